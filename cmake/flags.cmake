@@ -1,0 +1,17 @@
+# How all of the project is compiled.  The numbers must be the same on every target: no contraction,
+# no wider steps (the core refuses to be built with fast-math or wide evaluation).
+
+set(NPLUG_SANITIZERS -fsanitize=address,undefined -fno-sanitize-recover=all)
+
+function(nplug_flags target)
+  set_target_properties(${target} PROPERTIES C_STANDARD 11 C_STANDARD_REQUIRED ON C_EXTENSIONS OFF)
+  target_compile_options(${target} PRIVATE -ffp-contract=off -Wall -Wextra -Werror -Wshadow
+                         -Wstrict-prototypes -Wmissing-prototypes -Wvla -Wpointer-arith)
+  if(CMAKE_SYSTEM_PROCESSOR MATCHES "^i[3-6]86$")
+    target_compile_options(${target} PRIVATE -msse2 -mfpmath=sse)
+  endif()
+  if(NPLUG_SANITIZE)
+    target_compile_options(${target} PRIVATE ${NPLUG_SANITIZERS} -fno-omit-frame-pointer)
+    target_link_options(${target} PRIVATE ${NPLUG_SANITIZERS})
+  endif()
+endfunction()

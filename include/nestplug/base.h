@@ -1,0 +1,79 @@
+/* The words that every other header needs: results, times, handles, vectors. */
+#ifndef NESTPLUG_BASE_H
+#define NESTPLUG_BASE_H
+
+#include <stdbool.h>
+#include <stddef.h>
+#include <stdint.h>
+
+/* The version of these headers; the library's own is nplug_version(). */
+#define NPLUG_VERSION_MAJOR 0
+#define NPLUG_VERSION_MINOR 1
+#define NPLUG_VERSION_PATCH 0
+
+/* Marks what the library exports; nothing else is visible outside it. */
+#if defined(__GNUC__)
+#define NPLUG_API __attribute__((visibility("default")))
+#else
+#define NPLUG_API
+#endif
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* Every result, its number and its text, in one place.  0 is success, positive numbers are
+ * successes that ask for something, negative numbers are errors. */
+#define NPLUG_RESULTS(X)                                                                           \
+    X(NPLUG_OK, 0, "done")                                                                         \
+    X(NPLUG_AGAIN, 1, "more is due: read the events, then step again with the same time")          \
+    X(NPLUG_ERR_ARGUMENT, -1, "an argument is missing or out of its range")                        \
+    X(NPLUG_ERR_SIZE, -2, "a block or a buffer is too small, or a struct's size is not known")     \
+    X(NPLUG_ERR_FULL, -3, "a limit is reached: raise it in nplug_limits")                          \
+    X(NPLUG_ERR_STALE, -4, "the handle's device has gone and its place was given away")            \
+    X(NPLUG_ERR_UNKNOWN, -5, "no such name or number")                                             \
+    X(NPLUG_ERR_BINDING, -6, "a binding text is wrong")                                            \
+    X(NPLUG_ERR_ORDER, -7, "the call comes at the wrong moment")                                   \
+    X(NPLUG_ERR_FILE, -8, "a file cannot be read or written")                                      \
+    X(NPLUG_ERR_FORMAT, -9, "a file's content is wrong")                                           \
+    X(NPLUG_ERR_MEMORY, -10, "the system has no memory left")                                      \
+    X(NPLUG_ERR_DIFFERS, -11, "what is replayed was recorded with another game or other limits")
+
+/* What a call came to; see NPLUG_RESULTS for the meaning of each. */
+typedef enum nplug_result {
+#define NPLUG_RESULT_ENUM(name, number, text) name = number,
+    NPLUG_RESULTS(NPLUG_RESULT_ENUM)
+#undef NPLUG_RESULT_ENUM
+} nplug_result;
+
+/* A moment or a span in microseconds.  Moments count from wherever the ports' clock does. */
+typedef uint64_t nplug_time;
+
+/* A device by handle: a place and a generation in 32 bits.  0 is no device.  A handle of a device
+ * that has gone stays readable (as gone) until its place is given away, and is NPLUG_ERR_STALE
+ * after that; it never comes to mean another device. */
+typedef uint32_t nplug_device;
+
+/* A player: people are counted from 1.  NPLUG_ANYONE is everybody together, unclaimed devices
+ * included. */
+typedef uint32_t nplug_player;
+#define NPLUG_ANYONE 0u
+
+/* Two components, each in [-1, 1] for sticks: +x is right, +y is up. */
+typedef struct nplug_vec2 {
+    float x, y;
+} nplug_vec2;
+
+/* The nest: one instance of the library.  All calls on one nest belong to one thread. */
+typedef struct nplug_nest nplug_nest;
+
+/* The text of a result: static, never NULL; "unknown result" for a number that is none. */
+NPLUG_API const char *nplug_result_text(nplug_result result);
+
+/* The library's version as "MAJOR.MINOR.PATCH": static, never NULL. */
+NPLUG_API const char *nplug_version(void);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

@@ -1,0 +1,113 @@
+/* Controls: the canonical, normalised inputs of a device, and their names. */
+#ifndef NESTPLUG_CONTROL_H
+#define NESTPLUG_CONTROL_H
+
+#include "base.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* A control's number: the class of device in the upper six bits, the place within it in the lower
+ * ten.  0 is no control. */
+typedef uint16_t nplug_control;
+
+/* The classes of control, which are the words before the colon in a control's name. */
+enum {
+    NPLUG_CLASS_NONE = 0,
+    NPLUG_CLASS_KEY = 1,   /* "key:KeyW"; the place is the HID usage of page 0x07 */
+    NPLUG_CLASS_MOUSE = 2, /* "mouse:left" */
+    NPLUG_CLASS_PAD = 3    /* "pad:south" */
+};
+
+/* The number of a control from its class and its place within the class. */
+#define NPLUG_CONTROL(class_, place) ((nplug_control)(((unsigned)(class_) << 10) | (place)))
+/* The class of a control. */
+#define NPLUG_CONTROL_CLASS(control) ((unsigned)(control) >> 10)
+/* The place of a control within its class. */
+#define NPLUG_CONTROL_PLACE(control) ((unsigned)(control)&1023u)
+
+/* What a control or a signal is by nature.  The numbers are part of traces and never change. */
+typedef enum nplug_nature {
+    NPLUG_NATURE_BUTTON = 0,   /* 0 or 1 (a trigger that is only a button, too) */
+    NPLUG_NATURE_AXIS = 1,     /* [-1, 1], or [0, 1] where it rests at an end; one or two numbers */
+    NPLUG_NATURE_HAT = 2,      /* a signal only: -1, 0 or 1 along one direction of a d-pad */
+    NPLUG_NATURE_DELTA = 3,    /* movement in the hardware's counts, always added, never merged */
+    NPLUG_NATURE_POSITION = 4, /* [0, 1] from the surface's top left */
+    NPLUG_NATURE_POSE = 5,     /* metres and a rotation, right-handed, +y up, -z forward */
+    NPLUG_NATURE_CONTACT = 6   /* a signal only: a finger's number on a touch surface, or -1 */
+} nplug_nature;
+
+/* The sorts of device. */
+typedef enum nplug_kind {
+    NPLUG_KIND_UNKNOWN = 0,
+    NPLUG_KIND_KEYBOARD = 1,
+    NPLUG_KIND_MOUSE = 2,
+    NPLUG_KIND_PAD = 3
+} nplug_kind;
+
+/* Pad controls, named by place as the operating system's open input interface does. */
+enum {
+    NPLUG_PAD_SOUTH = 1,
+    NPLUG_PAD_EAST,
+    NPLUG_PAD_WEST,
+    NPLUG_PAD_NORTH,
+    NPLUG_PAD_DPAD_UP,
+    NPLUG_PAD_DPAD_DOWN,
+    NPLUG_PAD_DPAD_LEFT,
+    NPLUG_PAD_DPAD_RIGHT,
+    NPLUG_PAD_SHOULDER_LEFT,
+    NPLUG_PAD_SHOULDER_RIGHT,
+    NPLUG_PAD_TRIGGER_LEFT,
+    NPLUG_PAD_TRIGGER_RIGHT,
+    NPLUG_PAD_STICK_LEFT,
+    NPLUG_PAD_STICK_RIGHT,
+    NPLUG_PAD_STICK_LEFT_CLICK,
+    NPLUG_PAD_STICK_RIGHT_CLICK,
+    NPLUG_PAD_SELECT,
+    NPLUG_PAD_START,
+    NPLUG_PAD_HOME,
+    NPLUG_PAD_REAR_LEFT,
+    NPLUG_PAD_REAR_RIGHT,
+    NPLUG_PAD_REAR_LEFT_2,
+    NPLUG_PAD_REAR_RIGHT_2
+};
+
+/* Mouse controls. */
+enum {
+    NPLUG_MOUSE_LEFT = 1,
+    NPLUG_MOUSE_RIGHT,
+    NPLUG_MOUSE_MIDDLE,
+    NPLUG_MOUSE_BACK,
+    NPLUG_MOUSE_FORWARD,
+    NPLUG_MOUSE_MOVE, /* two deltas: +x right, +y up */
+    NPLUG_MOUSE_WHEEL /* two deltas: +x right, +y away from the person */
+};
+
+/* The control of a name such as "pad:south", "mouse:left" or "key:KeyW" (keys by W3C UI Events
+ * `code`).  `length` counts bytes; (size_t)-1 takes all up to the terminating 0.  Returns 0 where
+ * no control has that name, or `name` is NULL. */
+NPLUG_API nplug_control nplug_control_from_name(const char *name, size_t length);
+
+/* Writes a control's name with its class ("pad:south") and a terminating 0, cut to `size`
+ * bytes.  Returns the length of the whole name, or 0 (and writes "") for a number that is none. */
+NPLUG_API size_t nplug_control_name(nplug_control control, char *buffer, size_t size);
+
+/* The nature of a control, and in *components (may be NULL) how many numbers it has: 1 or 2.
+ * NPLUG_NATURE_BUTTON and 0 components for a number that is none. */
+NPLUG_API nplug_nature nplug_control_nature(nplug_control control, unsigned *components);
+
+/* The control whose name is nearest to a misspelt one, for messages; 0 where none is
+ * near.  `name` carries its class ("pad:sauth"). */
+NPLUG_API nplug_control nplug_control_nearest(const char *name, size_t length);
+
+/* The word for a device's kind ("keyboard", "pad", "unknown"): static, never NULL. */
+NPLUG_API const char *nplug_kind_name(nplug_kind kind);
+
+/* The word for a nature ("button", "axis", ...): static, never NULL. */
+NPLUG_API const char *nplug_nature_name(nplug_nature nature);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

@@ -1,0 +1,101 @@
+/* Devices: who is here, what they were recognised as, and what each control says. */
+#ifndef NESTPLUG_DEVICE_H
+#define NESTPLUG_DEVICE_H
+
+#include "control.h"
+#include "report.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* The longest texts that are kept, terminating 0 included; longer ones are cut at a character. */
+#define NPLUG_NAME_SIZE 48
+
+/* How a device was recognised. */
+typedef enum nplug_matched {
+    NPLUG_MATCHED_NONE = 0,    /* not recognised: its signals can be read, it has no controls */
+    NPLUG_MATCHED_NUMBERS = 1, /* by bus, vendor and product */
+    NPLUG_MATCHED_NO_BUS = 2   /* by vendor and product, whatever the bus */
+} nplug_matched;
+
+/* What is known of a device. */
+typedef struct nplug_device_info {
+    uint32_t size; /* sizeof(nplug_device_info), set by the caller */
+    nplug_device device;
+    char name[NPLUG_NAME_SIZE]; /* what it calls itself, UTF-8 */
+    nplug_kind kind;
+    const char *family; /* static or the sheet's; "" where it has none */
+    const char *sheet;  /* the name of its sheet; "" where unrecognised */
+    nplug_matched matched;
+    uint16_t bus, vendor, product, version;
+    uint32_t signals, controls; /* how many */
+    uint32_t players;           /* bit 0 is player 1; 0 while nobody has claimed it */
+    nplug_times times;          /* how good its times are */
+    bool present;               /* false once it has gone */
+    bool stale;                 /* reports were dropped and a resync is under way */
+} nplug_device_info;
+
+/* How many devices are here. */
+NPLUG_API uint32_t nplug_device_count(const nplug_nest *nest);
+
+/* The devices that are here, by place from 0 up to nplug_device_count, in order of arrival; 0 past
+ * the end. */
+NPLUG_API nplug_device nplug_device_at(const nplug_nest *nest, uint32_t place);
+
+/* Fills *info.  Works for a device that has gone (`present` is false) until its place is given
+ * away: NPLUG_ERR_STALE then; NPLUG_ERR_UNKNOWN for what never was a handle. */
+NPLUG_API nplug_result nplug_device_look(const nplug_nest *nest, nplug_device device,
+                                         nplug_device_info *info);
+
+/* One raw signal. */
+typedef struct nplug_signal_info {
+    nplug_space space;
+    uint32_t code;
+    nplug_nature nature;
+    int32_t min, max;
+    int32_t raw;  /* the last value it said, or its rest while it has said nothing; of a delta the
+                     sum since the device came, modulo 2^32 */
+    bool known;   /* whether it has said anything yet */
+    bool read;    /* whether a control listens to it */
+} nplug_signal_info;
+
+/* Fills *info for signal `index` of a device that is here; NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN. */
+NPLUG_API nplug_result nplug_signal_look(const nplug_nest *nest, nplug_device device,
+                                         uint32_t index, nplug_signal_info *info);
+
+/* One control. */
+typedef struct nplug_control_info {
+    nplug_control control;
+    nplug_nature nature;
+    uint32_t components; /* 1 or 2 */
+    nplug_vec2 value;    /* normalised, at the last step; of a delta, moved in the last step */
+    bool down;           /* past its press threshold */
+    bool spent;          /* reads as at rest to players until it has been at rest */
+} nplug_control_info;
+
+/* Fills *info for control `index` (from 0) of a device; errors as nplug_signal_look. */
+NPLUG_API nplug_result nplug_control_look(const nplug_nest *nest, nplug_device device,
+                                          uint32_t index, nplug_control_info *info);
+
+/* The normalised value of a device's control now, for games that poll hardware: (0, 0) where the
+ * device has gone or has no such control. */
+NPLUG_API nplug_vec2 nplug_control_value(const nplug_nest *nest, nplug_device device,
+                                         nplug_control control);
+
+/* What is printed on a device's key in the person's layout, asked of its port; the W3C code
+ * ("KeyW") where the port does not know.  Writes UTF-8 with a terminating 0, returns its length;
+ * 0 (and "") where the device or the key is none. */
+NPLUG_API size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_control key,
+                                 char *buffer, size_t size);
+
+/* Rumbles a device at the next step: magnitudes of the strong (low) and the weak (high) motor in
+ * [0, 1], for that many milliseconds; both 0 stops it.  What cannot rumble does not.
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN, NPLUG_ERR_FULL. */
+NPLUG_API nplug_result nplug_rumble(nplug_nest *nest, nplug_device device, float strong,
+                                    float weak, uint32_t milliseconds);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

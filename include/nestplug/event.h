@@ -1,0 +1,78 @@
+/* Events: the same step as the queries tell, in the order in which it happened. */
+#ifndef NESTPLUG_EVENT_H
+#define NESTPLUG_EVENT_H
+
+#include "control.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* What happened. */
+typedef enum nplug_event_kind {
+    NPLUG_EVENT_NONE = 0,
+    NPLUG_EVENT_ARRIVAL = 1,   /* device: it is complete and recognised as well as can be */
+    NPLUG_EVENT_DEPARTURE = 2, /* device: gone; all that it held was let go of before this */
+    NPLUG_EVENT_CHANGE = 3,    /* device: another node of the same hardware joined it */
+    NPLUG_EVENT_JOIN = 4,      /* player took a seat, by device and control where it was a press */
+    NPLUG_EVENT_LEAVE = 5,     /* player gave up the seat */
+    NPLUG_EVENT_CLAIM = 6,     /* player hears device from now on */
+    NPLUG_EVENT_YIELD = 7,     /* player no longer hears device */
+    NPLUG_EVENT_PRESS = 8,     /* action of player, by device and control; count: which press */
+    NPLUG_EVENT_RELEASE = 9,   /* the other edge; NPLUG_EVENT_CANCELLED if no person let go */
+    NPLUG_EVENT_VALUE = 10,    /* a level or a vector has another value at the end of the step */
+    NPLUG_EVENT_RESYNCED = 11, /* device: reports had been dropped; its state is right again */
+    NPLUG_EVENT_CLOCKS = 12,   /* count: the port whose reports are over a second ahead */
+    NPLUG_EVENT_LIMIT = 13,    /* a limit was reached; count: which (an nplug_limit) */
+    NPLUG_EVENT_KINDS
+} nplug_event_kind;
+
+/* Flags of an event. */
+enum {
+    NPLUG_EVENT_CANCELLED = 1, /* let go by a departure, a yield or a layer, not by a person */
+    NPLUG_EVENT_RETURNED = 2   /* of a claim: the device came back to who had it */
+};
+
+/* The limits that may be reached. */
+typedef enum nplug_limit {
+    NPLUG_LIMIT_DEVICES = 0,
+    NPLUG_LIMIT_NODES = 1,
+    NPLUG_LIMIT_SIGNALS = 2,
+    NPLUG_LIMIT_CONTROLS = 3,
+    NPLUG_LIMIT_LINKS = 4,
+    NPLUG_LIMIT_EVENTS = 5, /* value.x: how many events of the step were left out */
+    NPLUG_LIMIT_TIMERS = 6,
+    NPLUG_LIMIT_COMMANDS = 7,
+    NPLUG_LIMIT_RECORDS = 8
+} nplug_limit;
+
+/* One event: 64 bytes on every target, with room to grow. */
+typedef struct nplug_event {
+    nplug_time time; /* report time of what made it; of a value, the step's time */
+    uint64_t count;  /* of presses and releases: the how-manieth of this action and player */
+    uint32_t kind;   /* an nplug_event_kind */
+    nplug_device device;
+    nplug_player player; /* 0: nobody, or everybody */
+    uint32_t action;
+    nplug_vec2 value;
+    nplug_control control;
+    uint16_t flags;
+    uint32_t reserved[4];
+} nplug_event;
+
+/* How many events the last step left.  They live until the next step. */
+NPLUG_API uint32_t nplug_event_count(const nplug_nest *nest);
+
+/* An event by place, from 0, in the order in which they happened; NULL past the end. */
+NPLUG_API const nplug_event *nplug_event_at(const nplug_nest *nest, uint32_t place);
+
+/* The word for an event's kind ("arrival", "press", ...): static, never NULL. */
+NPLUG_API const char *nplug_event_name(uint32_t kind);
+
+/* The word for a limit, as it is called in nplug_limits ("devices"): static, never NULL. */
+NPLUG_API const char *nplug_limit_name(uint32_t limit);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

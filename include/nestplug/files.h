@@ -1,0 +1,101 @@
+/* Files: JSON in and out.  They fill the core's plain structs, and say what is wrong with a file by
+ * line, column and what was expected. */
+#ifndef NESTPLUG_FILES_H
+#define NESTPLUG_FILES_H
+
+#include "nest.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* One thing that is wrong with a file. */
+typedef struct nplug_note {
+    uint32_t line, column; /* from 1; 0 where it concerns the whole file.  Columns count bytes. */
+    bool warning;          /* the file was taken all the same */
+    char text[200];        /* what is wrong and what was expected, UTF-8 */
+} nplug_note;
+
+/* What is wrong with a file, in the order in which it was found. */
+typedef struct nplug_notes {
+    char file[256]; /* the name that the file was read under */
+    uint32_t count; /* how many notes are kept */
+    uint32_t more;  /* how many more there were */
+    nplug_note note[32];
+} nplug_notes;
+
+/* Writes a note as "FILE:LINE:COLUMN: TEXT" (for a warning "... warning: TEXT") with a terminating
+ * 0; returns its length. */
+NPLUG_API size_t nplug_note_text(const nplug_notes *notes, uint32_t index, char *buffer,
+                                 size_t size);
+
+/* A trace that was read: moves (written by hand) or records (recorded), never both. */
+typedef struct nplug_trace nplug_trace;
+
+/* Reads a trace from a file.  *trace is NULL on an error, and *notes (never NULL) says what is
+ * wrong; on success *notes may hold warnings.  NPLUG_ERR_FILE, NPLUG_ERR_FORMAT,
+ * NPLUG_ERR_MEMORY. */
+NPLUG_API nplug_result nplug_trace_read(const char *path, nplug_trace **trace, nplug_notes *notes);
+
+/* As nplug_trace_read, from memory; `name` stands for the file in messages. */
+NPLUG_API nplug_result nplug_trace_parse(const char *text, size_t length, const char *name,
+                                         nplug_trace **trace, nplug_notes *notes);
+
+/* Frees a trace; NULL does nothing. */
+NPLUG_API void nplug_trace_free(nplug_trace *trace);
+
+/* The moves of a trace written by hand, in the file's order, and how many; the trace's own. */
+NPLUG_API const nplug_move *nplug_trace_moves(const nplug_trace *trace, size_t *count);
+
+/* The records of a recorded trace, and how many; the trace's own. */
+NPLUG_API const nplug_record *nplug_trace_records(const nplug_trace *trace, size_t *count);
+
+/* Adds a note at the place of a member ("model") of a trace's move or record; for what only a port
+ * can find wrong. */
+NPLUG_API void nplug_trace_blame(const nplug_trace *trace, size_t index, const char *member,
+                                 const char *text, nplug_notes *notes);
+
+/* What a recorded trace says of the nest that it was recorded of. */
+typedef struct nplug_trace_header {
+    nplug_limits limits;
+    uint64_t game; /* nplug_game_digest */
+} nplug_trace_header;
+
+/* The header of a recorded trace; all 0 of one that was written by hand. */
+NPLUG_API nplug_trace_header nplug_trace_head(const nplug_trace *trace);
+
+/* A trace being written. */
+typedef struct nplug_trace_writer nplug_trace_writer;
+
+/* Begins a trace file for a nest that has its game and has not stepped yet.  NULL where the file
+ * cannot be made (errno says why). */
+NPLUG_API nplug_trace_writer *nplug_trace_create(const char *path, nplug_nest *nest);
+
+/* Takes the nest's records and writes them: to be called after each step.  NPLUG_ERR_FILE;
+ * NPLUG_ERR_FULL where records were lost (nplug_limits.records is too small). */
+NPLUG_API nplug_result nplug_trace_write(nplug_trace_writer *writer);
+
+/* Writes what is left and ends.  NPLUG_ERR_FILE where not all could be written. */
+NPLUG_API nplug_result nplug_trace_finish(nplug_trace_writer *writer);
+
+/* A sheet that was read, with its own memory. */
+typedef struct nplug_sheet_file nplug_sheet_file;
+
+/* Reads a sheet; as nplug_trace_read. */
+NPLUG_API nplug_result nplug_sheet_read(const char *path, nplug_sheet_file **file,
+                                        nplug_notes *notes);
+
+/* As nplug_sheet_read, from memory. */
+NPLUG_API nplug_result nplug_sheet_parse(const char *text, size_t length, const char *name,
+                                         nplug_sheet_file **file, nplug_notes *notes);
+
+/* The sheet inside, for nplug_add_sheets: valid until the file is freed. */
+NPLUG_API const nplug_sheet *nplug_sheet_of(const nplug_sheet_file *file);
+
+/* Frees a sheet; NULL does nothing. */
+NPLUG_API void nplug_sheet_free(nplug_sheet_file *file);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

@@ -1,0 +1,145 @@
+/* The nest: opening, attaching ports, stepping, recording, closing. */
+#ifndef NESTPLUG_NEST_H
+#define NESTPLUG_NEST_H
+
+#include "port.h"
+#include "sheet.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* How much of everything a nest has room for.  Reaching a limit is an event, never a crash. */
+typedef struct nplug_limits {
+    uint32_t size;       /* sizeof(nplug_limits) */
+    uint32_t devices;    /* connected at once, and gone ones that are still remembered */
+    uint32_t nodes;      /* pieces that devices are made of, all together */
+    uint32_t signals;    /* raw signals of all devices together */
+    uint32_t controls;   /* controls of all devices together */
+    uint32_t links;      /* meetings of a device's control with a binding, all together */
+    uint32_t players;    /* at most NPLUG_PLAYERS_MAX */
+    uint32_t actions;    /* of the game */
+    uint32_t bindings;   /* of all actions together */
+    uint32_t sources;    /* different controls that bindings name */
+    uint32_t events;     /* of one step; a quarter is kept for arrivals, departures and joins */
+    uint32_t timers;     /* running at once */
+    uint32_t commands;   /* between two steps */
+    uint32_t ports;      /* at most 32 */
+    uint32_t ring_slots; /* reports in each port's ring; a power of two, at least 64 */
+    uint32_t records;    /* records kept for nplug_take_records; 0: no recording */
+} nplug_limits;
+
+/* The limits that suit a game of four players. */
+static inline nplug_limits nplug_limits_default(void)
+{
+    nplug_limits limits = {(uint32_t)sizeof(nplug_limits),
+                           32,   /* devices */
+                           48,   /* nodes */
+                           1024, /* signals */
+                           768,  /* controls */
+                           512,  /* links */
+                           4,    /* players */
+                           64,   /* actions */
+                           192,  /* bindings */
+                           192,  /* sources */
+                           128,  /* events */
+                           64,   /* timers */
+                           64,   /* commands */
+                           4,    /* ports */
+                           1024, /* ring_slots */
+                           0};
+    return limits;
+}
+
+/* Hears the log: one line of text, valid during the call only. */
+typedef void (*nplug_log)(void *user, const char *line);
+
+/* What a nest opens with. */
+typedef struct nplug_setup {
+    uint32_t size;       /* sizeof(nplug_setup) */
+    nplug_limits limits; /* see nplug_limits_default */
+    nplug_log log;       /* NULL: no log */
+    void *log_user;
+    bool record_all_keys; /* traces hold every key, not only those that the game binds */
+} nplug_setup;
+
+/* A setup with the default limits and no log. */
+static inline nplug_setup nplug_setup_default(void)
+{
+    nplug_setup setup = {(uint32_t)sizeof(nplug_setup), nplug_limits_default(), NULL, NULL, false};
+    return setup;
+}
+
+/* How many bytes of memory a nest with these limits needs; 0 where the limits are impossible. */
+NPLUG_API size_t nplug_memory_needed(const nplug_limits *limits);
+
+/* Opens a nest in the caller's block, which must be aligned for any object (as malloc's is) and
+ * outlive the nest; there is nothing to free but the block.  *nest is NULL on an error:
+ * NPLUG_ERR_ARGUMENT (NULL, impossible limits, not aligned), NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_open(const nplug_setup *setup, void *block, size_t size,
+                                  nplug_nest **nest);
+
+/* Attaches a port and starts it.  `port` and `self` stay the caller's and valid until the nest
+ * shuts.  Returns what the port's start returned; NPLUG_ERR_FULL for one port too many. */
+NPLUG_API nplug_result nplug_attach(nplug_nest *nest, const nplug_port *port, void *self);
+
+/* As nplug_attach, for a port whose reports may never be dropped: where its ring is full, it
+ * waits.  For replaying. */
+NPLUG_API nplug_result nplug_attach_lossless(nplug_nest *nest, const nplug_port *port, void *self);
+
+/* Adds sheets to those that are compiled in, before the first step; a sheet added later wins over
+ * an earlier one that fits as well.  The sheets stay the caller's.  NPLUG_ERR_ORDER,
+ * NPLUG_ERR_ARGUMENT; NPLUG_ERR_FULL after four calls. */
+NPLUG_API nplug_result nplug_add_sheets(nplug_nest *nest, const nplug_sheet *sheets,
+                                        uint32_t count);
+
+/* Takes everything that is due up to `now`, in time order: commands, timers that fell due, groups
+ * of reports.  Reports later than `now` wait.  A `now` before the last one counts as the last.
+ * NPLUG_OK, or NPLUG_AGAIN where events had no more room: read them, then step again with the
+ * same `now`.  The only call by which a nest's state moves on. */
+NPLUG_API nplug_result nplug_step(nplug_nest *nest, nplug_time now);
+
+/* Stops all ports; the block may be freed after it.  NULL does nothing. */
+NPLUG_API void nplug_shut(nplug_nest *nest);
+
+/* A digest of all state that a game can see (FNV-1a, 64 bits, over values written out
+ * little-endian): equal nests have equal digests on every target. */
+NPLUG_API uint64_t nplug_digest(const nplug_nest *nest);
+
+/* The time up to which the nest has come. */
+NPLUG_API nplug_time nplug_nest_time(const nplug_nest *nest);
+
+/* The limits that the nest was opened with. */
+NPLUG_API nplug_limits nplug_nest_limits(const nplug_nest *nest);
+
+/* What went wrong so far; only ever grows. */
+typedef struct nplug_counts {
+    uint64_t reports;         /* taken, good and bad */
+    uint64_t unknown_device;  /* a report for a device that is not here */
+    uint64_t unknown_signal;  /* a signal that was never declared, or declared out of turn */
+    uint64_t unknown_kind;    /* a report of no known kind */
+    uint64_t backwards;       /* a time before the device's last one */
+    uint64_t late;            /* a time before the last processed one */
+    uint64_t early;           /* times that a port's clock was over a second ahead */
+    uint64_t moves_dropped;   /* movement dropped by rings that filled up */
+    uint64_t reports_dropped; /* reports refused by full rings */
+    uint64_t bad_groups;      /* groups that never ended or mixed devices */
+    uint64_t events_dropped;  /* events that had no room */
+    uint64_t records_dropped; /* records that nobody took in time */
+} nplug_counts;
+
+/* The counts so far. */
+NPLUG_API nplug_counts nplug_nest_counts(const nplug_nest *nest);
+
+/* Takes up to `max` records of what was fed since the last call, oldest first; returns how many.
+ * Records lost because nobody took them are counted (records_dropped), and a trace with a gap
+ * does not replay. */
+NPLUG_API size_t nplug_take_records(nplug_nest *nest, nplug_record *records, size_t max);
+
+/* Posts a command as it stands in a trace; for replaying.  Errors as the call that it records. */
+NPLUG_API nplug_result nplug_post(nplug_nest *nest, const nplug_command *command);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

@@ -1,0 +1,21 @@
+/* Nest Plug: all of its public headers. */
+#ifndef NESTPLUG_H
+#define NESTPLUG_H
+
+#include "action.h"
+#include "base.h"
+#include "control.h"
+#include "device.h"
+#include "event.h"
+#include "files.h"
+#include "nest.h"
+#include "player.h"
+#include "port.h"
+#include "replay.h"
+#include "report.h"
+#include "sheet.h"
+#include "sim.h"
+#include "system.h"
+#include "trace.h"
+
+#endif

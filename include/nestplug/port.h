@@ -1,0 +1,52 @@
+/* Ports: what somebody who writes one needs to include, and all of it. */
+#ifndef NESTPLUG_PORT_H
+#define NESTPLUG_PORT_H
+
+#include "control.h"
+#include "report.h"
+#include "trace.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* What goes back to the hardware. */
+typedef struct nplug_effect {
+    uint32_t device;       /* the port's own number */
+    float strong, weak;    /* rumble magnitudes in [0, 1]; both 0 stops it */
+    uint32_t duration_ms;  /* how long, in milliseconds */
+} nplug_effect;
+
+/* A port: a thin layer to one source of hardware.  It turns what the hardware says into reports in
+ * the hardware's own numbers, decides nothing, and keeps no state that the core could keep.  Any
+ * function but `start` may be NULL.  All are called on the nest's thread. */
+typedef struct nplug_port {
+    uint32_t size;    /* sizeof(nplug_port) */
+    const char *name; /* one word, for messages; static */
+
+    /* Begins.  `ring` is this port's own, valid until `stop`. */
+    nplug_result (*start)(void *self, nplug_ring *ring);
+
+    /* Called at the head of each step: pushes what has happened up to `now`.  NULL for a port
+     * that pushes from a thread of its own. */
+    void (*pump)(void *self, nplug_time now);
+
+    /* Asks for the present state of a device: the port pushes RESYNC_BEGIN, the value of each
+     * signal that is not at rest, and RESYNC_END, now or later. */
+    void (*resync)(void *self, uint32_t device);
+
+    /* Plays an effect; a device that cannot simply does not. */
+    void (*effect)(void *self, const nplug_effect *effect);
+
+    /* Ends: no push after this returns. */
+    void (*stop)(void *self);
+
+    /* What is printed on a key (a HID usage of page 0x07) in the person's layout: writes UTF-8
+     * with a terminating 0, returns its length, 0 where not known. */
+    size_t (*key_label)(void *self, uint16_t usage, char *buffer, size_t size);
+} nplug_port;
+
+#ifdef __cplusplus
+}
+#endif
+#endif

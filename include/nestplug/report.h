@@ -1,0 +1,115 @@
+/* Reports: what a port says, one fixed slot each, and the ring that carries them. */
+#ifndef NESTPLUG_REPORT_H
+#define NESTPLUG_REPORT_H
+
+#include "base.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* Whose numbers a signal's code has.  The numbers are part of traces and never change. */
+typedef enum nplug_space {
+    NPLUG_SPACE_PLAIN = 0,  /* counted from 0 */
+    NPLUG_SPACE_EVDEV = 1,  /* the Linux kernel's input interface: event type << 16 | code */
+    NPLUG_SPACE_HID = 2,    /* USB HID usage: page << 16 | usage */
+    NPLUG_SPACE_W3C = 3,    /* the W3C Gamepad standard layout: buttons from 0, axes from 0x100 */
+    NPLUG_SPACE_OPENXR = 4, /* paths of the open VR standard, numbered by the port's sheet */
+    NPLUG_SPACES
+} nplug_space;
+
+/* What a report says.  The numbers are part of traces and never change. */
+typedef enum nplug_report_kind {
+    NPLUG_REPORT_VALUE = 0,        /* a signal has the value `as.value` (a delta: moved by it) */
+    NPLUG_REPORT_ARRIVE = 1,       /* a device comes: `as.arrive` */
+    NPLUG_REPORT_TEXT = 2,         /* 16 more bytes of text `signal` (an nplug_text): `as.text` */
+    NPLUG_REPORT_SIGNAL = 3,       /* declares signal `signal`: `as.signal` */
+    NPLUG_REPORT_DETAIL = 4,       /* more about signal `signal`: `as.detail` */
+    NPLUG_REPORT_READY = 5,        /* the device is complete and may be recognised */
+    NPLUG_REPORT_DEPART = 6,       /* the device has gone */
+    NPLUG_REPORT_STALE = 7,        /* the ring dropped movement of this device */
+    NPLUG_REPORT_RESYNC_BEGIN = 8, /* from here to the end mark, values are the present state */
+    NPLUG_REPORT_RESYNC_END = 9,   /* what was not named between the marks is at rest */
+    NPLUG_REPORT_KINDS
+} nplug_report_kind;
+
+/* Flags of a report. */
+enum {
+    NPLUG_REPORT_MORE = 1, /* more of this group follows: one device, one moment */
+    NPLUG_REPORT_MOVES = 2 /* movement of an axis or a delta: may be dropped when a ring fills up */
+};
+
+/* The texts that a device may bring. */
+typedef enum nplug_text {
+    NPLUG_TEXT_NAME = 0,   /* what it calls itself */
+    NPLUG_TEXT_SERIAL = 1, /* its serial number, where it has one */
+    NPLUG_TEXT_SOCKET = 2, /* where it is plugged in */
+    NPLUG_TEXT_UNIT = 3,   /* unit key: equal for the nodes of one piece of hardware */
+    NPLUG_TEXTS
+} nplug_text;
+
+/* How good a device's times are. */
+typedef enum nplug_times {
+    NPLUG_TIMES_KERNEL = 0, /* stamped where the hardware was read */
+    NPLUG_TIMES_SERVER = 1, /* stamped by a window server */
+    NPLUG_TIMES_FRAME = 2   /* the time of the game's frame */
+} nplug_times;
+
+/* The largest number that a port may give to a device. */
+#define NPLUG_PORT_DEVICE_MAX 0xffffffu
+/* In a STALE report of the ring itself: all of the port's devices. */
+#define NPLUG_PORT_DEVICE_ALL 0xffffffffu
+
+/* One report slot: 32 bytes on every target. */
+typedef struct nplug_report {
+    nplug_time time; /* when the hardware said so, on the ports' clock */
+    uint32_t device; /* the port's own number, at most NPLUG_PORT_DEVICE_MAX */
+    uint16_t signal; /* which signal (or text), dense from 0 */
+    uint8_t kind;    /* an nplug_report_kind */
+    uint8_t flags;   /* NPLUG_REPORT_MORE, NPLUG_REPORT_MOVES */
+    union {
+        int32_t value; /* in the hardware's own numbers; floats are scaled by the port */
+        struct {
+            uint16_t bus;     /* as numbered by the Linux kernel's input interface: 3 is USB */
+            uint16_t vendor;  /* 0 where unknown */
+            uint16_t product; /* 0 where unknown */
+            uint16_t version;
+            uint16_t signals;   /* how many signals will be declared */
+            uint8_t times;      /* an nplug_times */
+            uint8_t unreadable; /* not 0: it is there, but may not be read */
+        } arrive;
+        struct {
+            uint32_t code;
+            int32_t min, max;
+            uint8_t space;  /* an nplug_space */
+            uint8_t nature; /* an nplug_nature */
+        } signal;
+        struct {
+            int32_t flat, fuzz, resolution; /* as the hardware says; 0 where it does not */
+        } detail;
+        char text[16]; /* UTF-8, filled up with 0 */
+    } as;
+} nplug_report;
+
+/* A port's ring: one thread pushes, the nest's thread takes. */
+typedef struct nplug_ring nplug_ring;
+
+/* Pushes `count` reports at once.  Reports of one group carry NPLUG_REPORT_MORE on all but the
+ * last; a group may be pushed in pieces, and is taken by the nest only when it is complete.
+ *
+ * Above three quarters full the ring drops movement alone (reports with NPLUG_REPORT_MOVES) and
+ * says so to the nest, which then asks the port to resync the device.  A ring with no room left
+ * takes nothing of the group, returns NPLUG_ERR_FULL, and the device will be resynced; an arrival
+ * or a departure must then be pushed again later.
+ * NPLUG_ERR_ARGUMENT: NULL, a device number too large, or a group that mixes devices or is longer
+ * than a quarter of the ring; the group is counted and thrown away whole.
+ * May be called from the port's own thread, one thread a ring. */
+NPLUG_API nplug_result nplug_push(nplug_ring *ring, const nplug_report *reports, size_t count);
+
+/* How many more reports the ring takes now; from the pushing thread. */
+NPLUG_API size_t nplug_ring_room(const nplug_ring *ring);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

@@ -1,0 +1,98 @@
+/* The sim port: simulated hardware, told what to do by a trace or by calls.  With it, a game's own
+ * tests need no hardware. */
+#ifndef NESTPLUG_SIM_H
+#define NESTPLUG_SIM_H
+
+#include "port.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* The longest device name, terminating 0 included. */
+#define NPLUG_SIM_NAME_SIZE 32
+
+/* One signal of a model. */
+typedef struct nplug_sim_signal {
+    uint32_t code;
+    int32_t min, rest, max;
+    uint8_t space;  /* an nplug_space */
+    uint8_t nature; /* an nplug_nature */
+} nplug_sim_signal;
+
+/* How a physical control of a model moves its signals: at -1, 0 and 1 of `component` the signal
+ * says `low`, `rest` and `high`, and in between evenly. */
+typedef struct nplug_sim_control {
+    const char *name; /* without its class: "stick-left" */
+    uint16_t signal;
+    uint8_t component;
+    int32_t low, rest, high;
+} nplug_sim_control;
+
+/* A model: what a simulated device is, as the hardware itself would say it. */
+typedef struct nplug_sim_model {
+    const char *name;      /* "heron" */
+    const char *device;    /* what it calls itself */
+    const char *key_class; /* "key" where controls are keys named by W3C code; else NULL */
+    uint16_t bus, vendor, product, version;
+    uint16_t signal_count, control_count;
+    const nplug_sim_signal *signals;
+    const nplug_sim_control *controls;
+    nplug_time interval; /* between two reports of one movement, in microseconds */
+} nplug_sim_model;
+
+/* The models that are compiled in, and how many. */
+NPLUG_API const nplug_sim_model *nplug_sim_models(uint32_t *count);
+
+/* Simulated hardware. */
+typedef struct nplug_sim nplug_sim;
+
+/* How much a sim has room for. */
+typedef struct nplug_sim_limits {
+    uint32_t devices; /* plugged in at once */
+    uint32_t moves;   /* waiting at once: a press with a span, or a sweep, is one */
+} nplug_sim_limits;
+
+/* Bytes that a sim needs; 0 where a limit is 0. */
+NPLUG_API size_t nplug_sim_memory_needed(nplug_sim_limits limits);
+
+/* Opens a sim in the caller's block (aligned as malloc's), to be attached to one nest with
+ * nplug_attach(nest, nplug_sim_port(), sim).  NULL where the block is too small or NULL. */
+NPLUG_API nplug_sim *nplug_sim_open(nplug_sim_limits limits, void *block, size_t size);
+
+/* The table of functions for nplug_attach. */
+NPLUG_API const nplug_port *nplug_sim_port(void);
+
+/* Tells the hardware to do something at move->time, in any order of times; what is due is done
+ * when the nest steps.  Names are copied.  NPLUG_ERR_UNKNOWN: no such model (of an arrival);
+ * NPLUG_ERR_ARGUMENT: a name too long or missing; NPLUG_ERR_FULL. */
+NPLUG_API nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move);
+
+/* Short forms of nplug_sim_move for the commonest moves; `device` is the name it arrives with. */
+NPLUG_API nplug_result nplug_sim_plug(nplug_sim *sim, nplug_time time, const char *device,
+                                      const char *model);
+NPLUG_API nplug_result nplug_sim_unplug(nplug_sim *sim, nplug_time time, const char *device);
+/* Presses a control ("south", "KeyW") for `span` microseconds; 0: until released. */
+NPLUG_API nplug_result nplug_sim_press(nplug_sim *sim, nplug_time time, const char *device,
+                                       const char *control, nplug_time span);
+NPLUG_API nplug_result nplug_sim_release(nplug_sim *sim, nplug_time time, const char *device,
+                                         const char *control);
+/* Moves a control to (x, y) within `span` microseconds. */
+NPLUG_API nplug_result nplug_sim_sweep(nplug_sim *sim, nplug_time time, const char *device,
+                                       const char *control, nplug_vec2 to, nplug_time span);
+
+/* The time of the last move or end of move that is still to come; 0 where nothing is. */
+NPLUG_API nplug_time nplug_sim_last(const nplug_sim *sim);
+
+/* How many moves could not be done (the device was not there, or its model has no such control),
+ * and in *text (may be NULL) the first such story: static until the sim's block goes. */
+NPLUG_API uint32_t nplug_sim_failures(const nplug_sim *sim, const char **text);
+
+/* The last effect that a device was given, and how many it was; 0 and {0} where there was none. */
+NPLUG_API uint32_t nplug_sim_effects(const nplug_sim *sim, const char *device,
+                                     nplug_effect *last);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

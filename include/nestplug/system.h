@@ -1,0 +1,33 @@
+/* System conveniences: a clock, and a nest in one call, for the first ten minutes. */
+#ifndef NESTPLUG_SYSTEM_H
+#define NESTPLUG_SYSTEM_H
+
+#include "action.h"
+#include "nest.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* The ports' clock on this system, in microseconds (POSIX: CLOCK_MONOTONIC). */
+NPLUG_API nplug_time nplug_now(void);
+
+/* Opens a nest for one player in a block from malloc, with the default limits, the ports that this
+ * system has, and a log to standard error.  NULL on an error, which the log tells.  The actions
+ * stay the caller's. */
+NPLUG_API nplug_nest *nplug_start(const char *name, const nplug_action_def *actions,
+                                  uint32_t count);
+
+/* As nplug_start, for any game and setup (NULL: the default one with a log to standard error).
+ * *nest is NULL on an error: NPLUG_ERR_MEMORY, or what the calls inside returned. */
+NPLUG_API nplug_result nplug_start_game(const nplug_game *game, const nplug_setup *setup,
+                                        nplug_nest **nest);
+
+/* Ends what nplug_start and nplug_start_game began: stops the ports and frees the block.  NULL
+ * does nothing. */
+NPLUG_API void nplug_close(nplug_nest *nest);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

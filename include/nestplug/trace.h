@@ -1,0 +1,81 @@
+/* What traces hold: records (what was taken, replays exactly) and moves (what hardware does,
+ * written by hand and played by the sim port). */
+#ifndef NESTPLUG_TRACE_H
+#define NESTPLUG_TRACE_H
+
+#include "report.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* The public calls that change state, as they are recorded.  Part of traces: never renumbered. */
+typedef enum nplug_command_kind {
+    NPLUG_COMMAND_CLAIM = 1,  /* device, player */
+    NPLUG_COMMAND_YIELD = 2,  /* device; player 0 is everyone who hears it */
+    NPLUG_COMMAND_LEAVE = 3,  /* player */
+    NPLUG_COMMAND_LAYER = 4,  /* player, number = layer, on */
+    NPLUG_COMMAND_RUMBLE = 5, /* device, strong, weak in 1/65535, number = milliseconds */
+    NPLUG_COMMAND_JOIN = 6,   /* inside: device, player 0 (the lowest free seat) */
+    NPLUG_COMMAND_CLOCKS = 7, /* inside: number = port whose clock disagrees */
+    NPLUG_COMMAND_KINDS
+} nplug_command_kind;
+
+/* One command. */
+typedef struct nplug_command {
+    uint32_t kind; /* an nplug_command_kind */
+    nplug_device device;
+    nplug_player player;
+    uint32_t number;
+    uint16_t strong, weak;
+    uint16_t control; /* the control whose press made it, or 0 */
+    uint16_t on;
+} nplug_command;
+
+/* What a record is. */
+typedef enum nplug_record_kind {
+    NPLUG_RECORD_REPORT = 0,  /* a report, as the feed merged it */
+    NPLUG_RECORD_COMMAND = 1, /* a command, as it was taken */
+    NPLUG_RECORD_STEP = 2     /* the end of a step; all since the last one was taken in it */
+} nplug_record_kind;
+
+/* One record: the pieces of a trace that replays exactly. */
+typedef struct nplug_record {
+    uint8_t kind; /* an nplug_record_kind */
+    uint8_t port; /* of a report: which port said it */
+    union {
+        nplug_report report;
+        nplug_command command;
+        nplug_time step; /* the time that the step came up to */
+    } as;
+} nplug_record;
+
+/* What simulated hardware may be told to do. */
+typedef enum nplug_move_kind {
+    NPLUG_MOVE_ARRIVE = 0, /* plugs a device of model `what` in, with `serial` and `socket` */
+    NPLUG_MOVE_DEPART = 1, /* unplugs it */
+    NPLUG_MOVE_PRESS = 2,  /* presses control `what`, for `span` (0: until released) */
+    NPLUG_MOVE_RELEASE = 3,
+    NPLUG_MOVE_SWEEP = 4,  /* moves control `what` to (x, y) in `span`, evenly */
+    NPLUG_MOVE_SIGNAL = 5, /* the signal of `space` and `code` says `value`, as it is */
+    NPLUG_MOVE_END = 6     /* nothing happens; the trace lasts until here */
+} nplug_move_kind;
+
+/* One move of simulated hardware.  Texts are the caller's and are copied when played. */
+typedef struct nplug_move {
+    nplug_time time; /* when */
+    nplug_time span; /* how long, in microseconds */
+    uint32_t kind;   /* an nplug_move_kind */
+    const char *on;  /* which device, by the name it arrived with */
+    const char *what;
+    const char *serial, *socket; /* NULL for none */
+    float x, y;                  /* physical position: [-1, 1], or [0, 1] */
+    int32_t value; /* of a signal, in the hardware's numbers */
+    uint32_t code; /* of a signal; in NPLUG_SPACE_PLAIN its index */
+    uint32_t space; /* of a signal's code: an nplug_space */
+} nplug_move;
+
+#ifdef __cplusplus
+}
+#endif
+#endif

@@ -1,0 +1,146 @@
+/* What the game may ask about its actions: read only, but for what the log was told. */
+#include "nest.h"
+#include <string.h>
+
+/* Whether player and action are there; the log names the first that is not. */
+static bool is_asked_well(nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    if (!nest) return false;
+    if (!nest->game.used || action >= nest->game.def.action_count) {
+        np_log_once(nest, NP_ONCE_ACTION, "asked for an action that the game does not have: number",
+                    action);
+        return false;
+    }
+    if (player > nest->limits.players) {
+        np_log_once(nest, NP_ONCE_PLAYER, "asked for a player that there is no room for: number",
+                    player);
+        return false;
+    }
+    return true;
+}
+
+static float length_squared(nplug_vec2 v)
+{
+    return v.x * v.x + v.y * v.y;
+}
+
+static void add_player(nplug_action_state *sum, const np_action *one, bool adds)
+{
+    sum->press_count += one->presses;
+    sum->release_count += one->releases;
+    if (one->press_time > sum->press_time) sum->press_time = one->press_time;
+    if (one->release_time > sum->release_time) sum->release_time = one->release_time;
+    sum->held |= one->held != 0;
+    if (adds) {
+        sum->value.x += one->value.x;
+        sum->value.y += one->value.y;
+    } else if (length_squared(one->value) > length_squared(sum->value)) {
+        sum->value = one->value;
+    }
+}
+
+/* NPLUG_ANYONE is player 0 (nobody's devices) and all others. */
+static uint32_t last_of(const nplug_nest *nest, nplug_player player)
+{
+    return player == NPLUG_ANYONE ? nest->limits.players : player;
+}
+
+nplug_result nplug_action_look(nplug_nest *nest, nplug_player player, uint32_t action,
+                               nplug_action_state *state)
+{
+    bool adds;
+
+    if (!state) return NPLUG_ERR_ARGUMENT;
+    memset(state, 0, sizeof *state);
+    if (!is_asked_well(nest, player, action)) return NPLUG_ERR_UNKNOWN;
+    adds = nest->game.def.actions[action].kind == NPLUG_MOTION;
+    for (uint32_t p = player; p <= last_of(nest, player); p++)
+        add_player(state, np_action_of(&nest->actions, p, action), adds);
+    return NPLUG_OK;
+}
+
+bool nplug_held(nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    nplug_action_state state;
+    return nplug_action_look(nest, player, action, &state) == NPLUG_OK && state.held;
+}
+
+/* Edges of the last step, over one player or all. */
+static uint32_t edges(nplug_nest *nest, nplug_player player, uint32_t action, bool presses)
+{
+    uint32_t count = 0;
+
+    if (!is_asked_well(nest, player, action)) return 0;
+    for (uint32_t p = player; p <= last_of(nest, player); p++) {
+        const np_action *state = np_action_of(&nest->actions, p, action);
+        if (state->step == nest->step) count += presses ? state->presses_in : state->releases_in;
+    }
+    return count;
+}
+
+uint32_t nplug_presses(nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    return edges(nest, player, action, true);
+}
+
+uint32_t nplug_releases(nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    return edges(nest, player, action, false);
+}
+
+nplug_vec2 nplug_vector(nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    nplug_action_state state;
+    nplug_action_look(nest, player, action, &state);
+    return state.value;
+}
+
+nplug_vec2 nplug_motion(nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    return nplug_vector(nest, player, action);
+}
+
+float nplug_level(nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    return nplug_vector(nest, player, action).x;
+}
+
+const char *nplug_action_name(const nplug_nest *nest, uint32_t action)
+{
+    if (!nest || !nest->game.used || action >= nest->game.def.action_count) return NULL;
+    return nest->game.def.actions[action].name;
+}
+
+static void say_unknown_name(nplug_nest *nest, const char *name)
+{
+    char line[200];
+    np_text text = np_text_in(line, sizeof line);
+    const char *near = NULL;
+    unsigned best = 4;
+
+    for (uint32_t i = 0; i < nest->game.def.action_count; i++) {
+        const char *known = nest->game.def.actions[i].name;
+        unsigned far = np_text_distance(name, strlen(name), known, strlen(known), best);
+        if (far >= best) continue;
+        best = far;
+        near = known;
+    }
+    np_text_add(&text, "the game has no action \"");
+    np_text_add(&text, name);
+    np_text_add(&text, near ? "\"; did you mean \"" : "\"");
+    if (near) {
+        np_text_add(&text, near);
+        np_text_add(&text, "\"?");
+    }
+    np_log_line(nest, line);
+}
+
+int nplug_action_number(nplug_nest *nest, const char *name)
+{
+    if (!nest || !name || !nest->game.used) return -1;
+    for (uint32_t i = 0; i < nest->game.def.action_count; i++)
+        if (strcmp(nest->game.def.actions[i].name, name) == 0) return (int)i;
+    if (!(nest->said & (1u << NP_ONCE_NAME))) say_unknown_name(nest, name);
+    nest->said |= 1u << NP_ONCE_NAME;
+    return -1;
+}

@@ -1,0 +1,111 @@
+#include "commands.h"
+#include "nest.h"
+
+static void lay_queue(np_queue *queue, np_carve *carve, uint32_t size)
+{
+    queue->list = (nplug_command *)np_carve_take(carve, size, sizeof(nplug_command));
+    queue->size = size;
+}
+
+void np_commands_layout(np_commands *commands, np_carve *carve, uint32_t size)
+{
+    lay_queue(&commands->posted, carve, size);
+    lay_queue(&commands->outbox, carve, size);
+}
+
+bool np_queue_put(np_queue *queue, const nplug_command *command)
+{
+    if (queue->count == queue->size) return false;
+    queue->list[(queue->first + queue->count++) % queue->size] = *command;
+    return true;
+}
+
+bool np_queue_take(np_queue *queue, nplug_command *command)
+{
+    if (queue->count == 0) return false;
+    *command = queue->list[queue->first];
+    queue->first = (queue->first + 1) % queue->size;
+    queue->count--;
+    return true;
+}
+
+static bool needs_device(uint32_t kind)
+{
+    return kind == NPLUG_COMMAND_CLAIM || kind == NPLUG_COMMAND_YIELD ||
+           kind == NPLUG_COMMAND_RUMBLE || kind == NPLUG_COMMAND_JOIN;
+}
+
+/* Of the commands for a player, whether this one may be 0. */
+static bool anyone_will_do(uint32_t kind)
+{
+    return kind != NPLUG_COMMAND_CLAIM && kind != NPLUG_COMMAND_LEAVE;
+}
+
+static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
+{
+    if (command->kind == 0 || command->kind >= NPLUG_COMMAND_KINDS) return false;
+    if (command->player > nest->limits.players) return false;
+    if (command->player == 0 && !anyone_will_do(command->kind)) return false;
+    return command->kind != NPLUG_COMMAND_LAYER || command->number < 32;
+}
+
+nplug_result nplug_post(nplug_nest *nest, const nplug_command *command)
+{
+    if (!nest || !command || !is_in_range(nest, command)) return NPLUG_ERR_ARGUMENT;
+    if (needs_device(command->kind)) {
+        nplug_result known = np_devices_check(&nest->devices, command->device);
+        if (known != NPLUG_OK) return known;
+    }
+    return np_queue_put(&nest->commands.posted, command) ? NPLUG_OK : NPLUG_ERR_FULL;
+}
+
+static nplug_command about(nplug_command_kind kind, nplug_device device, nplug_player player)
+{
+    nplug_command command = {0};
+    command.kind = (uint32_t)kind;
+    command.device = device;
+    command.player = player;
+    return command;
+}
+
+nplug_result nplug_claim(nplug_nest *nest, nplug_device device, nplug_player player)
+{
+    nplug_command command = about(NPLUG_COMMAND_CLAIM, device, player);
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_yield(nplug_nest *nest, nplug_device device)
+{
+    nplug_command command = about(NPLUG_COMMAND_YIELD, device, 0);
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_leave(nplug_nest *nest, nplug_player player)
+{
+    nplug_command command = about(NPLUG_COMMAND_LEAVE, 0, player);
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_switch_layer(nplug_nest *nest, nplug_player player, uint32_t layer, bool on)
+{
+    nplug_command command = about(NPLUG_COMMAND_LAYER, 0, player);
+    command.number = layer;
+    command.on = on;
+    return nplug_post(nest, &command);
+}
+
+static uint16_t as_magnitude(float value)
+{
+    if (!(value > 0.0f)) return 0;
+    return value >= 1.0f ? 65535 : (uint16_t)(value * 65535.0f);
+}
+
+nplug_result nplug_rumble(nplug_nest *nest, nplug_device device, float strong, float weak,
+                          uint32_t milliseconds)
+{
+    nplug_command command = about(NPLUG_COMMAND_RUMBLE, device, 0);
+    command.strong = as_magnitude(strong);
+    command.weak = as_magnitude(weak);
+    command.number = milliseconds;
+    return nplug_post(nest, &command);
+}

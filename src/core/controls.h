@@ -1,0 +1,96 @@
+/* Normalisation: signals become the controls of a device, by the wires of its sheet; and the one
+ * rule by which a control is spent. */
+#ifndef NP_CONTROLS_H
+#define NP_CONTROLS_H
+
+#include "recognise.h"
+
+/* A control counts as pressed from PRESS up, until it falls below RELEASE; a spent one is at rest
+ * again when it is nearer to rest than REST. */
+#define NP_PRESS 0.5f
+#define NP_RELEASE 0.4f
+#define NP_REST 0.2f
+
+enum {
+    NP_CONTROL_DOWN = 1,
+    NP_CONTROL_SPENT = 2, /* reads as at rest downstream until it has really been at rest */
+    NP_CONTROL_MOVED = 4  /* in the list of the value lane */
+};
+
+typedef struct np_wire {
+    int32_t low, rest, high; /* of a delta, `rest` is the sum at the last value lane */
+    uint16_t control;
+    uint8_t component;
+    uint8_t how; /* an nplug_reading; the bits below are added */
+} np_wire;
+
+enum { NP_WIRE_READING = 15, NP_WIRE_REVERSED = 16, NP_WIRE_BUTTON = 32, NP_WIRE_DELTA = 64 };
+
+typedef struct np_control {
+    float value[2];
+    nplug_control id;
+    uint16_t device;
+    uint8_t nature, components, flags;
+} np_control;
+
+/* A run of places in some pool. */
+typedef struct np_run {
+    uint16_t first, count;
+} np_run;
+
+typedef struct np_controls {
+    np_control *list;
+    np_span span;
+    np_run *of_device;
+    np_wire *wires;
+    np_span wire_span;
+    np_run *of_signal; /* the wires that read a signal */
+    uint16_t *moved;   /* controls whose value may be another since the value lane last ran */
+    uint32_t moved_count;
+} np_controls;
+
+/* Values between which nobody needs to be called: at_least <= value < below. */
+typedef struct np_interval {
+    float at_least, below;
+} np_interval;
+#define NP_ANYWHERE_LOW (-4.0f)
+#define NP_ANYWHERE_HIGH 4.0f
+
+/* What an update came to. */
+typedef enum np_edge { NP_EDGE_NONE = 0, NP_EDGE_PRESS, NP_EDGE_RELEASE } np_edge;
+
+void np_controls_layout(np_controls *controls, np_carve *carve, const nplug_limits *limits);
+
+/* Makes the controls of a device from its sheet; NPLUG_LIMIT_CONTROLS where there is no room (and
+ * the device has none), -1 where all is well. */
+int np_controls_build(np_controls *controls, np_devices *devices, uint32_t device,
+                      const nplug_sheet *sheet);
+void np_controls_drop(np_controls *controls, const np_devices *devices, uint32_t device);
+
+/* The value that a wire reads from a raw value. */
+float np_wire_value(const np_wire *wire, int32_t raw);
+
+/* Gives the wire's control its value; one that is at rest is spent no more. */
+void np_controls_set(np_controls *controls, const np_wire *wire, int32_t raw);
+
+/* Whether a control has passed its press threshold since it was last asked. */
+np_edge np_controls_edge(np_controls *controls, uint32_t control);
+
+/* Spends a control that is not at rest. */
+void np_controls_spend(np_controls *controls, uint32_t control);
+
+/* The value that players get. */
+nplug_vec2 np_controls_heard(const np_control *control);
+
+/* The value lane: brings all controls of dirty signals up to date and lists them as moved. */
+void np_controls_settle(np_controls *controls, np_devices *devices);
+void np_controls_mark_moved(np_controls *controls, uint32_t control);
+void np_controls_clean(np_controls *controls);
+
+/* Inside which values of `component` this stage need not be called; false: always. */
+bool np_controls_guard(const np_control *control, np_interval *interval);
+
+/* The place of a device's control by its number, or NP_NONE. */
+uint32_t np_controls_find(const np_controls *controls, uint32_t device, nplug_control id);
+
+#endif

@@ -1,0 +1,422 @@
+#include "devices.h"
+#include "text.h"
+#include <string.h>
+
+/* Handles: place + 1 in the lower 12 bits, generation (from 1) in the upper 20. */
+#define PLACE_BITS 12u
+#define GENERATIONS (1u << (32u - PLACE_BITS))
+
+static uint32_t map_size_for(uint32_t nodes)
+{
+    uint32_t size = 8;
+    while (size < 4 * nodes)
+        size *= 2;
+    return size;
+}
+
+void np_devices_layout(np_devices *devices, np_carve *carve, const nplug_limits *limits)
+{
+    uint32_t map_size = map_size_for(limits->nodes);
+
+    devices->node_limit = limits->nodes;
+    devices->nodes = (np_node *)np_carve_take(carve, limits->nodes, sizeof(np_node));
+    devices->map = (uint16_t *)np_carve_take(carve, map_size, sizeof(uint16_t));
+    devices->map_mask = map_size - 1;
+    devices->last_node = NP_NONE;
+    devices->limit = limits->devices;
+    devices->list = (np_device *)np_carve_take(carve, limits->devices, sizeof(np_device));
+    devices->order = (uint16_t *)np_carve_take(carve, limits->devices, sizeof(uint16_t));
+    devices->signals = (np_signal *)np_carve_take(carve, limits->signals, sizeof(np_signal));
+    devices->about =
+        (np_signal_about *)np_carve_take(carve, limits->signals, sizeof(np_signal_about));
+    np_span_layout(&devices->signal_span, carve, limits->signals);
+    devices->dirty = (uint32_t *)np_carve_take(carve, limits->signals, sizeof(uint32_t));
+    devices->touched = (uint32_t *)np_carve_take(carve, limits->signals, sizeof(uint32_t));
+}
+
+/* --- nodes by the port's number ------------------------------------------------------------- */
+
+static uint32_t slot_of(const np_devices *devices, uint32_t key)
+{
+    return (key * 2654435761u >> 7) & devices->map_mask;
+}
+
+uint32_t np_devices_find_node(np_devices *devices, uint32_t key)
+{
+    for (uint32_t i = slot_of(devices, key); devices->map[i]; i = (i + 1) & devices->map_mask) {
+        uint32_t node = devices->map[i] - 1u;
+        if (devices->nodes[node].key != key) continue;
+        devices->last_key = key;
+        devices->last_node = node;
+        return node;
+    }
+    return NP_NONE;
+}
+
+static void map_add(np_devices *devices, uint32_t node)
+{
+    uint32_t i = slot_of(devices, devices->nodes[node].key);
+    while (devices->map[i])
+        i = (i + 1) & devices->map_mask;
+    devices->map[i] = (uint16_t)(node + 1);
+}
+
+/* Departures are rare: the map is made anew. */
+static void map_again(np_devices *devices)
+{
+    devices->last_node = NP_NONE;
+    memset(devices->map, 0, (devices->map_mask + 1) * sizeof *devices->map);
+    for (uint32_t i = 0; i < devices->node_limit; i++)
+        if (devices->nodes[i].presence != NP_FREE) map_add(devices, i);
+}
+
+/* --- arrival -------------------------------------------------------------------------------- */
+
+static uint32_t free_node(const np_devices *devices)
+{
+    for (uint32_t i = 0; i < devices->node_limit; i++)
+        if (devices->nodes[i].presence == NP_FREE) return i;
+    return NP_NONE;
+}
+
+static void clear_signals(np_devices *devices, uint32_t node, uint32_t first, uint32_t count)
+{
+    for (uint32_t i = first; i < first + count; i++) {
+        memset(&devices->signals[i], 0, sizeof devices->signals[i]);
+        memset(&devices->about[i], 0, sizeof devices->about[i]);
+        devices->about[i].node = (uint16_t)node;
+    }
+}
+
+int np_devices_begin(np_devices *devices, uint32_t key, const nplug_report *report)
+{
+    uint32_t index = free_node(devices);
+    int32_t first;
+    np_node *node;
+
+    if (index == NP_NONE) return NPLUG_LIMIT_NODES;
+    first = np_span_take(&devices->signal_span, report->as.arrive.signals);
+    if (first < 0) return NPLUG_LIMIT_SIGNALS;
+    node = &devices->nodes[index];
+    memset(node, 0, sizeof *node);
+    node->presence = NP_ARRIVING;
+    node->key = key;
+    node->device = node->next = NP_NONE;
+    node->first_signal = (uint32_t)first;
+    node->signals = report->as.arrive.signals;
+    node->last = report->time;
+    node->bus = report->as.arrive.bus;
+    node->vendor = report->as.arrive.vendor;
+    node->product = report->as.arrive.product;
+    node->version = report->as.arrive.version;
+    node->times = report->as.arrive.times;
+    clear_signals(devices, index, node->first_signal, node->signals);
+    map_add(devices, index);
+    return -1;
+}
+
+/* Cuts a text at a character's start, where it would end in the middle of one (UTF-8). */
+static void cut_at_character(char *text, size_t length)
+{
+    while (length && ((unsigned char)text[length] & 0xc0u) == 0x80u)
+        length--;
+    text[length] = 0;
+}
+
+static void add_text(np_node *node, const nplug_report *report)
+{
+    size_t more = 0, length = strlen(node->name);
+
+    while (more < sizeof report->as.text && report->as.text[more])
+        more++;
+    if (node->text_hash[report->signal] == 0) node->text_hash[report->signal] = NP_HASH_START;
+    node->text_hash[report->signal] =
+        np_hash(node->text_hash[report->signal], report->as.text, more);
+    if (report->signal != NPLUG_TEXT_NAME) return;
+    for (size_t i = 0; i < more; i++) {
+        if (length == sizeof node->name - 1) {
+            if (((unsigned char)report->as.text[i] & 0xc0u) == 0x80u)
+                cut_at_character(node->name, length - 1);
+            return;
+        }
+        node->name[length++] = report->as.text[i];
+    }
+}
+
+static void declare(np_devices *devices, uint32_t signal, const nplug_report *report)
+{
+    np_signal_about *about = &devices->about[signal];
+
+    about->code = report->as.signal.code;
+    about->min = report->as.signal.min;
+    about->max = report->as.signal.max;
+    about->space = report->as.signal.space;
+    devices->signals[signal].nature = report->as.signal.nature;
+}
+
+bool np_devices_describe(np_devices *devices, uint32_t index, const nplug_report *report)
+{
+    np_node *node = &devices->nodes[index];
+
+    if (node->presence != NP_ARRIVING) return false;
+    if (report->kind == NPLUG_REPORT_TEXT) {
+        if (report->signal >= NPLUG_TEXTS) return false;
+        add_text(node, report);
+        return true;
+    }
+    if (report->signal >= node->signals) return false;
+    if (report->kind == NPLUG_REPORT_SIGNAL)
+        declare(devices, node->first_signal + report->signal, report);
+    return true;
+}
+
+/* --- devices -------------------------------------------------------------------------------- */
+
+uint32_t np_devices_find_unit(const np_devices *devices, uint32_t index)
+{
+    const np_node *node = &devices->nodes[index];
+
+    if (node->text_hash[NPLUG_TEXT_UNIT] == 0) return NP_NONE;
+    for (uint32_t i = 0; i < devices->node_limit; i++) {
+        const np_node *other = &devices->nodes[i];
+        if (other->presence != NP_HERE || other->key >> 24 != node->key >> 24) continue;
+        if (other->text_hash[NPLUG_TEXT_UNIT] == node->text_hash[NPLUG_TEXT_UNIT])
+            return other->device;
+    }
+    return NP_NONE;
+}
+
+/* Never used places first, then the one that has been gone longest: so the story of a departed
+ * device can be read for as long as possible, and places depend on reports alone, not on steps. */
+static uint32_t free_place(const np_devices *devices)
+{
+    uint32_t best = NP_NONE;
+
+    for (uint32_t i = 0; i < devices->limit; i++) {
+        const np_device *device = &devices->list[i];
+        if (device->presence == NP_FREE) return i;
+        if (device->presence != NP_GONE) continue;
+        if (best == NP_NONE || device->gone_order < devices->list[best].gone_order) best = i;
+    }
+    return best;
+}
+
+/* By serial number, else by socket, always with the numbers; 0 where there is neither. */
+static uint64_t identity_of(const np_node *node)
+{
+    uint64_t which = node->text_hash[NPLUG_TEXT_SERIAL];
+    uint64_t parts[2];
+
+    if (which == 0) which = node->text_hash[NPLUG_TEXT_SOCKET];
+    if (which == 0) return 0;
+    parts[0] = which;
+    parts[1] = ((uint64_t)node->bus << 32) | ((uint64_t)node->vendor << 16) | node->product;
+    return np_hash(NP_HASH_START, parts, sizeof parts) | 1u;
+}
+
+uint32_t np_devices_make(np_devices *devices, uint32_t index)
+{
+    const np_node *node = &devices->nodes[index];
+    uint32_t place = free_place(devices);
+    np_device *device;
+
+    if (place == NP_NONE) return NP_NONE;
+    device = &devices->list[place];
+    device->generation = device->generation % (GENERATIONS - 1) + 1;
+    device->presence = NP_HERE;
+    device->first_node = NP_NONE;
+    device->identity = identity_of(node);
+    memcpy(device->name, node->name, sizeof device->name);
+    device->bus = node->bus;
+    device->vendor = node->vendor;
+    device->product = node->product;
+    device->version = node->version;
+    device->times = (nplug_times)node->times;
+    devices->order[devices->count++] = (uint16_t)place;
+    np_devices_add_node(devices, place, index);
+    return place;
+}
+
+void np_devices_add_node(np_devices *devices, uint32_t device, uint32_t index)
+{
+    uint32_t *at = &devices->list[device].first_node;
+
+    while (*at != NP_NONE)
+        at = &devices->nodes[*at].next;
+    *at = index;
+    devices->nodes[index].device = device;
+    devices->nodes[index].presence = NP_HERE;
+}
+
+static void forget_dirty(np_devices *devices, const np_node *node)
+{
+    uint32_t kept = 0;
+
+    for (uint32_t i = 0; i < devices->dirty_count; i++) {
+        uint32_t signal = devices->dirty[i];
+        if (signal - node->first_signal >= node->signals) devices->dirty[kept++] = signal;
+    }
+    devices->dirty_count = kept;
+}
+
+void np_devices_drop_node(np_devices *devices, uint32_t index)
+{
+    np_node *node = &devices->nodes[index];
+
+    if (node->device != NP_NONE) {
+        uint32_t *at = &devices->list[node->device].first_node;
+        while (*at != index)
+            at = &devices->nodes[*at].next;
+        *at = node->next;
+    }
+    forget_dirty(devices, node);
+    np_span_give(&devices->signal_span, node->first_signal, node->signals);
+    node->presence = NP_FREE;
+    map_again(devices);
+}
+
+void np_devices_drop(np_devices *devices, uint32_t device)
+{
+    uint32_t i = 0;
+
+    devices->list[device].presence = NP_GONE;
+    devices->list[device].gone_order = ++devices->gone_count;
+    while (devices->order[i] != device)
+        i++;
+    devices->count--;
+    memmove(&devices->order[i], &devices->order[i + 1],
+            (devices->count - i) * sizeof *devices->order);
+}
+
+void np_devices_set_stale(np_devices *devices, uint32_t node, bool stale)
+{
+    devices->nodes[node].stale = stale;
+    devices->resync_wanted |= stale;
+}
+
+uint32_t np_devices_next_stale(np_devices *devices)
+{
+    for (uint32_t i = 0; devices->resync_wanted && i < devices->node_limit; i++) {
+        np_node *node = &devices->nodes[i];
+        if (node->presence != NP_HERE || node->stale != 1) continue;
+        node->stale = 2;
+        return i;
+    }
+    devices->resync_wanted = false;
+    return NP_NONE;
+}
+
+void np_devices_resync(np_devices *devices, uint32_t index, bool begins)
+{
+    np_node *node = &devices->nodes[index];
+
+    node->resyncing = begins;
+    for (uint32_t i = 0; begins && i < node->signals; i++)
+        devices->signals[node->first_signal + i].flags &= (uint8_t)~NP_SIGNAL_SEEN;
+}
+
+void np_devices_note_time(np_devices *devices, uint32_t node, nplug_time time)
+{
+    if (time > devices->nodes[node].last) devices->nodes[node].last = time;
+}
+
+nplug_device np_devices_handle(const np_devices *devices, uint32_t device)
+{
+    return devices->list[device].generation << PLACE_BITS | (device + 1);
+}
+
+uint32_t np_devices_index(const np_devices *devices, nplug_device handle)
+{
+    uint32_t place = (handle & ((1u << PLACE_BITS) - 1)) - 1;
+
+    if (place >= devices->limit || devices->list[place].generation == 0) return NP_NONE;
+    return devices->list[place].generation == handle >> PLACE_BITS ? place : NP_NONE;
+}
+
+nplug_result np_devices_check(const np_devices *devices, nplug_device handle)
+{
+    uint32_t place = (handle & ((1u << PLACE_BITS) - 1)) - 1;
+
+    if (place >= devices->limit || devices->list[place].generation == 0) return NPLUG_ERR_UNKNOWN;
+    if (handle >> PLACE_BITS != devices->list[place].generation) return NPLUG_ERR_STALE;
+    return devices->list[place].presence == NP_HERE ? NPLUG_OK : NPLUG_ERR_STALE;
+}
+
+/* --- signals -------------------------------------------------------------------------------- */
+
+void np_devices_redirty(np_devices *devices, uint32_t index)
+{
+    np_signal *signal = &devices->signals[index];
+
+    if (signal->flags & NP_SIGNAL_DIRTY) return;
+    signal->flags |= NP_SIGNAL_DIRTY;
+    devices->dirty[devices->dirty_count++] = index;
+}
+
+void np_devices_store(np_devices *devices, uint32_t index, int32_t value)
+{
+    np_signal *signal = &devices->signals[index];
+
+    if (signal->nature == NPLUG_NATURE_DELTA)
+        signal->raw = (int32_t)((uint32_t)signal->raw + (uint32_t)value);
+    else
+        signal->raw = value;
+    signal->flags |= NP_SIGNAL_KNOWN | NP_SIGNAL_SEEN;
+    np_devices_redirty(devices, index);
+}
+
+void np_devices_rest(np_devices *devices, uint32_t index, int32_t raw)
+{
+    devices->signals[index].raw = raw;
+}
+
+void np_devices_touch(np_devices *devices, uint32_t index)
+{
+    devices->signals[index].flags |= NP_SIGNAL_TOUCHED;
+    devices->touched[devices->touched_count++] = index;
+}
+
+void np_devices_untouch(np_devices *devices)
+{
+    for (uint32_t i = 0; i < devices->touched_count; i++)
+        devices->signals[devices->touched[i]].flags &= (uint8_t)~NP_SIGNAL_TOUCHED;
+    devices->touched_count = 0;
+}
+
+void np_devices_clean(np_devices *devices)
+{
+    for (uint32_t i = 0; i < devices->dirty_count; i++)
+        devices->signals[devices->dirty[i]].flags &= (uint8_t)~NP_SIGNAL_DIRTY;
+    devices->dirty_count = 0;
+}
+
+void np_devices_guard(np_devices *devices, uint32_t index, bool any, int32_t low, int32_t high)
+{
+    np_signal *signal = &devices->signals[index];
+
+    signal->flags = (uint8_t)(any ? signal->flags | NP_SIGNAL_GUARDED
+                                  : signal->flags & ~NP_SIGNAL_GUARDED);
+    signal->guard_low = low;
+    signal->guard_width = (uint32_t)high - (uint32_t)low;
+}
+
+uint32_t np_devices_signal(const np_devices *devices, uint32_t device, uint32_t index)
+{
+    uint32_t at = devices->list[device].first_node;
+
+    for (; at != NP_NONE; at = devices->nodes[at].next) {
+        const np_node *node = &devices->nodes[at];
+        if (index < node->signals) return node->first_signal + index;
+        index -= node->signals;
+    }
+    return NP_NONE;
+}
+
+uint32_t np_devices_signal_count(const np_devices *devices, uint32_t device)
+{
+    uint32_t at = devices->list[device].first_node, count = 0;
+
+    for (; at != NP_NONE; at = devices->nodes[at].next)
+        count += devices->nodes[at].signals;
+    return count;
+}

@@ -1,0 +1,152 @@
+/* Who is here: nodes (what ports announce), the devices that they make up, and raw signals. */
+#ifndef NP_DEVICES_H
+#define NP_DEVICES_H
+
+#include "memory.h"
+#include "nestplug/device.h"
+#include "nestplug/event.h"
+#include "nestplug/nest.h"
+
+#define NP_NONE UINT32_MAX
+
+/* Flags of a signal. */
+enum {
+    NP_SIGNAL_GUARDED = 1, /* the guard holds: inside it, only the value lane need know */
+    NP_SIGNAL_DIRTY = 2,   /* in the dirty list */
+    NP_SIGNAL_KNOWN = 4,   /* it has said something */
+    NP_SIGNAL_SEEN = 8,    /* named since the last resync began */
+    NP_SIGNAL_TOUCHED = 16 /* in the touched list of the group that is being taken */
+};
+
+/* What each report needs of a signal. */
+typedef struct np_signal {
+    int32_t raw;
+    int32_t guard_low;
+    uint32_t guard_width;
+    uint8_t flags;
+    uint8_t nature;
+} np_signal;
+
+/* What only arrivals and queries need of a signal. */
+typedef struct np_signal_about {
+    uint32_t code;
+    int32_t min, max;
+    uint16_t node;
+    uint8_t space;
+} np_signal_about;
+
+typedef enum np_presence { NP_FREE = 0, NP_ARRIVING, NP_HERE, NP_GONE } np_presence;
+
+typedef struct np_node {
+    np_presence presence;
+    uint32_t key;        /* port << 24 | the port's number */
+    uint32_t device;     /* index; NP_NONE while arriving */
+    uint32_t next;       /* the device's next node, or NP_NONE */
+    uint32_t first_signal, signals;
+    nplug_time last;     /* the latest time it gave */
+    uint64_t text_hash[NPLUG_TEXTS];
+    char name[NPLUG_NAME_SIZE];
+    uint16_t bus, vendor, product, version;
+    uint8_t times;
+    uint8_t stale; /* 1: its port is to be asked for a resync; 2: it was */
+    uint8_t resyncing;
+} np_node;
+
+typedef struct np_device {
+    np_presence presence;
+    uint32_t generation;
+    uint32_t first_node;
+    uint64_t gone_order;  /* of those that have gone, the lowest place is given away first */
+    uint64_t identity;    /* equal when the same hardware comes back; 0 where nothing tells */
+    char name[NPLUG_NAME_SIZE]; /* kept after it has gone */
+    uint16_t bus, vendor, product, version;
+    nplug_times times;
+} np_device;
+
+typedef struct np_devices {
+    np_node *nodes;
+    uint32_t node_limit;
+    uint16_t *map; /* open addressing by key: node + 1 */
+    uint32_t map_mask;
+    uint32_t last_key, last_node; /* the last that was found */
+    bool resync_wanted;           /* some node is stale and its port was not asked yet */
+    np_device *list;
+    uint32_t limit;
+    uint16_t *order; /* of those that are here, by arrival */
+    uint32_t count;
+    uint64_t gone_count;
+    np_signal *signals;
+    np_signal_about *about;
+    np_span signal_span;
+    uint32_t *dirty; /* signals that moved since the value lane last ran */
+    uint32_t dirty_count;
+    uint32_t *touched; /* signals of the present group that a stage must see */
+    uint32_t touched_count;
+} np_devices;
+
+void np_devices_layout(np_devices *devices, np_carve *carve, const nplug_limits *limits);
+
+/* The node of a port's number, or NP_NONE. */
+uint32_t np_devices_find_node(np_devices *devices, uint32_t key);
+static inline uint32_t np_devices_node(np_devices *devices, uint32_t key)
+{
+    if (key == devices->last_key && devices->last_node != NP_NONE) return devices->last_node;
+    return np_devices_find_node(devices, key);
+}
+
+/* Arrival, piece by piece.  begin: NPLUG_LIMIT_NODES or _SIGNALS where there is no room, -1 where
+ * all is well.  describe: false where the piece does not belong.  ready: the device that the node
+ * now belongs to (*merged: one that was here before), NP_NONE where there is no room. */
+int np_devices_begin(np_devices *devices, uint32_t key, const nplug_report *report);
+bool np_devices_describe(np_devices *devices, uint32_t node, const nplug_report *report);
+uint32_t np_devices_find_unit(const np_devices *devices, uint32_t node);
+uint32_t np_devices_make(np_devices *devices, uint32_t node);
+void np_devices_add_node(np_devices *devices, uint32_t device, uint32_t node);
+
+/* Takes a node away from its device; the device stays. */
+void np_devices_drop_node(np_devices *devices, uint32_t node);
+/* The device has gone: its handle stays readable until its place is given away. */
+void np_devices_drop(np_devices *devices, uint32_t device);
+
+/* Marks on a node: dropped reports, and a resync under way. */
+void np_devices_set_stale(np_devices *devices, uint32_t node, bool stale);
+/* A node whose port is to be asked for a resync, once each; NP_NONE where there is no more. */
+uint32_t np_devices_next_stale(np_devices *devices);
+void np_devices_resync(np_devices *devices, uint32_t node, bool begins);
+void np_devices_note_time(np_devices *devices, uint32_t node, nplug_time time);
+
+/* Handles. */
+nplug_device np_devices_handle(const np_devices *devices, uint32_t device);
+uint32_t np_devices_index(const np_devices *devices, nplug_device handle);
+nplug_result np_devices_check(const np_devices *devices, nplug_device handle);
+
+/* Stores a value (adds a delta), marks the signal dirty. */
+void np_devices_store(np_devices *devices, uint32_t signal, int32_t value);
+/* As store, without waking anyone: where a signal rests that has said nothing yet. */
+void np_devices_rest(np_devices *devices, uint32_t signal, int32_t raw);
+void np_devices_touch(np_devices *devices, uint32_t signal);
+void np_devices_untouch(np_devices *devices);
+void np_devices_clean(np_devices *devices);
+void np_devices_redirty(np_devices *devices, uint32_t signal);
+
+/* Sets a signal's guard; `any` false empties it. */
+void np_devices_guard(np_devices *devices, uint32_t signal, bool any, int32_t low, int32_t high);
+
+/* The whole of what most reports need: true where the guard holds and all is done. */
+static inline bool np_signal_quick(np_devices *devices, uint32_t index, int32_t value)
+{
+    np_signal *signal = &devices->signals[index];
+    if (!(signal->flags & NP_SIGNAL_GUARDED) ||
+        (uint32_t)value - (uint32_t)signal->guard_low > signal->guard_width)
+        return false;
+    signal->raw = value;
+    if (!(signal->flags & NP_SIGNAL_DIRTY)) devices->dirty[devices->dirty_count++] = index;
+    signal->flags |= NP_SIGNAL_DIRTY | NP_SIGNAL_KNOWN | NP_SIGNAL_SEEN;
+    return true;
+}
+
+/* The signal of a device by its dense index (its nodes' signals in a row), or NP_NONE. */
+uint32_t np_devices_signal(const np_devices *devices, uint32_t device, uint32_t index);
+uint32_t np_devices_signal_count(const np_devices *devices, uint32_t device);
+
+#endif

@@ -1,0 +1,76 @@
+#include "digest.h"
+#include "nest.h"
+#include <string.h>
+
+void np_digest_u64(np_digest *digest, uint64_t value)
+{
+    unsigned char bytes[8];
+
+    for (unsigned i = 0; i < 8; i++)
+        bytes[i] = (unsigned char)(value >> (8 * i));
+    digest->hash = np_hash(digest->hash, bytes, sizeof bytes);
+}
+
+void np_digest_float(np_digest *digest, float value)
+{
+    uint32_t bits;
+
+    memcpy(&bits, &value, sizeof bits);
+    np_digest_u64(digest, bits);
+}
+
+/* Which of the keys that the game does not bind is down is left out: a trace does not tell. */
+static void add_signal(np_digest *digest, const nplug_nest *nest, uint32_t signal)
+{
+    np_run run = nest->controls.of_signal[signal];
+
+    if (np_record_hides(nest, signal)) return;
+    np_digest_u64(digest, (uint32_t)nest->devices.signals[signal].raw);
+    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+        const np_control *control = &nest->controls.list[nest->controls.wires[w].control];
+        np_digest_float(digest, control->value[0]);
+        np_digest_float(digest, control->value[1]);
+        np_digest_u64(digest, control->flags & (NP_CONTROL_DOWN | NP_CONTROL_SPENT));
+    }
+}
+
+static void add_device(np_digest *digest, const nplug_nest *nest, uint32_t device)
+{
+    uint32_t signal;
+
+    np_digest_u64(digest, np_devices_handle(&nest->devices, device));
+    np_digest_u64(digest, (uint64_t)nest->recogniser.of[device].matched);
+    np_digest_u64(digest, nest->players.parts[device].hearers);
+    for (uint32_t i = 0; (signal = np_devices_signal(&nest->devices, device, i)) != NP_NONE; i++)
+        add_signal(digest, nest, signal);
+}
+
+static void add_action(np_digest *digest, const np_action *action)
+{
+    np_digest_u64(digest, action->presses);
+    np_digest_u64(digest, action->releases);
+    np_digest_u64(digest, action->press_time);
+    np_digest_u64(digest, action->release_time);
+    np_digest_u64(digest, action->held);
+    np_digest_float(digest, action->value.x);
+    np_digest_float(digest, action->value.y);
+}
+
+uint64_t nplug_digest(const nplug_nest *nest)
+{
+    np_digest digest = {NP_HASH_START};
+
+    if (!nest) return 0;
+    np_digest_u64(&digest, nest->feed.processed);
+    np_digest_u64(&digest, nest->events.hash);
+    np_digest_u64(&digest, nest->players.seated);
+    np_digest_u64(&digest, nest->timers.count);
+    for (uint32_t i = 0; i < nest->devices.count; i++)
+        add_device(&digest, nest, nest->devices.order[i]);
+    for (uint32_t p = 0; nest->game.used && p <= nest->limits.players; p++) {
+        np_digest_u64(&digest, nest->actions.layers[p]);
+        for (uint32_t a = 0; a < nest->game.def.action_count; a++)
+            add_action(&digest, np_action_of(&nest->actions, p, a));
+    }
+    return digest.hash;
+}

@@ -1,0 +1,67 @@
+#include "guards.h"
+#include "nest.h"
+
+/* A wire's value rises or falls evenly with the raw value, so the raw values inside an interval
+ * lie in a row around the present one, and its ends are found by halving. */
+static bool inside(const np_wire *wire, const np_interval *interval, int64_t raw)
+{
+    float value = np_wire_value(wire, (int32_t)raw);
+    return value >= interval->at_least && value < interval->below;
+}
+
+/* The raw value nearest to `far` that is inside, searching from `raw`, which is. */
+static int32_t furthest(const np_wire *wire, const np_interval *interval, int32_t raw, int32_t far)
+{
+    int64_t in = raw, out = far;
+
+    if (inside(wire, interval, far)) return far;
+    while (in - out > 1 || out - in > 1) {
+        int64_t middle = (in + out) / 2;
+        if (inside(wire, interval, middle))
+            in = middle;
+        else
+            out = middle;
+    }
+    return (int32_t)in;
+}
+
+/* What all stages together say of one control. */
+static bool ask_stages(const nplug_nest *nest, uint32_t control, np_interval *interval)
+{
+    if (!np_controls_guard(&nest->controls.list[control], interval)) return false;
+    np_sources_guard(&nest->sources, control, interval);
+    return true;
+}
+
+void np_guards_renew(nplug_nest *nest, uint32_t signal)
+{
+    np_run run = nest->controls.of_signal[signal];
+    int32_t raw = nest->devices.signals[signal].raw;
+    int32_t low = INT32_MIN, high = INT32_MAX;
+    bool any = nest->devices.signals[signal].nature != NPLUG_NATURE_DELTA;
+
+    for (uint32_t w = run.first; any && w < (uint32_t)run.first + run.count; w++) {
+        const np_wire *wire = &nest->controls.wires[w];
+        np_interval interval;
+        int32_t from, to;
+        any = ask_stages(nest, wire->control, &interval) && inside(wire, &interval, raw);
+        if (!any) break;
+        if (wire->how & NP_WIRE_BUTTON) {
+            from = to = raw;
+        } else {
+            from = furthest(wire, &interval, raw, INT32_MIN);
+            to = furthest(wire, &interval, raw, INT32_MAX);
+        }
+        if (from > low) low = from;
+        if (to < high) high = to;
+    }
+    np_devices_guard(&nest->devices, signal, any, low, high);
+}
+
+void np_guards_empty(nplug_nest *nest, uint32_t device)
+{
+    uint32_t signal;
+
+    for (uint32_t i = 0; (signal = np_devices_signal(&nest->devices, device, i)) != NP_NONE; i++)
+        np_devices_guard(&nest->devices, signal, false, 0, 0);
+}

@@ -1,0 +1,161 @@
+/* What the game may ask about devices: read only. */
+#include "nest.h"
+#include <string.h>
+
+uint32_t nplug_device_count(const nplug_nest *nest)
+{
+    return nest ? nest->devices.count : 0;
+}
+
+nplug_device nplug_device_at(const nplug_nest *nest, uint32_t place)
+{
+    if (!nest || place >= nest->devices.count) return 0;
+    return np_devices_handle(&nest->devices, nest->devices.order[place]);
+}
+
+static nplug_result gone_or_unknown(const nplug_nest *nest, nplug_device device)
+{
+    nplug_result result = np_devices_check(&nest->devices, device);
+    return result == NPLUG_OK ? NPLUG_ERR_UNKNOWN : result;
+}
+
+static bool is_stale(const nplug_nest *nest, const np_device *device)
+{
+    bool stale = false;
+
+    for (uint32_t at = device->first_node; at != NP_NONE; at = nest->devices.nodes[at].next)
+        stale |= nest->devices.nodes[at].stale != 0;
+    return stale;
+}
+
+static void fill_presence(const nplug_nest *nest, uint32_t index, nplug_device_info *info)
+{
+    info->present = true;
+    info->signals = np_devices_signal_count(&nest->devices, index);
+    info->controls = nest->controls.of_device[index].count;
+    info->players = nest->players.parts[index].hearers >> 1;
+    info->stale = is_stale(nest, &nest->devices.list[index]);
+}
+
+nplug_result nplug_device_look(const nplug_nest *nest, nplug_device device,
+                               nplug_device_info *info)
+{
+    const np_recognition *recognition;
+    const np_device *about;
+    uint32_t index;
+
+    if (!nest || !info) return NPLUG_ERR_ARGUMENT;
+    if (info->size != sizeof *info) return NPLUG_ERR_SIZE;
+    index = np_devices_index(&nest->devices, device);
+    if (index == NP_NONE) return gone_or_unknown(nest, device);
+    about = &nest->devices.list[index];
+    recognition = &nest->recogniser.of[index];
+    memset(info, 0, sizeof *info);
+    info->size = (uint32_t)sizeof *info;
+    info->device = device;
+    memcpy(info->name, about->name, sizeof info->name);
+    info->kind = recognition->sheet ? recognition->sheet->kind : NPLUG_KIND_UNKNOWN;
+    info->family = recognition->sheet ? recognition->sheet->family : "";
+    info->sheet = recognition->sheet ? recognition->sheet->name : "";
+    info->matched = recognition->matched;
+    info->bus = about->bus;
+    info->vendor = about->vendor;
+    info->product = about->product;
+    info->version = about->version;
+    info->times = about->times;
+    if (about->presence == NP_HERE) fill_presence(nest, index, info);
+    return NPLUG_OK;
+}
+
+/* The place of a device that is here; NP_NONE, and why in *result. */
+static uint32_t index_of(const nplug_nest *nest, nplug_device device, nplug_result *result)
+{
+    if (!nest) {
+        *result = NPLUG_ERR_ARGUMENT;
+        return NP_NONE;
+    }
+    *result = np_devices_check(&nest->devices, device);
+    return *result == NPLUG_OK ? np_devices_index(&nest->devices, device) : NP_NONE;
+}
+
+nplug_result nplug_signal_look(const nplug_nest *nest, nplug_device device, uint32_t index,
+                               nplug_signal_info *info)
+{
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result), signal;
+
+    if (place == NP_NONE || !info) return info ? result : NPLUG_ERR_ARGUMENT;
+    signal = np_devices_signal(&nest->devices, place, index);
+    if (signal == NP_NONE) return NPLUG_ERR_UNKNOWN;
+    info->space = (nplug_space)nest->devices.about[signal].space;
+    info->code = nest->devices.about[signal].code;
+    info->nature = (nplug_nature)nest->devices.signals[signal].nature;
+    info->min = nest->devices.about[signal].min;
+    info->max = nest->devices.about[signal].max;
+    info->raw = nest->devices.signals[signal].raw;
+    info->known = (nest->devices.signals[signal].flags & NP_SIGNAL_KNOWN) != 0;
+    info->read = nest->controls.of_signal[signal].count != 0;
+    return NPLUG_OK;
+}
+
+nplug_result nplug_control_look(const nplug_nest *nest, nplug_device device, uint32_t index,
+                                nplug_control_info *info)
+{
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result);
+    const np_control *control;
+
+    if (place == NP_NONE || !info) return info ? result : NPLUG_ERR_ARGUMENT;
+    if (index >= nest->controls.of_device[place].count) return NPLUG_ERR_UNKNOWN;
+    control = &nest->controls.list[nest->controls.of_device[place].first + index];
+    info->control = control->id;
+    info->nature = (nplug_nature)control->nature;
+    info->components = control->components;
+    info->value.x = control->value[0];
+    info->value.y = control->value[1];
+    info->down = (control->flags & NP_CONTROL_DOWN) != 0;
+    info->spent = (control->flags & NP_CONTROL_SPENT) != 0;
+    return NPLUG_OK;
+}
+
+nplug_vec2 nplug_control_value(const nplug_nest *nest, nplug_device device, nplug_control control)
+{
+    nplug_vec2 value = {0.0f, 0.0f};
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result), found;
+
+    if (place == NP_NONE) return value;
+    found = np_controls_find(&nest->controls, place, control);
+    if (found == NP_NONE) return value;
+    value.x = nest->controls.list[found].value[0];
+    value.y = nest->controls.list[found].value[1];
+    return value;
+}
+
+static size_t ask_port(const nplug_nest *nest, uint32_t device, nplug_control key, char *buffer,
+                       size_t size)
+{
+    uint32_t node = nest->devices.list[device].first_node;
+    const np_feed_port *port = &nest->feed.ports[nest->devices.nodes[node].key >> 24];
+
+    if (!port->port->key_label) return 0;
+    return port->port->key_label(port->self, (uint16_t)NPLUG_CONTROL_PLACE(key), buffer, size);
+}
+
+size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_control key,
+                       char *buffer, size_t size)
+{
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result);
+    char name[64];
+    size_t length;
+    np_text text = np_text_in(buffer, buffer ? size : 0);
+
+    if (place == NP_NONE || NPLUG_CONTROL_CLASS(key) != NPLUG_CLASS_KEY) return 0;
+    length = ask_port(nest, place, key, buffer, size);
+    if (length) return length;
+    length = nplug_control_name(key, name, sizeof name);
+    if (length <= 4) return 0;
+    np_text_add(&text, name + 4);
+    return text.length;
+}

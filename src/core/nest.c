@@ -1,0 +1,544 @@
+/* The spine: the order in which everything that is due passes through the stages. */
+#include "nest.h"
+#include <string.h>
+
+/* --- opening -------------------------------------------------------------------------------- */
+
+static void lay_out(nplug_nest *nest, np_carve *carve, const nplug_limits *limits)
+{
+    np_feed_layout(&nest->feed, carve, limits);
+    np_devices_layout(&nest->devices, carve, limits);
+    np_recognise_layout(&nest->recogniser, carve, limits->devices);
+    np_controls_layout(&nest->controls, carve, limits);
+    np_players_layout(&nest->players, carve, limits);
+    np_game_layout(&nest->game, carve, limits);
+    np_sources_layout(&nest->sources, carve, limits);
+    np_actions_layout(&nest->actions, carve, limits);
+    np_events_layout(&nest->events, carve, limits->events);
+    np_timers_layout(&nest->timers, carve, limits->timers);
+    np_commands_layout(&nest->commands, carve, limits->commands);
+    np_record_layout(&nest->recorder, carve, limits->records);
+}
+
+static bool within(uint32_t value, uint32_t least, uint32_t most)
+{
+    return value >= least && value <= most;
+}
+
+static bool are_possible(const nplug_limits *limits)
+{
+    uint32_t ring = limits->ring_slots;
+
+    return limits->size == sizeof *limits && within(limits->devices, 1, 4095) &&
+           within(limits->nodes, 1, 16000) && within(limits->signals, 1, 1000000) &&
+           within(limits->controls, 1, 50000) && within(limits->links, 1, 60000) &&
+           within(limits->players, 1, NPLUG_PLAYERS_MAX) && within(limits->actions, 1, 60000) &&
+           within(limits->bindings, 1, 16000) && within(limits->sources, 1, 60000) &&
+           within(limits->events, 16, 1000000) && within(limits->timers, 1, 60000) &&
+           within(limits->commands, 4, 60000) && within(limits->ports, 1, NP_FEED_PORTS) &&
+           within(ring, 64, 1u << 24) && (ring & (ring - 1)) == 0 &&
+           limits->records <= 100000000;
+}
+
+size_t nplug_memory_needed(const nplug_limits *limits)
+{
+    np_carve carve = {NULL, 0};
+    nplug_nest measured;
+
+    if (!limits || !are_possible(limits)) return 0;
+    np_carve_take(&carve, 1, sizeof(nplug_nest));
+    memset(&measured, 0, sizeof measured);
+    lay_out(&measured, &carve, limits);
+    return carve.used;
+}
+
+nplug_result nplug_open(const nplug_setup *setup, void *block, size_t size, nplug_nest **out)
+{
+    np_carve carve = {(unsigned char *)block, 0};
+    uint32_t sheets;
+    const nplug_sheet *builtin = nplug_builtin_sheets(&sheets);
+    nplug_nest *nest;
+    size_t needed;
+
+    if (!out) return NPLUG_ERR_ARGUMENT;
+    *out = NULL;
+    if (!setup || !block || (uintptr_t)block % 16 != 0) return NPLUG_ERR_ARGUMENT;
+    if (setup->size != sizeof *setup) return NPLUG_ERR_SIZE;
+    needed = nplug_memory_needed(&setup->limits);
+    if (needed == 0) return NPLUG_ERR_ARGUMENT;
+    if (size < needed) return NPLUG_ERR_SIZE;
+    nest = (nplug_nest *)np_carve_take(&carve, 1, sizeof(nplug_nest));
+    nest->limits = setup->limits;
+    nest->log = setup->log;
+    nest->log_user = setup->log_user;
+    nest->record_all_keys = setup->record_all_keys;
+    lay_out(nest, &carve, &setup->limits);
+    np_recognise_add(&nest->recogniser, builtin, sheets);
+    *out = nest;
+    return NPLUG_OK;
+}
+
+nplug_result nplug_add_sheets(nplug_nest *nest, const nplug_sheet *sheets, uint32_t count)
+{
+    if (!nest || (count && !sheets)) return NPLUG_ERR_ARGUMENT;
+    for (uint32_t i = 0; i < count; i++)
+        if (sheets[i].size != sizeof *sheets) return NPLUG_ERR_SIZE;
+    if (nest->started) return NPLUG_ERR_ORDER;
+    return np_recognise_add(&nest->recogniser, sheets, count) ? NPLUG_OK : NPLUG_ERR_FULL;
+}
+
+void nplug_shut(nplug_nest *nest)
+{
+    if (nest) np_feed_stop(&nest->feed);
+}
+
+/* --- commands ------------------------------------------------------------------------------- */
+
+void np_outbox_put(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    if (!np_queue_put(&nest->commands.outbox, command))
+        np_limit_reached(nest, NPLUG_LIMIT_COMMANDS, time);
+}
+
+static void rumble(nplug_nest *nest, const nplug_command *command)
+{
+    uint32_t device = np_devices_index(&nest->devices, command->device);
+
+    if (device == NP_NONE || nest->devices.list[device].presence != NP_HERE) return;
+    np_feed_effect(&nest->feed, nest->devices.nodes[nest->devices.list[device].first_node].key,
+                   command);
+}
+
+static void say_clocks(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    nplug_event event = np_event(time, NPLUG_EVENT_CLOCKS, 0, 0);
+
+    event.count = command->number;
+    np_events_add(&nest->events, &event);
+    np_log_line(nest, "the clocks disagree: a port's reports are over a second ahead of nplug_step");
+}
+
+static void apply(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    switch (command->kind) {
+    case NPLUG_COMMAND_CLAIM:
+        np_players_claim(nest, command, time);
+        break;
+    case NPLUG_COMMAND_YIELD:
+        np_players_yield(nest, command, time);
+        break;
+    case NPLUG_COMMAND_LEAVE:
+        np_players_leave(nest, command, time);
+        break;
+    case NPLUG_COMMAND_JOIN:
+        np_players_join(nest, command, time);
+        break;
+    case NPLUG_COMMAND_LAYER:
+        np_actions_layer(nest, command, time);
+        break;
+    case NPLUG_COMMAND_RUMBLE:
+        rumble(nest, command);
+        break;
+    case NPLUG_COMMAND_CLOCKS:
+        say_clocks(nest, command, time);
+        break;
+    default:
+        break;
+    }
+}
+
+static void empty_outbox(nplug_nest *nest, nplug_time time)
+{
+    nplug_command command;
+
+    while (np_queue_take(&nest->commands.outbox, &command))
+        apply(nest, &command, time);
+}
+
+/* What the game asked for since the last step, at the last processed time. */
+static bool take_commands(nplug_nest *nest)
+{
+    nplug_command command;
+
+    while (np_events_have_room(&nest->events)) {
+        if (!np_queue_take(&nest->commands.posted, &command)) return true;
+        np_record_command(nest, &command);
+        apply(nest, &command, nest->feed.processed);
+        empty_outbox(nest, nest->feed.processed);
+    }
+    return false;
+}
+
+/* --- devices coming and going --------------------------------------------------------------- */
+
+static void build(nplug_nest *nest, uint32_t device, nplug_time time)
+{
+    int limit;
+
+    np_recognise(&nest->recogniser, &nest->devices, device);
+    limit = np_controls_build(&nest->controls, &nest->devices, device,
+                              nest->recogniser.of[device].sheet);
+    if (limit >= 0) np_limit_reached(nest, (nplug_limit)limit, time);
+    if (!np_sources_link(nest, device)) np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
+    np_actions_mark_device(nest, device);
+}
+
+static void unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
+{
+    np_sources_let_go(nest, device, time);
+    np_actions_mark_device(nest, device);
+    np_sources_unlink(nest, device);
+    np_controls_drop(&nest->controls, &nest->devices, device);
+}
+
+static void say_device(nplug_nest *nest, nplug_event_kind kind, uint32_t device, nplug_time time)
+{
+    nplug_event event = np_event(time, kind, np_devices_handle(&nest->devices, device), 0);
+    np_events_add(&nest->events, &event);
+}
+
+static void depart_node(nplug_nest *nest, uint32_t node, nplug_time time)
+{
+    uint32_t device = nest->devices.nodes[node].device;
+
+    if (device != NP_NONE) unbuild(nest, device, time);
+    np_devices_drop_node(&nest->devices, node);
+    if (device == NP_NONE) return;
+    if (nest->devices.list[device].first_node != NP_NONE) {
+        build(nest, device, time);
+        say_device(nest, NPLUG_EVENT_CHANGE, device, time);
+        return;
+    }
+    np_players_depart(nest, device);
+    say_device(nest, NPLUG_EVENT_DEPARTURE, device, time);
+    np_devices_drop(&nest->devices, device);
+}
+
+static void ready(nplug_nest *nest, uint32_t node, nplug_time time)
+{
+    uint32_t device = np_devices_find_unit(&nest->devices, node);
+
+    if (device != NP_NONE) {
+        unbuild(nest, device, time);
+        np_devices_add_node(&nest->devices, device, node);
+        build(nest, device, time);
+        say_device(nest, NPLUG_EVENT_CHANGE, device, time);
+        return;
+    }
+    device = np_devices_make(&nest->devices, node);
+    if (device == NP_NONE) {
+        np_devices_drop_node(&nest->devices, node);
+        np_limit_reached(nest, NPLUG_LIMIT_DEVICES, time);
+        return;
+    }
+    build(nest, device, time);
+    say_device(nest, NPLUG_EVENT_ARRIVAL, device, time);
+    np_players_arrive(nest, device);
+}
+
+/* --- the edge lane -------------------------------------------------------------------------- */
+
+static void run_wire(nplug_nest *nest, const np_wire *wire, uint32_t signal, nplug_time time)
+{
+    const np_control *control = &nest->controls.list[wire->control];
+    np_change change = {time, wire->control, np_devices_handle(&nest->devices, control->device),
+                        control->id, false};
+    np_edge edge = np_controls_edge(&nest->controls, wire->control);
+
+    if (edge == NP_EDGE_PRESS &&
+        nest->devices.nodes[nest->devices.about[signal].node].resyncing)
+        np_controls_spend(&nest->controls, wire->control);
+    np_players_hear(nest, &change, edge);
+    np_sources_hear(nest, &change);
+}
+
+/* All that one device said at one moment is one change: every control has its new value before any
+ * stage looks at one. */
+static void run_group(nplug_nest *nest, nplug_time time)
+{
+    const np_devices *devices = &nest->devices;
+
+    for (uint32_t i = 0; i < devices->touched_count; i++) {
+        np_run run = nest->controls.of_signal[devices->touched[i]];
+        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
+            np_controls_set(&nest->controls, &nest->controls.wires[w],
+                            devices->signals[devices->touched[i]].raw);
+    }
+    for (uint32_t i = 0; i < devices->touched_count; i++) {
+        np_run run = nest->controls.of_signal[devices->touched[i]];
+        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
+            run_wire(nest, &nest->controls.wires[w], devices->touched[i], time);
+        np_guards_renew(nest, devices->touched[i]);
+    }
+    np_devices_untouch(&nest->devices);
+    empty_outbox(nest, time);
+}
+
+/* Stores a value; true where a stage must see it.  A signal that says two things in one group is
+ * two changes: none is lost. */
+static bool store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
+{
+    const np_signal *about = &nest->devices.signals[signal];
+
+    if (about->flags & NP_SIGNAL_TOUCHED) run_group(nest, time);
+    np_devices_store(&nest->devices, signal, value);
+    if (about->nature == NPLUG_NATURE_DELTA) return false;
+    np_devices_touch(&nest->devices, signal);
+    return true;
+}
+
+static void check_time(nplug_nest *nest, uint32_t node, nplug_time said, nplug_time taken)
+{
+    if (said < nest->devices.nodes[node].last) {
+        np_feed_count(&nest->feed.counts.backwards);
+        np_log_once(nest, NP_ONCE_BACKWARDS, "a device's time ran backwards; its signal is",
+                    nest->devices.nodes[node].first_signal);
+    } else if (said < taken) {
+        np_feed_count(&nest->feed.counts.late);
+    }
+    np_devices_note_time(&nest->devices, node, said);
+}
+
+static bool take_value(nplug_nest *nest, uint32_t port, const nplug_report *report,
+                       nplug_time time)
+{
+    uint32_t node = np_devices_node(&nest->devices, port << 24 | report->device);
+    uint32_t signal;
+
+    if (node == NP_NONE) {
+        np_feed_count(&nest->feed.counts.unknown_device);
+        np_log_once(nest, NP_ONCE_DEVICE, "a report for a device that is not here: port's number",
+                    report->device);
+        return false;
+    }
+    if (report->signal >= nest->devices.nodes[node].signals) {
+        np_feed_count(&nest->feed.counts.unknown_signal);
+        np_log_once(nest, NP_ONCE_SIGNAL, "a signal that was never declared: number",
+                    report->signal);
+        return false;
+    }
+    signal = nest->devices.nodes[node].first_signal + report->signal;
+    if (report->time != nest->devices.nodes[node].last || report->time < time)
+        check_time(nest, node, report->time, time);
+    if (nest->recorder.size) np_record_report(nest, port, report, signal);
+    if (np_signal_quick(&nest->devices, signal, report->as.value)) return false;
+    if (nest->devices.nodes[node].presence == NP_HERE)
+        return store(nest, signal, report->as.value, time);
+    np_devices_store(&nest->devices, signal, report->as.value);
+    return false;
+}
+
+/* The end of a resync: what was not named is at rest. */
+static void end_resync(nplug_nest *nest, uint32_t node, nplug_time time)
+{
+    const np_node *about = &nest->devices.nodes[node];
+
+    for (uint32_t i = 0; i < about->signals; i++) {
+        uint32_t signal = about->first_signal + i;
+        np_run run = nest->controls.of_signal[signal];
+        if (nest->devices.signals[signal].flags & NP_SIGNAL_SEEN || run.count == 0) continue;
+        if (nest->devices.signals[signal].nature == NPLUG_NATURE_DELTA) continue;
+        store(nest, signal, nest->controls.wires[run.first].rest, time);
+    }
+    run_group(nest, time);
+    np_devices_resync(&nest->devices, node, false);
+    np_devices_set_stale(&nest->devices, node, false);
+    say_device(nest, NPLUG_EVENT_RESYNCED, about->device, time);
+}
+
+static void begin(nplug_nest *nest, uint32_t port, const nplug_report *report, nplug_time time)
+{
+    uint32_t key = port << 24 | report->device;
+    uint32_t known = np_devices_node(&nest->devices, key);
+    int limit;
+
+    if (known != NP_NONE) depart_node(nest, known, time);
+    limit = np_devices_begin(&nest->devices, key, report);
+    if (limit >= 0) np_limit_reached(nest, (nplug_limit)limit, time);
+}
+
+static void describe(nplug_nest *nest, uint32_t node, const nplug_report *report)
+{
+    if (np_devices_describe(&nest->devices, node, report)) return;
+    np_feed_count(&nest->feed.counts.unknown_signal);
+    np_log_once(nest, NP_ONCE_SIGNAL, "a piece of an arrival that does not belong: signal",
+                report->signal);
+}
+
+static void mark_stale(nplug_nest *nest, uint32_t port, uint32_t device)
+{
+    np_log_once(nest, NP_ONCE_RING, "a ring filled up and a device will be resynced; port",
+                port);
+    for (uint32_t i = 0; i < nest->devices.node_limit; i++) {
+        const np_node *node = &nest->devices.nodes[i];
+        if (node->presence != NP_HERE || node->key >> 24 != port) continue;
+        if (device == NPLUG_PORT_DEVICE_ALL || (node->key & NPLUG_PORT_DEVICE_MAX) == device)
+            np_devices_set_stale(&nest->devices, i, true);
+    }
+}
+
+/* A report about a node that must be here already. */
+static void take_about(nplug_nest *nest, uint32_t node, const nplug_report *report,
+                       nplug_time time)
+{
+    bool here = nest->devices.nodes[node].presence == NP_HERE;
+
+    switch (report->kind) {
+    case NPLUG_REPORT_TEXT:
+    case NPLUG_REPORT_SIGNAL:
+    case NPLUG_REPORT_DETAIL:
+        describe(nest, node, report);
+        break;
+    case NPLUG_REPORT_READY:
+        if (!here) ready(nest, node, time);
+        break;
+    case NPLUG_REPORT_DEPART:
+        depart_node(nest, node, time);
+        break;
+    case NPLUG_REPORT_RESYNC_BEGIN:
+        if (here) np_devices_resync(&nest->devices, node, true);
+        break;
+    default:
+        if (here) end_resync(nest, node, time);
+        break;
+    }
+}
+
+static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *report,
+                       nplug_time time)
+{
+    uint32_t node;
+
+    run_group(nest, time);
+    if (nest->recorder.size) np_record_report(nest, port, report, NP_NONE);
+    if (report->kind >= NPLUG_REPORT_KINDS) {
+        np_feed_count(&nest->feed.counts.unknown_kind);
+        np_log_once(nest, NP_ONCE_KIND, "a report of no known kind:", report->kind);
+    } else if (report->kind == NPLUG_REPORT_STALE) {
+        mark_stale(nest, port, report->device);
+    } else if (report->kind == NPLUG_REPORT_ARRIVE) {
+        begin(nest, port, report, time);
+    } else if ((node = np_devices_node(&nest->devices, port << 24 | report->device)) != NP_NONE) {
+        check_time(nest, node, report->time, time);
+        take_about(nest, node, report, time);
+    } else {
+        np_feed_count(&nest->feed.counts.unknown_device);
+        np_log_once(nest, NP_ONCE_DEVICE, "a report for a device that is not here: port's number",
+                    report->device);
+    }
+    empty_outbox(nest, time);
+}
+
+/* Takes one group whole; true where something happened that may change what comes next. */
+static bool take_group(nplug_nest *nest, uint32_t port)
+{
+    const nplug_ring *ring = &nest->feed.ports[port].ring;
+    nplug_time time = np_feed_time(&nest->feed, port);
+    bool more, woken = false;
+
+    np_feed_advance(&nest->feed, time);
+    do {
+        const nplug_report *report = np_ring_at(ring, 0);
+        more = (report->flags & NPLUG_REPORT_MORE) != 0;
+        if (report->kind == NPLUG_REPORT_VALUE) {
+            woken |= take_value(nest, port, report, time);
+        } else {
+            take_other(nest, port, report, time);
+            woken = true;
+        }
+        np_feed_took(&nest->feed, port);
+    } while (more && nest->feed.ports[port].waiting);
+    if (nest->devices.touched_count) run_group(nest, time);
+    return woken;
+}
+
+static void fire_timer(nplug_nest *nest)
+{
+    np_timer timer = np_timers_take(&nest->timers);
+
+    np_feed_advance(&nest->feed, timer.due);
+    if (timer.kind == NP_TIMER_HOLD) np_sources_held(nest, timer.a, timer.b, timer.due);
+    empty_outbox(nest, timer.due);
+}
+
+/* Everything due up to `now`, in time order; false where events ran out of room. */
+static bool run_edges(nplug_nest *nest, nplug_time now)
+{
+    while (np_events_have_room(&nest->events)) {
+        nplug_time until, due = np_timers_next(&nest->timers);
+        uint32_t port = np_feed_next(&nest->feed, now, &until);
+
+        if (due <= now && (port == NP_NONE || due <= np_feed_time(&nest->feed, port))) {
+            fire_timer(nest);
+            continue;
+        }
+        if (port == NP_NONE) return true;
+        if (due <= until) until = due - 1;
+        while (nest->feed.ports[port].waiting && np_feed_time(&nest->feed, port) <= until)
+            if (take_group(nest, port)) break;
+    }
+    return false;
+}
+
+/* --- the value lane, and the step ----------------------------------------------------------- */
+
+static void run_values(nplug_nest *nest)
+{
+    np_controls_settle(&nest->controls, &nest->devices);
+    for (uint32_t i = 0; i < nest->controls.moved_count; i++)
+        np_actions_mark(nest, nest->controls.moved[i]);
+    np_controls_clean(&nest->controls);
+    np_actions_settle(nest, nest->feed.processed);
+}
+
+static void note_clocks(nplug_nest *nest, nplug_time now)
+{
+    nplug_command command = {0};
+    uint32_t port;
+
+    while ((port = np_feed_clock(&nest->feed, now)) != NP_NONE) {
+        np_feed_count(&nest->feed.counts.early);
+        command.kind = NPLUG_COMMAND_CLOCKS;
+        command.number = port;
+        np_queue_put(&nest->commands.posted, &command);
+    }
+}
+
+static void ask_resyncs(nplug_nest *nest)
+{
+    uint32_t node;
+
+    while ((node = np_devices_next_stale(&nest->devices)) != NP_NONE)
+        np_feed_resync(&nest->feed, nest->devices.nodes[node].key);
+}
+
+nplug_result nplug_step(nplug_nest *nest, nplug_time now)
+{
+    bool whole;
+
+    if (!nest) return NPLUG_ERR_ARGUMENT;
+    if (now < nest->feed.processed) now = nest->feed.processed;
+    nest->started = true;
+    nest->step++;
+    np_events_begin(&nest->events);
+    np_feed_pump(&nest->feed, now);
+    note_clocks(nest, now);
+    whole = take_commands(nest) && run_edges(nest, now);
+    if (whole) np_feed_advance(&nest->feed, now);
+    run_values(nest);
+    ask_resyncs(nest);
+    np_events_end(&nest->events, nest->feed.processed);
+    np_record_step(nest, nest->feed.processed);
+    return whole ? NPLUG_OK : NPLUG_AGAIN;
+}
+
+nplug_time nplug_nest_time(const nplug_nest *nest)
+{
+    return nest ? nest->feed.processed : 0;
+}
+
+nplug_limits nplug_nest_limits(const nplug_nest *nest)
+{
+    nplug_limits none = {0};
+    return nest ? nest->limits : none;
+}

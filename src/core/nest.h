@@ -1,0 +1,70 @@
+/* The nest itself: what each stage owns, in the order in which a change passes through them. */
+#ifndef NP_NEST_H
+#define NP_NEST_H
+
+#include "actions.h"
+#include "bindings.h"
+#include "commands.h"
+#include "controls.h"
+#include "devices.h"
+#include "digest.h"
+#include "events.h"
+#include "feed.h"
+#include "guards.h"
+#include "players.h"
+#include "recognise.h"
+#include "record.h"
+#include "sources.h"
+#include "text.h"
+#include "timers.h"
+
+struct nplug_nest {
+    nplug_limits limits;
+    nplug_log log;
+    void *log_user;
+    bool record_all_keys;
+    bool started;  /* has stepped */
+    uint32_t said; /* what the log was told once already: a bit by np_once */
+    uint64_t step; /* how many steps were taken */
+
+    np_feed feed;
+    np_devices devices;
+    np_recogniser recogniser;
+    np_controls controls;
+    np_players players;
+    np_game game;
+    np_sources sources;
+    np_actions actions;
+
+    np_events events;
+    np_timers timers;
+    np_commands commands;
+    np_recorder recorder;
+};
+
+/* What the log is told the first time only. */
+typedef enum np_once {
+    NP_ONCE_DEVICE,
+    NP_ONCE_SIGNAL,
+    NP_ONCE_KIND,
+    NP_ONCE_BACKWARDS,
+    NP_ONCE_LATE,
+    NP_ONCE_RING,
+    NP_ONCE_GROUP,
+    NP_ONCE_ACTION,
+    NP_ONCE_PLAYER,
+    NP_ONCE_NAME,
+    NP_ONCE_LIMITS /* and one bit more for each nplug_limit */
+} np_once;
+
+/* The log (log.c). */
+void np_log_line(const nplug_nest *nest, const char *line);
+/* "TEXT NUMBER", the first time for each `what`. */
+void np_log_once(nplug_nest *nest, np_once what, const char *text, uint64_t number);
+/* A limit was reached: an event, and a line in the log the first time. */
+void np_limit_reached(nplug_nest *nest, nplug_limit limit, nplug_time time);
+
+/* Puts a command into the outbox: it is applied before the next group of reports. */
+void np_outbox_put(nplug_nest *nest, const nplug_command *command, nplug_time time);
+
+#endif

@@ -1,0 +1,161 @@
+#include "ring.h"
+#include "atomic.h"
+#include <string.h>
+
+void np_ring_layout(struct nplug_ring *ring, np_carve *carve, uint32_t slots)
+{
+    ring->slots = (nplug_report *)np_carve_take(carve, slots, sizeof(nplug_report));
+    ring->mask = slots - 1;
+}
+
+uint32_t np_ring_waiting(const struct nplug_ring *ring)
+{
+    return np_load_acquire(&ring->head) - ring->tail;
+}
+
+void np_ring_take(struct nplug_ring *ring, uint32_t count)
+{
+    np_store_release(&ring->tail, ring->tail + count);
+}
+
+static uint32_t slots_of(const nplug_ring *ring)
+{
+    return ring->mask + 1;
+}
+
+static uint32_t filled(const nplug_ring *ring)
+{
+    return ring->write - np_load_acquire(&ring->tail);
+}
+
+static void count_one(uint32_t *counter, uint32_t more)
+{
+    np_store_release(counter, *counter + more);
+}
+
+size_t nplug_ring_room(const nplug_ring *ring)
+{
+    return ring ? slots_of(ring) - filled(ring) : 0;
+}
+
+/* Remembers that a device lost reports; where too many did, all of the port's devices. */
+static void owe(nplug_ring *ring, uint32_t device)
+{
+    for (uint32_t i = 0; i < ring->owed_count; i++)
+        if (ring->owed[i] == device) return;
+    if (ring->owed_count == NP_RING_OWED) {
+        ring->owed_count = 1;
+        device = NPLUG_PORT_DEVICE_ALL;
+        ring->owed[0] = device;
+        return;
+    }
+    ring->owed[ring->owed_count++] = device;
+}
+
+static void put(nplug_ring *ring, const nplug_report *report)
+{
+    ring->slots[ring->write & ring->mask] = *report;
+    ring->write++;
+}
+
+static void publish(nplug_ring *ring)
+{
+    np_store_release(&ring->head, ring->write);
+}
+
+/* Says STALE for the devices that lost reports, while there is room. */
+static void pay(nplug_ring *ring, nplug_time time)
+{
+    if (ring->owed_count == 0 || ring->write != ring->head) return;
+    while (ring->owed_count && filled(ring) < slots_of(ring)) {
+        nplug_report stale = {0};
+        stale.time = time;
+        stale.device = ring->owed[--ring->owed_count];
+        stale.kind = NPLUG_REPORT_STALE;
+        put(ring, &stale);
+    }
+    publish(ring);
+}
+
+static bool in_last_quarter(const nplug_ring *ring)
+{
+    return filled(ring) >= slots_of(ring) - slots_of(ring) / 4;
+}
+
+/* The open group comes to nothing: what was written of it is taken back. */
+static nplug_result give_up(nplug_ring *ring, uint32_t *counter, uint32_t count,
+                            nplug_result result)
+{
+    count_one(counter, count);
+    owe(ring, ring->device);
+    ring->write = ring->head;
+    return result;
+}
+
+/* The end of a group whose last slots were dropped: the last one kept must not promise more. */
+static void close_group(nplug_ring *ring)
+{
+    if (ring->write == ring->head) return;
+    ring->slots[(ring->write - 1) & ring->mask].flags &= (uint8_t)~NPLUG_REPORT_MORE;
+    publish(ring);
+}
+
+static bool fits(const nplug_ring *ring, const nplug_report *report)
+{
+    return report->device <= NPLUG_PORT_DEVICE_MAX &&
+           ring->write - ring->head < slots_of(ring) / 4;
+}
+
+/* Puts one report into the open group, or drops it as movement where room is short. */
+static void put_or_drop(nplug_ring *ring, const nplug_report *report)
+{
+    bool moves = (report->flags & NPLUG_REPORT_MOVES) != 0;
+
+    if (moves && !ring->lossless && in_last_quarter(ring)) {
+        count_one(&ring->moves_dropped, 1);
+        owe(ring, report->device);
+        return;
+    }
+    put(ring, report);
+}
+
+static nplug_result push_one(nplug_ring *ring, const nplug_report *report)
+{
+    nplug_result result = NPLUG_OK;
+
+    if (ring->write != ring->head && report->device != ring->device)
+        result = give_up(ring, &ring->bad_groups, 1, NPLUG_ERR_ARGUMENT);
+    if (!fits(ring, report)) return give_up(ring, &ring->bad_groups, 1, NPLUG_ERR_ARGUMENT);
+    ring->device = report->device;
+    if (filled(ring) >= slots_of(ring))
+        return give_up(ring, &ring->reports_dropped, ring->write - ring->head + 1, NPLUG_ERR_FULL);
+    put_or_drop(ring, report);
+    if (!(report->flags & NPLUG_REPORT_MORE)) close_group(ring);
+    return result;
+}
+
+/* After a refusal, the rest of that group is passed over, up to the report that ends it. */
+static bool passed_over(nplug_ring *ring, const nplug_report *report)
+{
+    if (!ring->broken) return false;
+    ring->broken = (report->flags & NPLUG_REPORT_MORE) != 0;
+    return true;
+}
+
+nplug_result nplug_push(nplug_ring *ring, const nplug_report *reports, size_t count)
+{
+    nplug_result result = NPLUG_OK;
+
+    if (!ring || !reports) return NPLUG_ERR_ARGUMENT;
+    if (ring->lossless && count > slots_of(ring) - filled(ring)) return NPLUG_ERR_FULL;
+    for (size_t i = 0; i < count; i++) {
+        nplug_result one;
+        if (passed_over(ring, &reports[i])) continue;
+        one = push_one(ring, &reports[i]);
+        if (one == NPLUG_OK) continue;
+        result = one;
+        ring->broken = ring->write == ring->head && (reports[i].flags & NPLUG_REPORT_MORE) != 0;
+    }
+    if (count) pay(ring, reports[count - 1].time);
+    return result;
+}

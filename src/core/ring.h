@@ -1,0 +1,41 @@
+/* A port's ring: one thread pushes groups, the nest's thread takes them. */
+#ifndef NP_RING_H
+#define NP_RING_H
+
+#include "memory.h"
+#include "nestplug/report.h"
+
+/* How many devices a ring can remember as stale while it has no room to say so. */
+#define NP_RING_OWED 16
+
+struct nplug_ring {
+    nplug_report *slots;
+    uint32_t mask;
+    bool lossless; /* refuses instead of dropping movement */
+
+    /* The pushing side's own. */
+    uint32_t write;  /* next slot to fill; ahead of `head` while a group is not complete */
+    uint32_t device; /* of the open group */
+    bool broken;     /* the open group is to be thrown away */
+    uint32_t owed[NP_RING_OWED]; /* devices that lost reports and whose STALE is still to be said */
+    uint32_t owed_count;
+
+    /* Shared, each written by one side. */
+    uint32_t head; /* by the pusher: end of the complete groups */
+    uint32_t tail; /* by the nest: first report not yet taken */
+
+    /* Counted by the pusher, read by the nest. */
+    uint32_t moves_dropped, reports_dropped, bad_groups;
+};
+
+void np_ring_layout(struct nplug_ring *ring, np_carve *carve, uint32_t slots);
+
+/* The nest's side: how many complete reports wait, the one at `place`, and taking `count`. */
+uint32_t np_ring_waiting(const struct nplug_ring *ring);
+static inline const nplug_report *np_ring_at(const struct nplug_ring *ring, uint32_t place)
+{
+    return &ring->slots[(ring->tail + place) & ring->mask];
+}
+void np_ring_take(struct nplug_ring *ring, uint32_t count);
+
+#endif

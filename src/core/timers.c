@@ -1,0 +1,86 @@
+#include "timers.h"
+
+void np_timers_layout(np_timers *timers, np_carve *carve, uint32_t size)
+{
+    timers->heap = (np_timer *)np_carve_take(carve, size, sizeof(np_timer));
+    timers->size = size;
+}
+
+static bool earlier(const np_timer *a, const np_timer *b)
+{
+    if (a->due != b->due) return a->due < b->due;
+    return (int32_t)(a->order - b->order) < 0;
+}
+
+static void swap(np_timer *a, np_timer *b)
+{
+    np_timer was = *a;
+    *a = *b;
+    *b = was;
+}
+
+static void rise(np_timers *timers, uint32_t i)
+{
+    np_timer *heap = timers->heap;
+    for (; i && earlier(&heap[i], &heap[(i - 1) / 2]); i = (i - 1) / 2)
+        swap(&heap[i], &heap[(i - 1) / 2]);
+}
+
+static void sink(np_timers *timers, uint32_t i)
+{
+    np_timer *heap = timers->heap;
+    for (;;) {
+        uint32_t child = 2 * i + 1;
+        if (child >= timers->count) return;
+        if (child + 1 < timers->count && earlier(&heap[child + 1], &heap[child])) child++;
+        if (!earlier(&heap[child], &heap[i])) return;
+        swap(&heap[child], &heap[i]);
+        i = child;
+    }
+}
+
+static np_timer take_at(np_timers *timers, uint32_t i)
+{
+    np_timer taken = timers->heap[i];
+    timers->count--;
+    timers->heap[i] = timers->heap[timers->count];
+    if (i < timers->count) {
+        rise(timers, i);
+        sink(timers, i);
+    }
+    return taken;
+}
+
+bool np_timers_set(np_timers *timers, nplug_time due, np_timer_kind kind, uint32_t a, uint32_t b)
+{
+    np_timer *timer = &timers->heap[timers->count];
+
+    if (timers->count == timers->size) return false;
+    timer->due = due;
+    timer->order = timers->order++;
+    timer->kind = (uint16_t)kind;
+    timer->a = (uint16_t)a;
+    timer->b = b;
+    rise(timers, timers->count++);
+    return true;
+}
+
+void np_timers_cancel(np_timers *timers, np_timer_kind kind, uint32_t a, uint32_t b)
+{
+    for (uint32_t i = 0; i < timers->count; i++) {
+        const np_timer *timer = &timers->heap[i];
+        if (timer->kind != kind || timer->a != a || timer->b != b) continue;
+        take_at(timers, i);
+        return;
+    }
+}
+
+nplug_time np_timers_next(const np_timers *timers)
+{
+    return timers->count ? timers->heap[0].due : UINT64_MAX;
+}
+
+np_timer np_timers_take(np_timers *timers)
+{
+    return take_at(timers, 0);
+}

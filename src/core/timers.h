@@ -1,0 +1,39 @@
+/* One queue of timers, earliest first. */
+#ifndef NP_TIMERS_H
+#define NP_TIMERS_H
+
+#include "memory.h"
+#include "nestplug/base.h"
+
+/* Who set a timer, and so who hears it. */
+typedef enum np_timer_kind {
+    NP_TIMER_HOLD = 1 /* sources: a press has lasted; a = player, b = binding */
+} np_timer_kind;
+
+typedef struct np_timer {
+    nplug_time due;
+    uint32_t order; /* of two that fall due together, the one set first comes first */
+    uint16_t kind, a;
+    uint32_t b;
+} np_timer;
+
+typedef struct np_timers {
+    np_timer *heap;
+    uint32_t size, count, order;
+} np_timers;
+
+void np_timers_layout(np_timers *timers, np_carve *carve, uint32_t size);
+
+/* Sets a timer; false where there is no room. */
+bool np_timers_set(np_timers *timers, nplug_time due, np_timer_kind kind, uint32_t a, uint32_t b);
+
+/* Takes a timer out before it fell due; nothing where it is not there. */
+void np_timers_cancel(np_timers *timers, np_timer_kind kind, uint32_t a, uint32_t b);
+
+/* The time of the earliest timer; UINT64_MAX where there is none. */
+nplug_time np_timers_next(const np_timers *timers);
+
+/* Takes the earliest timer out. */
+np_timer np_timers_take(np_timers *timers);
+
+#endif

@@ -1,0 +1,20 @@
+/* Names of signals' codes as files write them. */
+#ifndef NF_CODES_H
+#define NF_CODES_H
+
+#include "nestplug/report.h"
+
+/* The code spaces by their words in files, in the order of nplug_space. */
+extern const char *const nf_space_names[NPLUG_SPACES];
+
+/* The number of a code by its name in a space: in `evdev` the names of the Linux kernel's input
+ * interface (BTN_SOUTH, ABS_X, REL_WHEEL), type << 16 | code; false where there is none. */
+bool nf_code_from_name(nplug_space space, const char *name, uint32_t *code);
+
+/* The names of a space, for suggestions, and how far apart in bytes; NULL where it has none. */
+const char *const *nf_code_names(nplug_space space, size_t *count, size_t *stride);
+
+/* The name of a code; NULL where it has none. */
+const char *nf_code_name(nplug_space space, uint32_t code);
+
+#endif

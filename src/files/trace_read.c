@@ -1,0 +1,464 @@
+#include "codes.h"
+#include "trace_format.h"
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+/* Where in the text a move or a record stands. */
+typedef struct line_of {
+    size_t at, length;
+    uint32_t number;
+} line_of;
+
+struct nplug_trace {
+    char *text;
+    nplug_trace_header header;
+    bool headed;    /* the header was read */
+    bool recorded;  /* the lines are records, not moves */
+    nplug_move *moves;
+    json_t **roots; /* of the moves: they own the moves' texts */
+    size_t move_count;
+    nplug_record *records;
+    size_t record_count;
+    line_of *lines; /* of the moves, or of the records */
+    size_t room;
+    nplug_time last; /* time of the last move */
+};
+
+/* --- moves ---------------------------------------------------------------------------------- */
+
+typedef struct move_form {
+    const char *word; /* the member that tells which move it is */
+    const nf_field *fields;
+    size_t count;
+} move_form;
+
+static const nf_field arrive_fields[] = {{"t", NF_INTEGER, true},
+                                         {"arrive", NF_STRING, true},
+                                         {"model", NF_STRING, true},
+                                         {"serial", NF_STRING, false},
+                                         {"socket", NF_STRING, false}};
+static const nf_field depart_fields[] = {{"t", NF_INTEGER, true}, {"depart", NF_STRING, true}};
+static const nf_field press_fields[] = {{"t", NF_INTEGER, true},
+                                        {"press", NF_STRING, true},
+                                        {"on", NF_STRING, true},
+                                        {"for", NF_INTEGER, false}};
+static const nf_field release_fields[] = {
+    {"t", NF_INTEGER, true}, {"release", NF_STRING, true}, {"on", NF_STRING, true}};
+static const nf_field sweep_fields[] = {{"t", NF_INTEGER, true},
+                                        {"sweep", NF_STRING, true},
+                                        {"on", NF_STRING, true},
+                                        {"to", NF_ANY, true},
+                                        {"over", NF_INTEGER, false}};
+static const nf_field signal_fields[] = {{"t", NF_INTEGER, true},
+                                         {"signal", NF_ANY, true},
+                                         {"on", NF_STRING, true},
+                                         {"value", NF_INTEGER, true}};
+static const nf_field end_fields[] = {{"t", NF_INTEGER, true}, {"end", NF_BOOL, true}};
+
+/* In the order of nplug_move_kind. */
+static const move_form forms[] = {
+    {"arrive", arrive_fields, NF_COUNT(arrive_fields)},
+    {"depart", depart_fields, NF_COUNT(depart_fields)},
+    {"press", press_fields, NF_COUNT(press_fields)},
+    {"release", release_fields, NF_COUNT(release_fields)},
+    {"sweep", sweep_fields, NF_COUNT(sweep_fields)},
+    {"signal", signal_fields, NF_COUNT(signal_fields)},
+    {"end", end_fields, NF_COUNT(end_fields)},
+};
+
+static nplug_time read_time(nf_doc *doc, const char *name)
+{
+    json_int_t value = json_integer_value(json_object_get(doc->root, name));
+    char pointer[32];
+
+    snprintf(pointer, sizeof pointer, "/%s", name);
+    if (value < 0) nf_error(doc, pointer, "\"%s\" must be 0 or more microseconds", name);
+    return value < 0 ? 0 : (nplug_time)value;
+}
+
+static float read_component(nf_doc *doc, const json_t *value, const char *pointer)
+{
+    double number = json_number_value(value);
+
+    if (!json_is_number(value) || number < -1.0 || number > 1.0)
+        nf_error(doc, pointer, "a number from -1 to 1 is expected");
+    return (float)number;
+}
+
+/* "to": a number, or [x, y]. */
+static void read_target(nf_doc *doc, nplug_move *move)
+{
+    const json_t *to = json_object_get(doc->root, "to");
+
+    if (!to) return;
+    if (!json_is_array(to)) {
+        move->x = read_component(doc, to, "/to");
+        return;
+    }
+    if (json_array_size(to) != 2) {
+        nf_error(doc, "/to", "\"to\" must be a number or two: [x, y]");
+        return;
+    }
+    move->x = read_component(doc, json_array_get(to, 0), "/to/0");
+    move->y = read_component(doc, json_array_get(to, 1), "/to/1");
+}
+
+/* "signal": the name of a code, or an index. */
+static void read_signal(nf_doc *doc, nplug_move *move)
+{
+    const json_t *signal = json_object_get(doc->root, "signal");
+    size_t count, stride;
+    const char *const *names = nf_code_names(NPLUG_SPACE_EVDEV, &count, &stride);
+    char near[96];
+
+    move->value = (int32_t)json_integer_value(json_object_get(doc->root, "value"));
+    if (json_is_integer(signal) && json_integer_value(signal) >= 0 &&
+        json_integer_value(signal) < 65536) {
+        move->code = (uint32_t)json_integer_value(signal);
+        move->space = NPLUG_SPACE_PLAIN;
+        return;
+    }
+    move->space = NPLUG_SPACE_EVDEV;
+    if (!json_is_string(signal))
+        nf_error(doc, "/signal", "\"signal\" must be a code's name (ABS_X) or an index from 0");
+    else if (!nf_code_from_name(NPLUG_SPACE_EVDEV, json_string_value(signal), &move->code))
+        nf_error(doc, "/signal", "\"%s\" is no code of evdev%s", json_string_value(signal),
+                 nf_nearest(names, count, stride, json_string_value(signal), near, sizeof near));
+}
+
+static void read_move_body(nf_doc *doc, nplug_move *move)
+{
+    const char *form = forms[move->kind].word;
+
+    move->time = read_time(doc, "t");
+    move->on = nf_string(doc->root, "on", NULL);
+    move->what = nf_string(doc->root, form, NULL);
+    if (move->kind == NPLUG_MOVE_ARRIVE || move->kind == NPLUG_MOVE_DEPART) {
+        move->on = move->what;
+        move->what = nf_string(doc->root, "model", NULL);
+        move->serial = nf_string(doc->root, "serial", NULL);
+        move->socket = nf_string(doc->root, "socket", NULL);
+    }
+    if (move->kind == NPLUG_MOVE_PRESS) move->span = read_time(doc, "for");
+    if (move->kind == NPLUG_MOVE_SWEEP) {
+        move->span = read_time(doc, "over");
+        read_target(doc, move);
+    }
+    if (move->kind == NPLUG_MOVE_SIGNAL) read_signal(doc, move);
+}
+
+static int form_of(const json_t *root)
+{
+    for (size_t i = 0; i < NF_COUNT(forms); i++)
+        if (json_object_get(root, forms[i].word)) return (int)i;
+    return -1;
+}
+
+static void read_move(nf_doc *doc, nplug_trace *trace)
+{
+    nplug_move *move = &trace->moves[trace->move_count];
+    int form = form_of(doc->root);
+
+    if (form < 0) {
+        nf_error(doc, "", "what happens here? One of \"arrive\", \"depart\", \"press\", "
+                          "\"release\", \"sweep\", \"signal\", \"end\" is expected");
+        return;
+    }
+    nf_check(doc, doc->root, "", forms[form].fields, forms[form].count);
+    if (doc->failed) return;
+    memset(move, 0, sizeof *move);
+    move->kind = (uint32_t)form;
+    read_move_body(doc, move);
+    if (move->time < trace->last)
+        nf_error(doc, "/t", "\"t\" goes back from %llu: moves stand in order of time",
+                 (unsigned long long)trace->last);
+    trace->last = move->time;
+    trace->roots[trace->move_count++] = json_incref(doc->root);
+}
+
+/* --- records -------------------------------------------------------------------------------- */
+
+static const nf_field step_fields[] = {{"step", NF_INTEGER, true}};
+static const nf_field command_fields[] = {
+    {"command", NF_STRING, true},  {"device", NF_INTEGER, false}, {"player", NF_INTEGER, false},
+    {"number", NF_INTEGER, false}, {"strong", NF_INTEGER, false}, {"weak", NF_INTEGER, false},
+    {"control", NF_INTEGER, false}, {"on", NF_INTEGER, false}};
+static const nf_field report_fields[] = {
+    {"t", NF_INTEGER, true},        {"port", NF_INTEGER, true},
+    {"device", NF_INTEGER, true},   {"says", NF_STRING, false},
+    {"signal", NF_INTEGER, false},  {"flags", NF_INTEGER, false},
+    {"value", NF_INTEGER, false},   {"bytes", NF_STRING, false},
+    {"bus", NF_INTEGER, false},     {"vendor", NF_INTEGER, false},
+    {"product", NF_INTEGER, false}, {"version", NF_INTEGER, false},
+    {"signals", NF_INTEGER, false}, {"times", NF_INTEGER, false},
+    {"code", NF_INTEGER, false},    {"min", NF_INTEGER, false},
+    {"max", NF_INTEGER, false},     {"space", NF_INTEGER, false},
+    {"nature", NF_INTEGER, false},  {"flat", NF_INTEGER, false},
+    {"fuzz", NF_INTEGER, false},    {"resolution", NF_INTEGER, false}};
+
+static void read_bytes(nf_doc *doc, char *into, size_t size)
+{
+    const char *hex = nf_string(doc->root, "bytes", "");
+
+    if (strlen(hex) > 2 * size || strlen(hex) % 2 ||
+        strspn(hex, "0123456789abcdef") != strlen(hex)) {
+        nf_error(doc, "/bytes", "\"bytes\" must be at most %u bytes in hexadecimal",
+                 (unsigned)size);
+        return;
+    }
+    for (size_t i = 0; hex[2 * i]; i++) {
+        unsigned byte = 0;
+        sscanf(hex + 2 * i, "%2x", &byte);
+        into[i] = (char)byte;
+    }
+}
+
+static void read_report(nf_doc *doc, nplug_record *record)
+{
+    const char *word = nf_string(doc->root, "says", nf_says[0]);
+    int kind = nf_word(nf_says, NF_COUNT(nf_says), word);
+    json_int_t port = json_integer_value(json_object_get(doc->root, "port"));
+    size_t count;
+    const nf_number *numbers;
+
+    if (kind < 0) nf_error(doc, "/says", "\"%s\" is nothing that a report says", word);
+    if (port < 0 || port > 31) nf_error(doc, "/port", "\"port\" must be 0 to 31");
+    if (doc->failed) return;
+    record->kind = NPLUG_RECORD_REPORT;
+    record->port = (uint8_t)port;
+    record->as.report.kind = (uint8_t)kind;
+    nf_numbers_read(doc, doc->root, "", nf_report_numbers, nf_report_number_count,
+                    &record->as.report);
+    numbers = nf_kind_numbers((unsigned)kind, &count);
+    nf_numbers_read(doc, doc->root, "", numbers, count, &record->as.report);
+    if (kind == NPLUG_REPORT_TEXT)
+        read_bytes(doc, record->as.report.as.text, sizeof record->as.report.as.text);
+    if (record->as.report.device > NPLUG_PORT_DEVICE_MAX && kind != NPLUG_REPORT_STALE)
+        nf_error(doc, "/device", "\"device\" must be 0 to %u", NPLUG_PORT_DEVICE_MAX);
+}
+
+static void read_command(nf_doc *doc, nplug_record *record)
+{
+    const char *word = nf_string(doc->root, "command", "");
+    int kind = nf_word(nf_commands, NF_COUNT(nf_commands), word);
+
+    if (kind < 1) nf_error(doc, "/command", "\"%s\" is no command", word);
+    record->kind = NPLUG_RECORD_COMMAND;
+    record->as.command.kind = kind < 1 ? 0 : (uint32_t)kind;
+    nf_numbers_read(doc, doc->root, "", nf_command_numbers, nf_command_number_count,
+                    &record->as.command);
+}
+
+static void read_record(nf_doc *doc, nplug_trace *trace)
+{
+    nplug_record *record = &trace->records[trace->record_count];
+    bool step = json_object_get(doc->root, "step") != NULL;
+    bool command = json_object_get(doc->root, "command") != NULL;
+
+    memset(record, 0, sizeof *record);
+    if (step) {
+        nf_check(doc, doc->root, "", step_fields, NF_COUNT(step_fields));
+        record->kind = NPLUG_RECORD_STEP;
+        if (!doc->failed) record->as.step = read_time(doc, "step");
+    } else if (command) {
+        nf_check(doc, doc->root, "", command_fields, NF_COUNT(command_fields));
+        if (!doc->failed) read_command(doc, record);
+    } else {
+        nf_check(doc, doc->root, "", report_fields, NF_COUNT(report_fields));
+        if (!doc->failed) read_report(doc, record);
+    }
+    trace->record_count++;
+}
+
+/* --- lines ---------------------------------------------------------------------------------- */
+
+static const nf_field header_fields[] = {
+    {"nestplug", NF_STRING, true}, {"version", NF_INTEGER, true}, {"library", NF_STRING, false},
+    {"game", NF_STRING, false},    {"limits", NF_OBJECT, false},  {"about", NF_STRING, false}};
+
+static void read_header(nf_doc *doc, nplug_trace *trace)
+{
+    const json_t *limits = json_object_get(doc->root, "limits");
+
+    nf_check(doc, doc->root, "", header_fields, NF_COUNT(header_fields));
+    if (doc->failed) return;
+    if (strcmp(nf_string(doc->root, "nestplug", ""), "trace") != 0)
+        nf_error(doc, "/nestplug", "\"trace\" is expected: this file is something else");
+    if (json_integer_value(json_object_get(doc->root, "version")) != NF_TRACE_VERSION)
+        nf_error(doc, "/version", "this library reads version %d of traces", NF_TRACE_VERSION);
+    trace->headed = true;
+    if (!limits) return;
+    trace->recorded = true;
+    trace->header.limits.size = (uint32_t)sizeof(nplug_limits);
+    nf_numbers_read(doc, limits, "/limits", nf_limit_numbers, nf_limit_number_count,
+                    &trace->header.limits);
+    trace->header.game = strtoull(nf_string(doc->root, "game", "0"), NULL, 16);
+}
+
+static void *grown(void *list, size_t room, size_t size)
+{
+    void *larger = realloc(list, room * size);
+    if (!larger) free(list);
+    return larger;
+}
+
+static bool make_room(nplug_trace *trace)
+{
+    size_t used = trace->recorded ? trace->record_count : trace->move_count;
+
+    if (used < trace->room) return true;
+    trace->room = trace->room ? 2 * trace->room : 256;
+    trace->lines = (line_of *)grown(trace->lines, trace->room, sizeof *trace->lines);
+    if (trace->recorded) {
+        trace->records =
+            (nplug_record *)grown(trace->records, trace->room, sizeof *trace->records);
+        return trace->records && trace->lines;
+    }
+    trace->moves = (nplug_move *)grown(trace->moves, trace->room, sizeof *trace->moves);
+    trace->roots = (json_t **)grown(trace->roots, trace->room, sizeof *trace->roots);
+    if (!trace->moves || !trace->roots) trace->move_count = 0;
+    return trace->moves && trace->roots && trace->lines;
+}
+
+/* One line; false where there is no memory left. */
+static bool read_line(nplug_trace *trace, line_of line, nplug_notes *notes, bool *failed)
+{
+    nf_doc doc = {trace->text + line.at, line.length, line.number, NULL, notes, false};
+    size_t place;
+
+    if (!make_room(trace)) return false;
+    place = trace->recorded ? trace->record_count : trace->move_count;
+    trace->lines[place] = line;
+    if (nf_doc_parse(&doc)) {
+        if (!json_is_object(doc.root))
+            nf_error(&doc, "", "an object is expected on each line");
+        else if (!trace->headed)
+            read_header(&doc, trace);
+        else if (trace->recorded)
+            read_record(&doc, trace);
+        else
+            read_move(&doc, trace);
+        json_decref(doc.root);
+    }
+    *failed |= doc.failed;
+    return true;
+}
+
+static bool is_blank(const char *text, size_t length)
+{
+    for (size_t i = 0; i < length; i++)
+        if (!strchr(" \t\r", text[i])) return false;
+    return true;
+}
+
+/* All lines; a wrong one does not keep the later ones from being read, a wrong header does. */
+static nplug_result read_lines(nplug_trace *trace, size_t length, nplug_notes *notes)
+{
+    nf_place whole = {0, 0};
+    line_of line = {0, 0, 1};
+    bool failed = false;
+
+    for (; line.at < length; line.at += line.length + 1, line.number++) {
+        const char *end = (const char *)memchr(trace->text + line.at, '\n', length - line.at);
+        line.length = end ? (size_t)(end - trace->text) - line.at : length - line.at;
+        if (is_blank(trace->text + line.at, line.length)) continue;
+        if (!read_line(trace, line, notes, &failed)) return NPLUG_ERR_MEMORY;
+        if (!trace->headed) return NPLUG_ERR_FORMAT;
+    }
+    if (!trace->headed) {
+        nf_notes_add(notes, whole, false,
+                     "is empty: {\"nestplug\": \"trace\", \"version\": 1} is expected first");
+        failed = true;
+    }
+    return failed ? NPLUG_ERR_FORMAT : NPLUG_OK;
+}
+
+static nplug_result parse_owned(char *text, size_t length, nplug_trace **out, nplug_notes *notes)
+{
+    nplug_trace *trace = (nplug_trace *)calloc(1, sizeof *trace);
+    nplug_result result = NPLUG_ERR_MEMORY;
+
+    if (trace) {
+        trace->text = text;
+        result = read_lines(trace, length, notes);
+        if (result == NPLUG_OK)
+            *out = trace;
+        else
+            nplug_trace_free(trace);
+    } else {
+        free(text);
+    }
+    return result;
+}
+
+nplug_result nplug_trace_read(const char *path, nplug_trace **trace, nplug_notes *notes)
+{
+    size_t length;
+    char *text;
+
+    if (!path || !trace || !notes) return NPLUG_ERR_ARGUMENT;
+    *trace = NULL;
+    nf_notes_begin(notes, path);
+    text = nf_read_file(path, &length, notes);
+    return text ? parse_owned(text, length, trace, notes) : NPLUG_ERR_FILE;
+}
+
+nplug_result nplug_trace_parse(const char *text, size_t length, const char *name,
+                               nplug_trace **trace, nplug_notes *notes)
+{
+    char *copy;
+
+    if (!text || !name || !trace || !notes) return NPLUG_ERR_ARGUMENT;
+    *trace = NULL;
+    nf_notes_begin(notes, name);
+    copy = (char *)malloc(length + 1);
+    if (!copy) return NPLUG_ERR_MEMORY;
+    memcpy(copy, text, length);
+    copy[length] = 0;
+    return parse_owned(copy, length, trace, notes);
+}
+
+void nplug_trace_free(nplug_trace *trace)
+{
+    if (!trace) return;
+    for (size_t i = 0; i < trace->move_count; i++)
+        json_decref(trace->roots[i]);
+    free(trace->roots);
+    free(trace->moves);
+    free(trace->records);
+    free(trace->lines);
+    free(trace->text);
+    free(trace);
+}
+
+const nplug_move *nplug_trace_moves(const nplug_trace *trace, size_t *count)
+{
+    *count = trace->move_count;
+    return trace->moves;
+}
+
+const nplug_record *nplug_trace_records(const nplug_trace *trace, size_t *count)
+{
+    *count = trace->record_count;
+    return trace->records;
+}
+
+nplug_trace_header nplug_trace_head(const nplug_trace *trace)
+{
+    return trace->header;
+}
+
+void nplug_trace_blame(const nplug_trace *trace, size_t index, const char *member,
+                       const char *text, nplug_notes *notes)
+{
+    size_t count = trace->recorded ? trace->record_count : trace->move_count;
+    nf_place place;
+    char pointer[64];
+
+    if (index >= count) return;
+    snprintf(pointer, sizeof pointer, "/%s", member);
+    place = nf_locate(trace->text + trace->lines[index].at, trace->lines[index].length, pointer);
+    place.line += trace->lines[index].number - 1;
+    nf_notes_add(notes, place, false, text);
+}

@@ -1,0 +1,560 @@
+/* The sim port: moves wait in order of time; what is due becomes reports in the model's numbers. */
+#include "nestplug/sim.h"
+#include <stdio.h>
+#include <string.h>
+
+#define SIGNALS_MAX 160
+#define ALIGNMENT   ((size_t)16)
+
+typedef struct sim_device {
+    const nplug_sim_model *model; /* NULL: a free place */
+    char name[NPLUG_SIM_NAME_SIZE];
+    int32_t raw[SIGNALS_MAX];
+    float at[SIGNALS_MAX]; /* where each signal was moved to, physically */
+    bool owes_resync;
+    uint32_t effect_count;
+    nplug_effect effect;
+} sim_device;
+
+typedef struct sim_move {
+    nplug_time due;   /* when it is next to be looked at */
+    nplug_time start; /* of a sweep under way */
+    uint32_t order;
+    uint32_t kind;
+    bool under_way;
+    nplug_time span;
+    nplug_vec2 from, to;
+    int32_t value;
+    uint32_t code, space;
+    char on[NPLUG_SIM_NAME_SIZE], what[NPLUG_SIM_NAME_SIZE];
+    char serial[NPLUG_SIM_NAME_SIZE], socket[NPLUG_SIM_NAME_SIZE];
+} sim_move;
+
+struct nplug_sim {
+    nplug_sim_limits limits;
+    nplug_ring *ring;
+    sim_device *devices;
+    sim_move *moves; /* in order of time, the earliest last */
+    uint32_t move_count, order;
+    nplug_time now;
+    uint32_t failures;
+    char failure[160];
+};
+
+/* --- opening -------------------------------------------------------------------------------- */
+
+static size_t rounded(size_t size)
+{
+    return (size + ALIGNMENT - 1) & ~(ALIGNMENT - 1);
+}
+
+size_t nplug_sim_memory_needed(nplug_sim_limits limits)
+{
+    if (limits.devices == 0 || limits.moves == 0) return 0;
+    return rounded(sizeof(nplug_sim)) + rounded(limits.devices * sizeof(sim_device)) +
+           rounded(limits.moves * sizeof(sim_move));
+}
+
+nplug_sim *nplug_sim_open(nplug_sim_limits limits, void *block, size_t size)
+{
+    size_t needed = nplug_sim_memory_needed(limits);
+    nplug_sim *sim = (nplug_sim *)block;
+
+    if (!block || needed == 0 || size < needed) return NULL;
+    memset(block, 0, needed);
+    sim->limits = limits;
+    sim->devices = (sim_device *)((char *)block + rounded(sizeof *sim));
+    sim->moves = (sim_move *)((char *)sim->devices + rounded(limits.devices * sizeof(sim_device)));
+    return sim;
+}
+
+static nplug_result start(void *self, nplug_ring *ring)
+{
+    ((nplug_sim *)self)->ring = ring;
+    return NPLUG_OK;
+}
+
+/* --- the queue of moves --------------------------------------------------------------------- */
+
+/* Puts a move behind those that are due at the same time. */
+static nplug_result queue(nplug_sim *sim, const sim_move *move)
+{
+    uint32_t at = sim->move_count;
+
+    if (sim->move_count == sim->limits.moves) return NPLUG_ERR_FULL;
+    while (at && sim->moves[at - 1].due <= move->due)
+        at--;
+    memmove(&sim->moves[at + 1], &sim->moves[at], (sim->move_count - at) * sizeof *move);
+    sim->moves[at] = *move;
+    sim->moves[at].order = sim->order++;
+    sim->move_count++;
+    return NPLUG_OK;
+}
+
+static const nplug_sim_model *model_of(const char *name)
+{
+    uint32_t count;
+    const nplug_sim_model *models = nplug_sim_models(&count);
+
+    for (uint32_t i = 0; i < count; i++)
+        if (strcmp(models[i].name, name) == 0) return &models[i];
+    return NULL;
+}
+
+static bool copy(char *into, const char *from, bool required)
+{
+    if (!from) return !required;
+    if (strlen(from) >= NPLUG_SIM_NAME_SIZE) return false;
+    strcpy(into, from);
+    return true;
+}
+
+nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move)
+{
+    sim_move one = {0};
+    bool ends, names_what;
+
+    if (!sim || !move || move->kind > NPLUG_MOVE_END) return NPLUG_ERR_ARGUMENT;
+    ends = move->kind == NPLUG_MOVE_END;
+    names_what = !ends && move->kind != NPLUG_MOVE_DEPART && move->kind != NPLUG_MOVE_SIGNAL;
+    one.due = move->time;
+    one.kind = move->kind;
+    one.span = move->span;
+    one.to.x = move->x;
+    one.to.y = move->y;
+    one.value = move->value;
+    one.code = move->code;
+    one.space = move->space;
+    if (!copy(one.on, move->on, !ends) || !copy(one.what, move->what, names_what) ||
+        !copy(one.serial, move->serial, false) || !copy(one.socket, move->socket, false))
+        return NPLUG_ERR_ARGUMENT;
+    if (move->kind == NPLUG_MOVE_ARRIVE && !model_of(move->what)) return NPLUG_ERR_UNKNOWN;
+    return queue(sim, &one);
+}
+
+static nplug_result simple(nplug_sim *sim, nplug_move_kind kind, nplug_time time,
+                           const char *device, const char *what, nplug_time span)
+{
+    nplug_move move = {0};
+
+    move.kind = (uint32_t)kind;
+    move.time = time;
+    move.on = device;
+    move.what = what;
+    move.span = span;
+    return nplug_sim_move(sim, &move);
+}
+
+nplug_result nplug_sim_plug(nplug_sim *sim, nplug_time time, const char *device, const char *model)
+{
+    return simple(sim, NPLUG_MOVE_ARRIVE, time, device, model, 0);
+}
+
+nplug_result nplug_sim_unplug(nplug_sim *sim, nplug_time time, const char *device)
+{
+    return simple(sim, NPLUG_MOVE_DEPART, time, device, NULL, 0);
+}
+
+nplug_result nplug_sim_press(nplug_sim *sim, nplug_time time, const char *device,
+                             const char *control, nplug_time span)
+{
+    return simple(sim, NPLUG_MOVE_PRESS, time, device, control, span);
+}
+
+nplug_result nplug_sim_release(nplug_sim *sim, nplug_time time, const char *device,
+                               const char *control)
+{
+    return simple(sim, NPLUG_MOVE_RELEASE, time, device, control, 0);
+}
+
+nplug_result nplug_sim_sweep(nplug_sim *sim, nplug_time time, const char *device,
+                             const char *control, nplug_vec2 to, nplug_time span)
+{
+    nplug_move move = {0};
+
+    move.kind = NPLUG_MOVE_SWEEP;
+    move.time = time;
+    move.on = device;
+    move.what = control;
+    move.span = span;
+    move.x = to.x;
+    move.y = to.y;
+    return nplug_sim_move(sim, &move);
+}
+
+nplug_time nplug_sim_last(const nplug_sim *sim)
+{
+    nplug_time last = 0;
+
+    for (uint32_t i = 0; sim && i < sim->move_count; i++) {
+        const sim_move *move = &sim->moves[i];
+        nplug_time end = (move->under_way ? move->start : move->due) + move->span;
+        if (end > last) last = end;
+    }
+    return last;
+}
+
+/* --- what cannot be done -------------------------------------------------------------------- */
+
+/* A move that cannot be done is told, and is over. */
+static bool fail(nplug_sim *sim, const sim_move *move, const char *why, const char *word)
+{
+    if (sim->failures++ == 0)
+        snprintf(sim->failure, sizeof sim->failure, "at %llu us: %s \"%s\"",
+                 (unsigned long long)move->due, why, word);
+    return true;
+}
+
+uint32_t nplug_sim_failures(const nplug_sim *sim, const char **text)
+{
+    if (text) *text = sim->failure;
+    return sim->failures;
+}
+
+/* --- reports -------------------------------------------------------------------------------- */
+
+static sim_device *device_of(const nplug_sim *sim, const char *name)
+{
+    for (uint32_t i = 0; i < sim->limits.devices; i++)
+        if (sim->devices[i].model && strcmp(sim->devices[i].name, name) == 0)
+            return &sim->devices[i];
+    return NULL;
+}
+
+static nplug_report report_of(const nplug_sim *sim, const sim_device *device, nplug_time time,
+                              nplug_report_kind kind)
+{
+    nplug_report report = {0};
+
+    report.time = time;
+    report.device = (uint32_t)(device - sim->devices);
+    report.kind = (uint8_t)kind;
+    return report;
+}
+
+static nplug_report value_of(const nplug_sim *sim, const sim_device *device, nplug_time time,
+                             uint16_t signal, int32_t raw)
+{
+    nplug_report report = report_of(sim, device, time, NPLUG_REPORT_VALUE);
+    uint8_t nature = device->model->signals[signal].nature;
+
+    report.signal = signal;
+    report.as.value = raw;
+    if (nature == NPLUG_NATURE_AXIS || nature == NPLUG_NATURE_DELTA)
+        report.flags = NPLUG_REPORT_MOVES;
+    return report;
+}
+
+/* Pushes reports of which each is a group for itself. */
+static void push(nplug_sim *sim, const nplug_report *report)
+{
+    nplug_push(sim->ring, report, 1);
+}
+
+static size_t text_slots(const char *text)
+{
+    return (strlen(text) + 15) / 16;
+}
+
+static void push_text(nplug_sim *sim, nplug_report report, nplug_text text, const char *from)
+{
+    report.kind = NPLUG_REPORT_TEXT;
+    report.signal = (uint16_t)text;
+    for (; *from; from += strlen(from) < 16 ? strlen(from) : 16) {
+        memset(report.as.text, 0, sizeof report.as.text);
+        memcpy(report.as.text, from, strlen(from) < 16 ? strlen(from) : 16);
+        push(sim, &report);
+    }
+}
+
+static void push_arrival(nplug_sim *sim, const sim_device *device, const sim_move *move)
+{
+    const nplug_sim_model *model = device->model;
+    nplug_report report = report_of(sim, device, move->due, NPLUG_REPORT_ARRIVE);
+
+    report.as.arrive.bus = model->bus;
+    report.as.arrive.vendor = model->vendor;
+    report.as.arrive.product = model->product;
+    report.as.arrive.version = model->version;
+    report.as.arrive.signals = model->signal_count;
+    push(sim, &report);
+    push_text(sim, report, NPLUG_TEXT_NAME, model->device);
+    push_text(sim, report, NPLUG_TEXT_SERIAL, move->serial);
+    push_text(sim, report, NPLUG_TEXT_SOCKET, move->socket);
+    for (uint16_t i = 0; i < model->signal_count; i++) {
+        report = report_of(sim, device, move->due, NPLUG_REPORT_SIGNAL);
+        report.signal = i;
+        report.as.signal.code = model->signals[i].code;
+        report.as.signal.min = model->signals[i].min;
+        report.as.signal.max = model->signals[i].max;
+        report.as.signal.space = model->signals[i].space;
+        report.as.signal.nature = model->signals[i].nature;
+        push(sim, &report);
+    }
+    report = report_of(sim, device, move->due, NPLUG_REPORT_READY);
+    push(sim, &report);
+}
+
+/* --- moves, each true when it is done and false where it must wait for room ------------------- */
+
+static bool arrive(nplug_sim *sim, const sim_move *move)
+{
+    const nplug_sim_model *model = model_of(move->what);
+    sim_device *device = NULL;
+    size_t needed = 3u + model->signal_count + text_slots(model->device) +
+                    text_slots(move->serial) + text_slots(move->socket);
+
+    if (device_of(sim, move->on)) return fail(sim, move, "there is already a device", move->on);
+    for (uint32_t i = 0; !device && i < sim->limits.devices; i++)
+        if (!sim->devices[i].model) device = &sim->devices[i];
+    if (!device || model->signal_count > SIGNALS_MAX)
+        return fail(sim, move, "there is no room for", move->on);
+    if (nplug_ring_room(sim->ring) < needed) return false;
+    memset(device, 0, sizeof *device);
+    device->model = model;
+    strcpy(device->name, move->on);
+    for (uint16_t i = 0; i < model->signal_count; i++)
+        device->raw[i] = model->signals[i].rest;
+    push_arrival(sim, device, move);
+    return true;
+}
+
+static bool depart(nplug_sim *sim, sim_device *device, const sim_move *move)
+{
+    nplug_report report = report_of(sim, device, move->due, NPLUG_REPORT_DEPART);
+
+    if (nplug_push(sim->ring, &report, 1) == NPLUG_ERR_FULL) return false;
+    device->model = NULL;
+    return true;
+}
+
+/* A key's signal, by the W3C code of the key at that place. */
+static bool key_signal(const nplug_sim_model *model, const char *name, nplug_sim_control *control)
+{
+    char full[NPLUG_SIM_NAME_SIZE + 8];
+    nplug_control key;
+
+    snprintf(full, sizeof full, "%s:%s", model->key_class, name);
+    key = nplug_control_from_name(full, (size_t)-1);
+    for (uint16_t i = 0; key && i < model->signal_count; i++) {
+        if ((model->signals[i].code & 0xffffu) != NPLUG_CONTROL_PLACE(key)) continue;
+        memset(control, 0, sizeof *control);
+        control->signal = i;
+        control->high = 1;
+        return true;
+    }
+    return false;
+}
+
+/* The signals that a control moves: at most two.  Returns how many. */
+static unsigned find_control(const nplug_sim_model *model, const char *name,
+                             nplug_sim_control found[2])
+{
+    unsigned count = 0;
+
+    if (model->key_class) return key_signal(model, name, &found[0]);
+    for (uint16_t i = 0; count < 2 && i < model->control_count; i++)
+        if (strcmp(model->controls[i].name, name) == 0) found[count++] = model->controls[i];
+    return count;
+}
+
+static int32_t raw_at(const nplug_sim_control *control, float at)
+{
+    double way = at < 0 ? (double)control->rest - control->low : (double)control->high - control->rest;
+    double raw = control->rest + way * (double)at;
+
+    return (int32_t)(raw < 0 ? raw - 0.5 : raw + 0.5);
+}
+
+/* Brings a control's signals to a position, as one group. */
+static bool place(nplug_sim *sim, sim_device *device, const nplug_sim_control *controls,
+                  unsigned count, nplug_vec2 to, nplug_time time)
+{
+    nplug_report group[2] = {{0}};
+
+    for (unsigned i = 0; i < count; i++) {
+        float at = controls[i].component ? to.y : to.x;
+        group[i] = value_of(sim, device, time, controls[i].signal, raw_at(&controls[i], at));
+        if (i + 1 < count) group[i].flags |= NPLUG_REPORT_MORE;
+    }
+    if (nplug_push(sim->ring, group, count) == NPLUG_ERR_FULL) return false;
+    for (unsigned i = 0; i < count; i++) {
+        device->at[controls[i].signal] = controls[i].component ? to.y : to.x;
+        device->raw[controls[i].signal] = group[i].as.value;
+    }
+    return true;
+}
+
+static bool press(nplug_sim *sim, sim_device *device, const sim_move *move)
+{
+    nplug_sim_control controls[2];
+    unsigned count = find_control(device->model, move->what, controls);
+    bool down = move->kind == NPLUG_MOVE_PRESS;
+    nplug_vec2 to = {down ? 1.0f : 0.0f, 0.0f};
+    sim_move release = *move;
+
+    if (count == 0) return fail(sim, move, "this model has no control", move->what);
+    if (count == 2) return fail(sim, move, "a stick is swept, not pressed:", move->what);
+    if (!place(sim, device, controls, count, to, move->due)) return false;
+    if (!down || move->span == 0) return true;
+    release.kind = NPLUG_MOVE_RELEASE;
+    release.due = move->due + move->span;
+    release.span = 0;
+    if (queue(sim, &release) != NPLUG_OK) fail(sim, move, "no room for the release of", move->what);
+    return true;
+}
+
+/* One report of a movement; the rest of it waits its turn. */
+static bool sweep(nplug_sim *sim, sim_device *device, const sim_move *move)
+{
+    nplug_sim_control controls[2];
+    unsigned count = find_control(device->model, move->what, controls);
+    sim_move rest = *move;
+    nplug_vec2 now = move->to;
+
+    if (count == 0) return fail(sim, move, "this model has no control", move->what);
+    if (!move->under_way) {
+        rest.under_way = true;
+        rest.start = move->due;
+        rest.from.x = device->at[controls[0].signal];
+        if (count == 2) rest.from.y = device->at[controls[1].signal];
+    }
+    if (rest.due - rest.start < rest.span) {
+        float part = (float)(rest.due - rest.start) / (float)rest.span;
+        now.x = rest.from.x + (rest.to.x - rest.from.x) * part;
+        now.y = rest.from.y + (rest.to.y - rest.from.y) * part;
+    }
+    if (!place(sim, device, controls, count, now, move->due)) return false;
+    if (rest.due - rest.start >= rest.span) return true;
+    rest.due += device->model->interval;
+    if (rest.due > rest.start + rest.span) rest.due = rest.start + rest.span;
+    if (queue(sim, &rest) != NPLUG_OK) fail(sim, move, "no room for the sweep of", move->what);
+    return true;
+}
+
+/* A raw signal, as it is; an index that was never declared is reported all the same. */
+static bool say(nplug_sim *sim, sim_device *device, const sim_move *move)
+{
+    const nplug_sim_model *model = device->model;
+    uint16_t signal = (uint16_t)move->code;
+    nplug_report report;
+
+    for (uint16_t i = 0; move->space != NPLUG_SPACE_PLAIN && i <= model->signal_count; i++) {
+        if (i == model->signal_count) return fail(sim, move, "no such signal on", device->name);
+        signal = i;
+        if (model->signals[i].space == move->space && model->signals[i].code == move->code) break;
+    }
+    if (signal >= model->signal_count) {
+        report = report_of(sim, device, move->due, NPLUG_REPORT_VALUE);
+        report.signal = signal;
+        report.as.value = move->value;
+        return nplug_push(sim->ring, &report, 1) != NPLUG_ERR_FULL;
+    }
+    report = value_of(sim, device, move->due, signal, move->value);
+    if (nplug_push(sim->ring, &report, 1) == NPLUG_ERR_FULL) return false;
+    if (model->signals[signal].nature != NPLUG_NATURE_DELTA) device->raw[signal] = move->value;
+    return true;
+}
+
+static bool do_move(nplug_sim *sim, const sim_move *move)
+{
+    sim_device *device;
+
+    if (move->kind == NPLUG_MOVE_END) return true;
+    if (move->kind == NPLUG_MOVE_ARRIVE) return arrive(sim, move);
+    device = device_of(sim, move->on);
+    /* A hand that still holds a pad which was unplugged lets go of it unheard. */
+    if (!device && (move->under_way || move->kind == NPLUG_MOVE_RELEASE)) return true;
+    if (!device) return fail(sim, move, "there is no device", move->on);
+    switch (move->kind) {
+    case NPLUG_MOVE_DEPART:
+        return depart(sim, device, move);
+    case NPLUG_MOVE_SWEEP:
+        return sweep(sim, device, move);
+    case NPLUG_MOVE_SIGNAL:
+        return say(sim, device, move);
+    default:
+        return press(sim, device, move);
+    }
+}
+
+static void push_state(nplug_sim *sim, sim_device *device)
+{
+    nplug_report mark = report_of(sim, device, sim->now, NPLUG_REPORT_RESYNC_BEGIN);
+
+    device->owes_resync = nplug_ring_room(sim->ring) < device->model->signal_count + 2u;
+    if (device->owes_resync) return;
+    push(sim, &mark);
+    for (uint16_t i = 0; i < device->model->signal_count; i++) {
+        nplug_report value = value_of(sim, device, sim->now, i, device->raw[i]);
+        value.flags = 0;
+        if (device->raw[i] != device->model->signals[i].rest) push(sim, &value);
+    }
+    mark.kind = NPLUG_REPORT_RESYNC_END;
+    push(sim, &mark);
+}
+
+static void pump(void *self, nplug_time now)
+{
+    nplug_sim *sim = (nplug_sim *)self;
+
+    sim->now = now;
+    for (uint32_t i = 0; i < sim->limits.devices; i++)
+        if (sim->devices[i].model && sim->devices[i].owes_resync) push_state(sim, &sim->devices[i]);
+    while (sim->move_count && sim->moves[sim->move_count - 1].due <= now) {
+        sim_move move = sim->moves[--sim->move_count];
+        if (do_move(sim, &move)) continue;
+        sim->moves[sim->move_count++] = move;
+        return;
+    }
+}
+
+static void resync(void *self, uint32_t number)
+{
+    nplug_sim *sim = (nplug_sim *)self;
+
+    if (number < sim->limits.devices && sim->devices[number].model)
+        push_state(sim, &sim->devices[number]);
+}
+
+/* --- effects and labels --------------------------------------------------------------------- */
+
+static void play_effect(void *self, const nplug_effect *effect)
+{
+    nplug_sim *sim = (nplug_sim *)self;
+
+    if (effect->device >= sim->limits.devices) return;
+    sim->devices[effect->device].effect = *effect;
+    sim->devices[effect->device].effect_count++;
+}
+
+uint32_t nplug_sim_effects(const nplug_sim *sim, const char *name, nplug_effect *last)
+{
+    const sim_device *device = device_of(sim, name);
+
+    memset(last, 0, sizeof *last);
+    if (!device) return 0;
+    *last = device->effect;
+    return device->effect_count;
+}
+
+/* Turnstone has a plain layout: letters and digits as they are named. */
+static size_t key_label(void *self, uint16_t usage, char *buffer, size_t size)
+{
+    char name[32], label[2] = {0, 0};
+    size_t length = nplug_control_name(NPLUG_CONTROL(NPLUG_CLASS_KEY, usage), name, sizeof name);
+
+    (void)self;
+    if (length == strlen("key:KeyA") && strncmp(name, "key:Key", 7) == 0) label[0] = name[7];
+    if (length == strlen("key:Digit0") && strncmp(name, "key:Digit", 9) == 0) label[0] = name[9];
+    if (!label[0] || size < 2) return 0;
+    memcpy(buffer, label, 2);
+    return 1;
+}
+
+const nplug_port *nplug_sim_port(void)
+{
+    static const nplug_port port = {(uint32_t)sizeof(nplug_port), "sim",       start, pump, resync,
+                                    play_effect,                  NULL,        key_label};
+    return &port;
+}

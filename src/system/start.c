@@ -1,0 +1,49 @@
+/* A nest in one call: memory from malloc, this system's ports, a log to standard error. */
+#include "nestplug/system.h"
+#include <stdio.h>
+#include <stdlib.h>
+
+static void log_to_stderr(void *user, const char *line)
+{
+    (void)user;
+    fprintf(stderr, "nestplug: %s\n", line);
+}
+
+nplug_result nplug_start_game(const nplug_game *game, const nplug_setup *setup, nplug_nest **nest)
+{
+    nplug_setup usual = nplug_setup_default();
+    nplug_result result;
+    size_t size;
+    void *block;
+
+    if (!nest) return NPLUG_ERR_ARGUMENT;
+    *nest = NULL;
+    usual.log = log_to_stderr;
+    if (!setup) setup = &usual;
+    size = nplug_memory_needed(&setup->limits);
+    block = size ? malloc(size) : NULL;
+    if (!block) return size ? NPLUG_ERR_MEMORY : NPLUG_ERR_ARGUMENT;
+    result = nplug_open(setup, block, size, nest);
+    if (result == NPLUG_OK) result = nplug_use_game(*nest, game);
+    if (result == NPLUG_OK) return result;
+    free(block);
+    *nest = NULL;
+    return result;
+}
+
+nplug_nest *nplug_start(const char *name, const nplug_action_def *actions, uint32_t count)
+{
+    nplug_game game = nplug_game_for_one(name, actions, count);
+    nplug_nest *nest;
+    nplug_result result = nplug_start_game(&game, NULL, &nest);
+
+    if (result != NPLUG_OK) log_to_stderr(NULL, nplug_result_text(result));
+    return nest;
+}
+
+/* The nest stands at the front of its block. */
+void nplug_close(nplug_nest *nest)
+{
+    nplug_shut(nest);
+    free(nest);
+}
