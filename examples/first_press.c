@@ -1,0 +1,34 @@
+/* The shortest game: start, step, one action.  A simulated pad stands in for the hardware, and its
+ * south button is pressed after half a second; see docs/guide for the ports to real hardware. */
+#include <nestplug/nestplug.h>
+#include <stdio.h>
+#include <stdlib.h>
+
+enum { HORN };
+static const nplug_action_def actions[] = {
+    [HORN] = {"horn", NPLUG_BUTTON, "pad:south | key:Space", 0},
+};
+
+int main(void)
+{
+    nplug_nest *nest = nplug_start("harbour", actions, 1);
+    nplug_sim_limits room = {1, 16};
+    size_t size = nplug_sim_memory_needed(room);
+    nplug_sim *sim = nplug_sim_open(room, malloc(size), size);
+    nplug_time begin = nplug_now();
+    bool pressed = false;
+
+    if (!nest || !sim) return 1;
+    nplug_attach(nest, nplug_sim_port(), sim);
+    nplug_sim_plug(sim, begin, "pad", "heron");
+    nplug_sim_press(sim, begin + 500000, "pad", "south", 100000);
+
+    while (!pressed) {
+        nplug_step(nest, nplug_now());
+        pressed = nplug_presses(nest, NPLUG_ANYONE, HORN) > 0;
+    }
+    printf("Hoot!\n");
+    nplug_close(nest);
+    free(sim);
+    return 0;
+}

@@ -1,0 +1,83 @@
+/* A tug for two players, polled and by events side by side: both are views of the same step, and
+ * neither takes anything from the other.  Time runs in steps of a sixtieth of a second, as fast as
+ * it can, so that the example ends at once; a real game passes nplug_now(). */
+#include <nestplug/nestplug.h>
+#include <stdio.h>
+#include <stdlib.h>
+
+enum { STEER, THROTTLE, HORN, ACTIONS };
+static const nplug_action_def actions[ACTIONS] = {
+    [STEER] = {"steer", NPLUG_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD", 0},
+    [THROTTLE] = {"throttle", NPLUG_LEVEL, "pad:trigger-right | key:Space", 0},
+    [HORN] = {"horn", NPLUG_BUTTON, "pad:south | key:KeyH", 0},
+};
+
+typedef struct boat {
+    float x, y;
+    unsigned hoots;
+} boat;
+
+/* Polling: what holds now, once a frame. */
+static void move(nplug_nest *nest, nplug_player player, boat *tug)
+{
+    nplug_vec2 steer = nplug_vector(nest, player, STEER);
+    float speed = nplug_level(nest, player, THROTTLE) / 60.0f;
+
+    tug->x += steer.x * speed;
+    tug->y += steer.y * speed;
+    tug->hoots += nplug_presses(nest, player, HORN);
+}
+
+/* Events: what happened, in order, with the time of each. */
+static void tell(const nplug_nest *nest)
+{
+    for (uint32_t i = 0; i < nplug_event_count(nest); i++) {
+        const nplug_event *event = nplug_event_at(nest, i);
+        double at = (double)event->time / 1e6;
+        if (event->kind == NPLUG_EVENT_JOIN) printf("%.3f player %u joins\n", at, event->player);
+        if (event->kind == NPLUG_EVENT_PRESS) printf("%.3f player %u hoots\n", at, event->player);
+        if (event->kind == NPLUG_EVENT_DEPARTURE) printf("%.3f a device is gone\n", at);
+    }
+}
+
+static void play_hardware(nplug_sim *sim)
+{
+    nplug_vec2 northeast = {0.7f, 0.7f};
+
+    nplug_sim_plug(sim, 0, "pad", "heron");
+    nplug_sim_plug(sim, 0, "keys", "turnstone");
+    nplug_sim_press(sim, 100000, "pad", "start", 50000);  /* joins, and nothing else */
+    nplug_sim_press(sim, 200000, "keys", "KeyH", 50000);  /* joins, and does not hoot */
+    nplug_sim_sweep(sim, 300000, "pad", "stick-left", northeast, 100000);
+    nplug_sim_sweep(sim, 300000, "pad", "trigger-right", (nplug_vec2){1.0f, 0.0f}, 100000);
+    nplug_sim_press(sim, 400000, "keys", "KeyH", 4000);   /* shorter than a frame, and heard */
+    nplug_sim_press(sim, 500000, "keys", "KeyA", 500000);
+    nplug_sim_press(sim, 500000, "keys", "Space", 500000);
+    nplug_sim_unplug(sim, 1200000, "pad");
+}
+
+int main(void)
+{
+    nplug_game game = nplug_game_for("tugs", actions, ACTIONS, 2);
+    nplug_sim_limits room = {4, 64};
+    size_t size = nplug_sim_memory_needed(room);
+    nplug_sim *sim = nplug_sim_open(room, malloc(size), size);
+    boat tugs[2] = {{0.0f, 0.0f, 0}, {0.0f, 0.0f, 0}};
+    nplug_nest *nest;
+
+    if (!sim || nplug_start_game(&game, NULL, &nest) != NPLUG_OK) return 1;
+    nplug_attach(nest, nplug_sim_port(), sim);
+    play_hardware(sim);
+    for (unsigned frame = 0; frame < 90; frame++) {
+        nplug_step(nest, frame * UINT64_C(1000000) / 60);
+        tell(nest);
+        for (nplug_player player = 1; player <= 2; player++)
+            move(nest, player, &tugs[player - 1]);
+    }
+    for (int i = 0; i < 2; i++)
+        printf("tug %d at (%.2f, %.2f), %u hoots\n", i + 1, (double)tugs[i].x, (double)tugs[i].y,
+               tugs[i].hoots);
+    nplug_close(nest);
+    free(sim);
+    return 0;
+}

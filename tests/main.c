@@ -1,0 +1,24 @@
+#include "support.h"
+#include <stdlib.h>
+
+/* Runs every suite, or the one that is named: nestplug-tests [SUITE]. */
+int main(int argc, char **argv)
+{
+    SRunner *runner = srunner_create(step_suite());
+    int failed;
+
+    if (argc > 1) setenv("CK_RUN_SUITE", argv[1], 1);
+    srunner_add_suite(runner, feed_suite());
+    srunner_add_suite(runner, devices_suite());
+    srunner_add_suite(runner, values_suite());
+    srunner_add_suite(runner, players_suite());
+    srunner_add_suite(runner, actions_suite());
+    srunner_add_suite(runner, game_suite());
+    srunner_add_suite(runner, files_suite());
+    srunner_add_suite(runner, house_suite());
+    srunner_add_suite(runner, tool_suite());
+    srunner_run_all(runner, CK_NORMAL);
+    failed = srunner_ntests_failed(runner);
+    srunner_free(runner);
+    return failed ? EXIT_FAILURE : EXIT_SUCCESS;
+}

@@ -1,0 +1,84 @@
+/* What all suites share: a rig of a nest with simulated hardware, in memory of its own. */
+#ifndef TESTS_SUPPORT_H
+#define TESTS_SUPPORT_H
+
+#include "nestplug/nestplug.h"
+#include <check.h>
+
+#define MS            UINT64_C(1000)
+#define SECOND        UINT64_C(1000000)
+#define COUNT_OF(list) (sizeof(list) / sizeof *(list))
+
+/* The suites, a file each. */
+Suite *actions_suite(void);
+Suite *devices_suite(void);
+Suite *feed_suite(void);
+Suite *files_suite(void);
+Suite *game_suite(void);
+Suite *house_suite(void);
+Suite *players_suite(void);
+Suite *step_suite(void);
+Suite *tool_suite(void);
+Suite *values_suite(void);
+
+/* A nest with the sim port. */
+typedef struct test_rig {
+    nplug_nest *nest;
+    nplug_sim *sim;
+    void *nest_block, *sim_block;
+    char log[4096]; /* all lines of the log, each ended by a newline */
+} test_rig;
+
+/* The harbour's actions, as the tests use them. */
+enum { STEER, THROTTLE, HORN, WINCH, LOOK, MENU };
+extern const nplug_action_def harbour[6];
+
+nplug_game harbour_for(uint32_t players);
+
+/* Opens a rig for a game (NULL: none) with these limits (NULL: the default ones). */
+void rig_open(test_rig *rig, const nplug_game *game, const nplug_limits *limits);
+/* As rig_open, with a whole setup but for the log. */
+void rig_open_setup(test_rig *rig, const nplug_game *game, nplug_setup setup);
+void rig_close(test_rig *rig);
+
+/* Plays moves from a table, all at once. */
+void rig_play(test_rig *rig, const nplug_move *moves, size_t count);
+
+/* Steps once. */
+void rig_step(test_rig *rig, nplug_time now);
+
+/* A line for each event of the last step, without values: "T KIND device D player P ACTION CONTROL
+ * count N FLAGS". */
+void rig_events(const test_rig *rig, char *text, size_t size);
+
+/* Whether the last step left an event of this kind; *event (may be NULL) is the first. */
+bool rig_saw(const test_rig *rig, nplug_event_kind kind, nplug_event *event);
+
+/* The control of a device by its place among those that are here. */
+nplug_vec2 rig_control(const test_rig *rig, uint32_t place, const char *control);
+
+/* A port that pushes what a test hands it, and keeps what it is asked. */
+typedef struct hand_port {
+    nplug_ring *ring;
+    uint32_t resyncs, last_resync, stops;
+    nplug_report held[64]; /* pushed at the next pump */
+    size_t held_count;
+} hand_port;
+
+extern const nplug_port hand_table;
+
+/* Reports. */
+nplug_report value_report(nplug_time time, uint32_t device, uint16_t signal, int32_t value,
+                          uint8_t flags);
+/* Pushes a whole arrival of a Heron pad with a port's number and, where not NULL, texts. */
+void push_heron(nplug_ring *ring, nplug_time time, uint32_t device, const char *serial,
+                const char *unit);
+void push_kind(nplug_ring *ring, nplug_time time, uint32_t device, nplug_report_kind kind);
+
+/* Runs a command by the shell; its output (both streams) in `output`, its exit status returned. */
+int run(const char *command, char *output, size_t size);
+
+/* A file's content, ended by 0, from malloc; fails the test where it cannot be read. */
+char *slurp(const char *path);
+
+#endif

@@ -1,0 +1,2 @@
+#include "support.h"
+Suite *devices_suite(void) { return suite_create("devices"); }

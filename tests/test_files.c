@@ -1,0 +1,2 @@
+#include "support.h"
+Suite *files_suite(void) { return suite_create("files"); }

@@ -1,0 +1,2 @@
+#include "support.h"
+Suite *house_suite(void) { return suite_create("house"); }

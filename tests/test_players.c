@@ -1,0 +1,2 @@
+#include "support.h"
+Suite *players_suite(void) { return suite_create("players"); }

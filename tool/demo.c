@@ -1,0 +1,201 @@
+#include "describe.h"
+#include "harbour.h"
+#include "hardware.h"
+#include <math.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+#include <time.h>
+
+#define PLAYERS 5
+
+/* What was last told of each player, so that only changes are. */
+typedef struct teller {
+    hardware hw;
+    int json;
+    const char *course[PLAYERS], *speed[PLAYERS];
+} teller;
+
+static void tell(const teller *story, nplug_time time, const char *text)
+{
+    if (story->json)
+        describe_print(json_pack("{s:I, s:s}", "t", (json_int_t)time, "text", text), false);
+    else
+        printf(tool_colour() ? "\033[2m%5.2f s\033[0m  %s\n" : "%5.2f s  %s\n",
+               (double)time / 1e6, text);
+}
+
+static const char amidships[] = "lets the helm go amidships";
+static const char stopped[] = "stops the engine";
+
+static const char *course_of(nplug_vec2 steer)
+{
+    if (fabsf(steer.x) < 0.2f && fabsf(steer.y) < 0.2f) return amidships;
+    if (fabsf(steer.y) > fabsf(steer.x)) return steer.y > 0 ? "heads out" : "backs off";
+    return steer.x > 0 ? "turns to starboard" : "turns to port";
+}
+
+static const char *speed_of(float throttle)
+{
+    if (throttle < 0.1f) return stopped;
+    if (throttle < 0.4f) return "lets her drift";
+    return throttle < 0.9f ? "cruises" : "goes full ahead";
+}
+
+/* Tells a state of a player's where it is another one than before (at first: than at rest). */
+static void tell_state(const teller *story, const nplug_event *event, const char **was,
+                       const char *is, const char *at_rest)
+{
+    char text[160];
+
+    if (*was && strcmp(*was, is) == 0) return;
+    if (!*was && is == at_rest) return;
+    *was = is;
+    snprintf(text, sizeof text, "Player %u %s.", event->player, is);
+    tell(story, event->time, text);
+}
+
+static void tell_value(teller *story, const nplug_event *event)
+{
+    if (event->player == 0 || event->player >= PLAYERS) return;
+    if (event->action == HARBOUR_STEER)
+        tell_state(story, event, &story->course[event->player], course_of(event->value),
+                   amidships);
+    if (event->action == HARBOUR_THROTTLE)
+        tell_state(story, event, &story->speed[event->player], speed_of(event->value.x),
+                   stopped);
+}
+
+static void tell_edge(const teller *story, const nplug_event *event)
+{
+    bool pressed = event->kind == NPLUG_EVENT_PRESS;
+    bool horn = event->action == HARBOUR_HORN;
+    char text[160], control[48] = "";
+
+    if (!pressed && !(event->flags & NPLUG_EVENT_CANCELLED)) return;
+    nplug_control_name(event->control, control, sizeof control);
+    if (pressed)
+        snprintf(text, sizeof text, "Player %u %s (%s).", event->player,
+                 horn ? "sounds the horn" : "works the winch", control);
+    else
+        snprintf(text, sizeof text, "Player %u's %s falls silent: nobody holds it any more.",
+                 event->player, horn ? "horn" : "winch");
+    tell(story, event->time, text);
+}
+
+static void tell_arrival(const teller *story, const nplug_event *event)
+{
+    nplug_device_info info;
+    char text[200], bus[16];
+
+    info.size = (uint32_t)sizeof info;
+    if (nplug_device_look(story->hw.nest, event->device, &info) != NPLUG_OK) return;
+    if (info.matched == NPLUG_MATCHED_NONE)
+        snprintf(text, sizeof text,
+                 "%s is plugged in: not recognised, %u signals can be read all the same.",
+                 info.name, info.signals);
+    else
+        snprintf(text, sizeof text,
+                 "%s is plugged in: a %s, by its numbers (%s %04x:%04x), %u controls%s%s.",
+                 info.name, nplug_kind_name(info.kind), describe_bus(info.bus, bus, sizeof bus),
+                 info.vendor, info.product, info.controls, *info.family ? ", family " : "",
+                 info.family);
+    tell(story, event->time, text);
+}
+
+static void tell_seat(const teller *story, const nplug_event *event)
+{
+    nplug_device_info info;
+    char text[200], control[48] = "";
+
+    info.size = (uint32_t)sizeof info;
+    if (nplug_device_look(story->hw.nest, event->device, &info) != NPLUG_OK) return;
+    nplug_control_name(event->control, control, sizeof control);
+    if (event->kind == NPLUG_EVENT_JOIN)
+        snprintf(text, sizeof text, "Player %u joins by pressing %s; that press does nothing else.",
+                 event->player, control);
+    else if (event->flags & NPLUG_EVENT_RETURNED)
+        snprintf(text, sizeof text, "It is known by its serial number: player %u has it back.",
+                 event->player);
+    else
+        snprintf(text, sizeof text, "Player %u plays with %s.", event->player, info.name);
+    tell(story, event->time, text);
+}
+
+static void tell_departure(const teller *story, const nplug_event *event)
+{
+    nplug_device_info info;
+    char text[200];
+
+    info.size = (uint32_t)sizeof info;
+    if (nplug_device_look(story->hw.nest, event->device, &info) != NPLUG_OK) return;
+    snprintf(text, sizeof text, "%s is gone.", info.name);
+    tell(story, event->time, text);
+}
+
+static void tell_event(teller *story, const nplug_event *event)
+{
+    switch (event->kind) {
+    case NPLUG_EVENT_ARRIVAL:
+        tell_arrival(story, event);
+        break;
+    case NPLUG_EVENT_DEPARTURE:
+        tell_departure(story, event);
+        break;
+    case NPLUG_EVENT_JOIN:
+    case NPLUG_EVENT_CLAIM:
+        tell_seat(story, event);
+        break;
+    case NPLUG_EVENT_PRESS:
+    case NPLUG_EVENT_RELEASE:
+        tell_edge(story, event);
+        break;
+    case NPLUG_EVENT_VALUE:
+        tell_value(story, event);
+        break;
+    default:
+        break;
+    }
+}
+
+static void play(teller *story, bool slowly)
+{
+    struct timespec span = {0, 1000000000L / 60 / 2};
+
+    while (hardware_next(&story->hw)) {
+        for (uint32_t i = 0; i < nplug_event_count(story->hw.nest); i++)
+            tell_event(story, nplug_event_at(story->hw.nest, i));
+        if (!slowly) continue;
+        fflush(stdout);
+        nanosleep(&span, NULL);
+    }
+}
+
+static int run(const tool_command *command, int argc, const char **argv)
+{
+    teller story = {0};
+    int status, fast = 0;
+    const char *rest;
+    struct poptOption options[] = {
+        {"fast", 0, POPT_ARG_NONE, &fast, 0, "Tell the story at once", NULL},
+        {"json", 0, POPT_ARG_NONE, &story.json, 0, "Print a JSON object a line", NULL},
+        POPT_TABLEEND};
+
+    status = tool_options(command, argc, argv, options, false, &rest);
+    if (status < 0) status = hardware_open_demo(&story.hw, 60);
+    if (status >= 0) return status;
+    if (!story.json)
+        printf("A harbour at night. The hardware is simulated; the library is not.\n\n");
+    play(&story, !fast && tool_colour());
+    if (!story.json)
+        printf("\nTry next:\n"
+               "  nestplug devices --port sim:TRACE   what is here, and as what it was recognised\n"
+               "  nestplug watch --port sim:TRACE     each change as it comes\n"
+               "This trace is tool/demo/harbour.trace. examples/first_press.c is the shortest "
+               "game.\n");
+    return hardware_close(&story.hw);
+}
+
+const tool_command tool_demo = {"demo", "[OPTIONS]",
+                                "Tells an evening in the harbour, with simulated hardware", NULL,
+                                run};

@@ -1,0 +1,107 @@
+#include "describe.h"
+#include <stdio.h>
+#include <string.h>
+
+const char *describe_matched(nplug_matched matched)
+{
+    static const char *const words[] = {"nothing", "numbers", "numbers, any bus"};
+    return (unsigned)matched < 3 ? words[matched] : "nothing";
+}
+
+const char *describe_bus(uint16_t bus, char *buffer, size_t size)
+{
+    if (bus == 0x03) return "usb";
+    if (bus == 0x05) return "bluetooth";
+    if (bus == 0x06) return "virtual";
+    snprintf(buffer, size, "0x%04x", bus);
+    return buffer;
+}
+
+void describe_players(uint32_t players, char *buffer, size_t size)
+{
+    size_t used = 0;
+
+    snprintf(buffer, size, "nobody");
+    for (unsigned p = 0; p < 32; p++)
+        if (players & (1u << p))
+            used += (size_t)snprintf(buffer + used, size - used, "%s%u", used ? " " : "", p + 1);
+}
+
+void describe_value(nplug_vec2 value, uint32_t components, char *buffer, size_t size)
+{
+    if (components == 2)
+        snprintf(buffer, size, "%6.3f %6.3f", (double)value.x, (double)value.y);
+    else
+        snprintf(buffer, size, "%6.3f", (double)value.x);
+}
+
+json_t *describe_value_json(nplug_vec2 value, uint32_t components)
+{
+    if (components == 2) return json_pack("[f, f]", (double)value.x, (double)value.y);
+    return json_real((double)value.x);
+}
+
+static json_t *players_of(uint32_t players)
+{
+    json_t *list = json_array();
+
+    for (unsigned p = 0; p < 32; p++)
+        if (players & (1u << p)) json_array_append_new(list, json_integer(p + 1));
+    return list;
+}
+
+static json_t *signals_of(const nplug_nest *nest, nplug_device device)
+{
+    static const char *const spaces[] = {"plain", "evdev", "hid", "w3c", "openxr"};
+    json_t *list = json_array();
+    nplug_signal_info info;
+
+    for (uint32_t i = 0; nplug_signal_look(nest, device, i, &info) == NPLUG_OK; i++)
+        json_array_append_new(
+            list, json_pack("{s:i, s:s, s:I, s:s, s:i, s:i, s:i, s:b, s:b}", "index", (int)i,
+                            "space", spaces[info.space < 5 ? info.space : 0], "code",
+                            (json_int_t)info.code, "nature", nplug_nature_name(info.nature), "min",
+                            info.min, "max", info.max, "raw", info.raw, "known", info.known,
+                            "read", info.read));
+    return list;
+}
+
+static json_t *controls_of(const nplug_nest *nest, nplug_device device)
+{
+    json_t *list = json_array();
+    nplug_control_info info;
+    char name[48];
+
+    for (uint32_t i = 0; nplug_control_look(nest, device, i, &info) == NPLUG_OK; i++) {
+        nplug_control_name(info.control, name, sizeof name);
+        json_array_append_new(
+            list, json_pack("{s:s, s:s, s:o, s:b}", "name", name, "nature",
+                            nplug_nature_name(info.nature), "value",
+                            describe_value_json(info.value, info.components), "spent", info.spent));
+    }
+    return list;
+}
+
+json_t *describe_device(const nplug_nest *nest, nplug_device device)
+{
+    nplug_device_info info;
+    char bus[16];
+
+    info.size = (uint32_t)sizeof info;
+    if (nplug_device_look(nest, device, &info) != NPLUG_OK) return json_null();
+    return json_pack(
+        "{s:I, s:s, s:s, s:s, s:s, s:s, s:s, s:i, s:i, s:i, s:b, s:o, s:o, s:o}", "id",
+        (json_int_t)device, "name", info.name, "kind", nplug_kind_name(info.kind), "family",
+        info.family, "sheet", info.sheet, "matched_by", describe_matched(info.matched), "bus",
+        describe_bus(info.bus, bus, sizeof bus), "vendor", info.vendor, "product", info.product,
+        "version", info.version, "stale", info.stale, "players", players_of(info.players),
+        "signals", signals_of(nest, device), "controls", controls_of(nest, device));
+}
+
+void describe_print(json_t *value, bool indented)
+{
+    json_dumpf(value, stdout, indented ? JSON_INDENT(2) | JSON_REAL_PRECISION(7)
+                                       : JSON_COMPACT | JSON_REAL_PRECISION(7));
+    putchar('\n');
+    json_decref(value);
+}

@@ -1,0 +1,80 @@
+#include "describe.h"
+#include "hardware.h"
+#include <stdio.h>
+#include <stdlib.h>
+
+static void print_row(const nplug_nest *nest, nplug_device device)
+{
+    nplug_device_info info;
+    char bus[16], players[64];
+
+    info.size = (uint32_t)sizeof info;
+    if (nplug_device_look(nest, device, &info) != NPLUG_OK) return;
+    describe_players(info.players, players, sizeof players);
+    printf("%-6x %-20.20s %-9s %-10s %-11s %-17s %-5s %04x:%04x %-8s %3u %3u\n", device, info.name,
+           nplug_kind_name(info.kind), *info.family ? info.family : "-",
+           *info.sheet ? info.sheet : "-", describe_matched(info.matched),
+           describe_bus(info.bus, bus, sizeof bus), info.vendor, info.product, players,
+           info.signals, info.controls);
+}
+
+static void print_table(const nplug_nest *nest)
+{
+    uint32_t unrecognised = 0;
+
+    printf("%-6s %-20s %-9s %-10s %-11s %-17s %-5s %-9s %-8s %3s %3s\n", "ID", "NAME", "KIND",
+           "FAMILY", "SHEET", "MATCHED BY", "BUS", "NUMBERS", "PLAYERS", "SIG", "CTL");
+    for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
+        nplug_device_info info;
+        info.size = (uint32_t)sizeof info;
+        nplug_device_look(nest, nplug_device_at(nest, i), &info);
+        if (info.matched == NPLUG_MATCHED_NONE) unrecognised++;
+        print_row(nest, info.device);
+    }
+    printf("\n%u here, %u of them recognised.\n", nplug_device_count(nest),
+           nplug_device_count(nest) - unrecognised);
+    if (unrecognised)
+        printf("What is not recognised has no controls; its signals can be read all the same "
+               "(--json).\n");
+}
+
+static json_t *all_devices(const nplug_nest *nest)
+{
+    json_t *list = json_array();
+
+    for (uint32_t i = 0; i < nplug_device_count(nest); i++)
+        json_array_append_new(list, describe_device(nest, nplug_device_at(nest, i)));
+    return list;
+}
+
+static int run(const tool_command *command, int argc, const char **argv)
+{
+    char *port = NULL;
+    int json = 0, status;
+    double at = -1.0;
+    const char *rest;
+    hardware hw;
+    struct poptOption options[] = {
+        {"port", 0, POPT_ARG_STRING, &port, 0, HARDWARE_PORT_HELP, "PORT"},
+        {"at", 0, POPT_ARG_DOUBLE, &at, 0, "Show what is here at that time of the trace "
+                                           "(default: at its end)", "SECONDS"},
+        {"json", 0, POPT_ARG_NONE, &json, 0, "Print an array of objects", NULL},
+        POPT_TABLEEND};
+
+    status = tool_options(command, argc, argv, options, false, &rest);
+    if (status < 0) status = hardware_open(&hw, command, port, 60, 0);
+    free(port);
+    if (status >= 0) return status;
+    while (at < 0.0 || (double)hw.now <= at * 1e6)
+        if (!hardware_next(&hw)) break;
+    if (json)
+        describe_print(all_devices(hw.nest), true);
+    else
+        print_table(hw.nest);
+    return hardware_close(&hw);
+}
+
+const tool_command tool_devices = {
+    "devices", "--port PORT [OPTIONS]",
+    "Lists the devices that are here, and what each was recognised as",
+    "SIG and CTL count a device's raw signals and the controls that they became.", run};

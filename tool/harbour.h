@@ -1,0 +1,16 @@
+/* The demo's game: tugs in a harbour at night. */
+#ifndef TOOL_HARBOUR_H
+#define TOOL_HARBOUR_H
+
+#include "nestplug/nestplug.h"
+
+enum { HARBOUR_STEER, HARBOUR_THROTTLE, HARBOUR_HORN, HARBOUR_WINCH, HARBOUR_LOOK };
+
+/* Up to four players, seated by first use. */
+nplug_game harbour_game(void);
+
+/* The demo's trace, compiled in. */
+extern const char tool_harbour_trace[];
+extern const size_t tool_harbour_trace_size;
+
+#endif

@@ -1,0 +1,212 @@
+#include "hardware.h"
+#include "harbour.h"
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+static void log_line(void *user, const char *line)
+{
+    (void)user;
+    fprintf(stderr, "nestplug: %s\n", line);
+}
+
+static int fail(nplug_result result)
+{
+    fprintf(stderr, "nestplug: %s\n", nplug_result_text(result));
+    return TOOL_WRONG;
+}
+
+static int start_nest(hardware *hw, nplug_limits limits)
+{
+    nplug_game game = harbour_game();
+    nplug_setup setup = nplug_setup_default();
+    nplug_result result;
+
+    setup.limits = limits;
+    setup.log = log_line;
+    result = nplug_start_game(&game, &setup, &hw->nest);
+    return result == NPLUG_OK ? -1 : fail(result);
+}
+
+/* --- simulated hardware --------------------------------------------------------------------- */
+
+static nplug_time end_of(const nplug_move *moves, size_t count)
+{
+    nplug_time end = 0;
+
+    for (size_t i = 0; i < count; i++)
+        if (moves[i].time + moves[i].span > end) end = moves[i].time + moves[i].span;
+    return end;
+}
+
+/* What only the sim can find wrong with a trace is said at its place in the file. */
+static int load_moves(hardware *hw, const nplug_move *moves, size_t count)
+{
+    for (size_t i = 0; i < count; i++) {
+        nplug_result result = nplug_sim_move(hw->sim, &moves[i]);
+        char text[200];
+        if (result == NPLUG_OK) continue;
+        if (result == NPLUG_ERR_UNKNOWN)
+            snprintf(text, sizeof text, "\"%s\" is no simulated model", moves[i].what);
+        else
+            snprintf(text, sizeof text, "a name may have at most %d bytes",
+                     NPLUG_SIM_NAME_SIZE - 1);
+        nplug_trace_blame(hw->trace, i, result == NPLUG_ERR_UNKNOWN ? "model" : "on", text,
+                          &hw->notes);
+    }
+    if (hw->notes.count == 0) return -1;
+    tool_notes(&hw->notes);
+    return TOOL_WRONG;
+}
+
+static int open_sim(hardware *hw, unsigned rate, uint32_t records)
+{
+    nplug_limits limits = nplug_limits_default();
+    nplug_sim_limits sim_limits = {32, 64};
+    const nplug_move *moves;
+    size_t count, size;
+    int status;
+
+    moves = nplug_trace_moves(hw->trace, &count);
+    limits.records = records;
+    status = start_nest(hw, limits);
+    if (status >= 0) return status;
+    sim_limits.moves += 2 * (uint32_t)count;
+    size = nplug_sim_memory_needed(sim_limits);
+    hw->sim = nplug_sim_open(sim_limits, malloc(size), size);
+    if (!hw->sim) return fail(NPLUG_ERR_MEMORY);
+    nplug_attach(hw->nest, nplug_sim_port(), hw->sim);
+    hw->interval = 1000000 / rate;
+    hw->end = end_of(moves, count) + hw->interval;
+    hw->notes.count = 0;
+    return load_moves(hw, moves, count);
+}
+
+static bool next_of_sim(hardware *hw)
+{
+    if (hw->now > hw->end) return false;
+    if (nplug_step(hw->nest, hw->now) != NPLUG_AGAIN) hw->now += hw->interval;
+    return true;
+}
+
+/* --- recorded hardware ---------------------------------------------------------------------- */
+
+static int open_replay(hardware *hw, uint32_t records)
+{
+    nplug_trace_header header = nplug_trace_head(hw->trace);
+    const nplug_record *list;
+    size_t count;
+    int status;
+
+    list = nplug_trace_records(hw->trace, &count);
+    header.limits.records = records;
+    header.limits.ring_slots *= header.limits.ports > 1 ? 4 : 1;
+    if (nplug_memory_needed(&header.limits) == 0) return fail(NPLUG_ERR_DIFFERS);
+    status = start_nest(hw, header.limits);
+    if (status >= 0) return status;
+    if (header.game != nplug_game_digest(hw->nest)) return fail(NPLUG_ERR_DIFFERS);
+    nplug_replay_begin(&hw->replay, list, count);
+    nplug_attach_lossless(hw->nest, nplug_replay_port(), &hw->replay);
+    return -1;
+}
+
+static bool next_of_replay(hardware *hw)
+{
+    nplug_command commands[256];
+    size_t count;
+
+    hw->stopped = nplug_replay_next(&hw->replay, commands, 256, &count, &hw->now);
+    if (hw->stopped != NPLUG_OK) return false;
+    for (size_t i = 0; i < count; i++)
+        nplug_post(hw->nest, &commands[i]);
+    nplug_step(hw->nest, hw->now);
+    return true;
+}
+
+/* --- both ----------------------------------------------------------------------------------- */
+
+static int open_trace(hardware *hw, const char *path, bool recorded, unsigned rate,
+                      uint32_t records)
+{
+    bool is_recorded;
+
+    if (nplug_trace_read(path, &hw->trace, &hw->notes) != NPLUG_OK) {
+        tool_notes(&hw->notes);
+        return TOOL_WRONG;
+    }
+    tool_notes(&hw->notes);
+    is_recorded = nplug_trace_head(hw->trace).limits.size != 0;
+    if (is_recorded == recorded) return recorded ? open_replay(hw, records)
+                                                 : open_sim(hw, rate, records);
+    fprintf(stderr, recorded ? "%s: this trace was written by hand: play it with --port sim:%s\n"
+                             : "%s: this trace was recorded: replay it with --port trace:%s\n",
+            path, path);
+    return TOOL_WRONG;
+}
+
+/* The status to end with, if any; what was opened so far is closed then. */
+static int opened(hardware *hw, int status)
+{
+    if (status < 0) return -1;
+    hardware_close(hw);
+    return status;
+}
+
+int hardware_open(hardware *hw, const tool_command *command, const char *port, unsigned rate,
+                  uint32_t records)
+{
+    memset(hw, 0, sizeof *hw);
+    if (!port)
+        return tool_usage(command, "%s: where is the hardware? Say --port sim:TRACE or "
+                                   "--port trace:TRACE", command->name);
+    if (strncmp(port, "sim:", 4) == 0)
+        return opened(hw, open_trace(hw, port + 4, false, rate, records));
+    if (strncmp(port, "trace:", 6) == 0)
+        return opened(hw, open_trace(hw, port + 6, true, rate, records));
+    return tool_usage(command, "%s: no such port: %s (sim:TRACE and trace:TRACE are)",
+                      command->name, port);
+}
+
+int hardware_open_demo(hardware *hw, unsigned rate)
+{
+    memset(hw, 0, sizeof *hw);
+    if (nplug_trace_parse(tool_harbour_trace, tool_harbour_trace_size, "harbour.trace", &hw->trace,
+                          &hw->notes) != NPLUG_OK) {
+        tool_notes(&hw->notes);
+        return TOOL_WRONG;
+    }
+    return opened(hw, open_sim(hw, rate, 0));
+}
+
+bool hardware_next(hardware *hw)
+{
+    return hw->sim ? next_of_sim(hw) : next_of_replay(hw);
+}
+
+int hardware_close(hardware *hw)
+{
+    const char *story;
+    int status = TOOL_DONE;
+
+    if (hw->sim && nplug_sim_failures(hw->sim, &story)) {
+        fprintf(stderr, "nestplug: the simulated hardware could not do all: %s\n", story);
+        status = TOOL_WRONG;
+    }
+    if (hw->stopped != NPLUG_OK && hw->stopped != NPLUG_AGAIN) status = fail(hw->stopped);
+    nplug_close(hw->nest);
+    free(hw->sim);
+    nplug_trace_free(hw->trace);
+    return status;
+}
+
+void hardware_name(const nplug_nest *nest, nplug_device device, char *buffer, size_t size)
+{
+    nplug_device_info info;
+
+    info.size = (uint32_t)sizeof info;
+    if (nplug_device_look(nest, device, &info) != NPLUG_OK) {
+        snprintf(buffer, size, "a device");
+        return;
+    }
+    snprintf(buffer, size, "%s [%x]", *info.name ? info.name : "a device without a name", device);
+}

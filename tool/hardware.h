@@ -1,0 +1,41 @@
+/* Where a command's hardware comes from: --port sim:TRACE or --port trace:TRACE. */
+#ifndef TOOL_HARDWARE_H
+#define TOOL_HARDWARE_H
+
+#include "tool.h"
+
+/* A nest with one port, and how it goes on. */
+typedef struct hardware {
+    nplug_nest *nest;
+    nplug_trace *trace;
+    nplug_notes notes;
+    nplug_sim *sim; /* NULL where a recorded trace is replayed */
+    nplug_replay replay;
+    nplug_time now, end;  /* of simulated hardware: the next step's time, and the last one's */
+    nplug_time interval;  /* between two steps */
+    bool differs;         /* recorded with another game */
+    nplug_result stopped; /* what ended the run: NPLUG_OK at its natural end */
+} hardware;
+
+/* The words of --port's help. */
+#define HARDWARE_PORT_HELP "Where the hardware is: sim:TRACE plays a trace written by hand, " \
+                           "trace:TRACE replays a recorded one"
+
+/* Opens; `rate` is steps a second, `records` as in nplug_limits.  Returns -1, or the status to end
+ * with (said why). */
+int hardware_open(hardware *hardware, const tool_command *command, const char *port, unsigned rate,
+                  uint32_t records);
+
+/* As hardware_open, with the demo's trace, which is compiled in. */
+int hardware_open_demo(hardware *hardware, unsigned rate);
+
+/* Takes the next step; false at the end. */
+bool hardware_next(hardware *hardware);
+
+/* Says what could not be done, closes, and returns the status to end with. */
+int hardware_close(hardware *hardware);
+
+/* A device's name with its place in the order of arrival, to tell two of a sort apart. */
+void hardware_name(const nplug_nest *nest, nplug_device device, char *buffer, size_t size);
+
+#endif

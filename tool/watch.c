@@ -1,0 +1,211 @@
+#include "describe.h"
+#include "hardware.h"
+#include <stdio.h>
+#include <stdlib.h>
+#include <time.h>
+
+/* What was last printed of one control or signal. */
+typedef struct seen {
+    nplug_device device;
+    uint32_t index;
+    nplug_vec2 value;
+    int32_t raw;
+} seen;
+
+typedef struct watcher {
+    hardware hw;
+    int json, raw, pace;
+    seen *list;
+    size_t count, room;
+} watcher;
+
+/* The place of a thing in the list, made where it is new; NULL where memory ran out. */
+static seen *seen_of(watcher *watch, nplug_device device, uint32_t index)
+{
+    for (size_t i = 0; i < watch->count; i++)
+        if (watch->list[i].device == device && watch->list[i].index == index)
+            return &watch->list[i];
+    if (watch->count == watch->room) {
+        size_t room = watch->room ? 2 * watch->room : 256;
+        seen *larger = (seen *)realloc(watch->list, room * sizeof *larger);
+        if (!larger) return NULL;
+        watch->list = larger;
+        watch->room = room;
+    }
+    watch->list[watch->count] = (seen){device, index, {0.0f, 0.0f}, 0};
+    return &watch->list[watch->count++];
+}
+
+static void print_time(nplug_time time)
+{
+    printf("%4llu.%06llu  ", (unsigned long long)(time / 1000000),
+           (unsigned long long)(time % 1000000));
+}
+
+/* --- events --------------------------------------------------------------------------------- */
+
+static json_t *event_json(const nplug_nest *nest, const nplug_event *event)
+{
+    char control[48] = "";
+    json_t *line = json_pack("{s:I, s:s, s:I, s:i, s:b}", "t", (json_int_t)event->time, "event",
+                             nplug_event_name(event->kind), "device", (json_int_t)event->device,
+                             "player", (int)event->player, "cancelled",
+                             (event->flags & NPLUG_EVENT_CANCELLED) != 0);
+    const char *action = nplug_action_name(nest, event->action);
+
+    if (event->kind >= NPLUG_EVENT_PRESS && event->kind <= NPLUG_EVENT_VALUE) {
+        json_object_set_new(line, "action", json_string(action));
+        json_object_set_new(line, "value", describe_value_json(event->value, 2));
+    }
+    if (event->control) {
+        nplug_control_name(event->control, control, sizeof control);
+        json_object_set_new(line, "control", json_string(control));
+    }
+    if (event->count) json_object_set_new(line, "count", json_integer((json_int_t)event->count));
+    return line;
+}
+
+static void print_event(const nplug_nest *nest, const nplug_event *event)
+{
+    char name[80] = "", control[48] = "";
+    bool acts = event->kind >= NPLUG_EVENT_PRESS && event->kind <= NPLUG_EVENT_VALUE;
+
+    print_time(event->time);
+    if (event->device) hardware_name(nest, event->device, name, sizeof name);
+    nplug_control_name(event->control, control, sizeof control);
+    printf("%-10s %-26s ", nplug_event_name(event->kind), name);
+    if (event->player) printf("player %u  ", event->player);
+    if (acts) printf("%s ", nplug_action_name(nest, event->action));
+    if (event->kind == NPLUG_EVENT_VALUE)
+        printf("%.3f %.3f ", (double)event->value.x, (double)event->value.y);
+    if (*control) printf("by %s ", control);
+    if (event->flags & NPLUG_EVENT_CANCELLED) printf("(cancelled)");
+    if (event->flags & NPLUG_EVENT_RETURNED) printf("(it came back)");
+    if (event->kind == NPLUG_EVENT_LIMIT) printf("%s", nplug_limit_name((uint32_t)event->count));
+    putchar('\n');
+}
+
+static void show_events(watcher *watch)
+{
+    for (uint32_t i = 0; i < nplug_event_count(watch->hw.nest); i++) {
+        const nplug_event *event = nplug_event_at(watch->hw.nest, i);
+        if (watch->json)
+            describe_print(event_json(watch->hw.nest, event), false);
+        else
+            print_event(watch->hw.nest, event);
+    }
+}
+
+/* --- controls and signals ------------------------------------------------------------------- */
+
+static void print_control(const watcher *watch, nplug_device device,
+                          const nplug_control_info *info)
+{
+    char name[80], control[48], value[32];
+
+    nplug_control_name(info->control, control, sizeof control);
+    if (watch->json) {
+        describe_print(json_pack("{s:I, s:I, s:s, s:o}", "t",
+                                 (json_int_t)nplug_nest_time(watch->hw.nest), "device",
+                                 (json_int_t)device, "control", control, "value",
+                                 describe_value_json(info->value, info->components)),
+                       false);
+        return;
+    }
+    hardware_name(watch->hw.nest, device, name, sizeof name);
+    describe_value(info->value, info->components, value, sizeof value);
+    print_time(nplug_nest_time(watch->hw.nest));
+    printf("%-10s %-26s %-22s %s%s\n", "control", name, control, value,
+           info->spent ? "  (spent)" : "");
+}
+
+static void show_controls(watcher *watch, nplug_device device)
+{
+    nplug_control_info info;
+
+    for (uint32_t i = 0; nplug_control_look(watch->hw.nest, device, i, &info) == NPLUG_OK; i++) {
+        seen *last = seen_of(watch, device, i);
+        if (!last || (last->value.x == info.value.x && last->value.y == info.value.y)) continue;
+        last->value = info.value;
+        print_control(watch, device, &info);
+    }
+}
+
+static void print_signal(const watcher *watch, nplug_device device, uint32_t index, int32_t raw)
+{
+    char name[80];
+
+    if (watch->json) {
+        describe_print(json_pack("{s:I, s:I, s:i, s:i}", "t",
+                                 (json_int_t)nplug_nest_time(watch->hw.nest), "device",
+                                 (json_int_t)device, "signal", (int)index, "raw", (int)raw),
+                       false);
+        return;
+    }
+    hardware_name(watch->hw.nest, device, name, sizeof name);
+    print_time(nplug_nest_time(watch->hw.nest));
+    printf("%-10s %-26s signal %-15u %d\n", "raw", name, index, (int)raw);
+}
+
+static void show_signals(watcher *watch, nplug_device device)
+{
+    nplug_signal_info info;
+
+    for (uint32_t i = 0; nplug_signal_look(watch->hw.nest, device, i, &info) == NPLUG_OK; i++) {
+        seen *last = seen_of(watch, device, i + 0x10000u);
+        if (!last || !info.known || last->raw == info.raw) continue;
+        last->raw = info.raw;
+        print_signal(watch, device, i, info.raw);
+    }
+}
+
+static void sleep_for(nplug_time time)
+{
+    struct timespec span = {(time_t)(time / 1000000), (long)(time % 1000000) * 1000};
+    nanosleep(&span, NULL);
+}
+
+static void show_step(watcher *watch)
+{
+    nplug_nest *nest = watch->hw.nest;
+
+    show_events(watch);
+    for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
+        if (watch->raw) show_signals(watch, nplug_device_at(nest, i));
+        show_controls(watch, nplug_device_at(nest, i));
+    }
+    if (!watch->pace) return;
+    fflush(stdout);
+    sleep_for(watch->hw.interval ? watch->hw.interval : 16667);
+}
+
+static int run(const tool_command *command, int argc, const char **argv)
+{
+    watcher watch = {0};
+    char *port = NULL;
+    int status, rate = 60;
+    const char *rest;
+    struct poptOption options[] = {
+        {"port", 0, POPT_ARG_STRING, &port, 0, HARDWARE_PORT_HELP, "PORT"},
+        {"rate", 0, POPT_ARG_INT, &rate, 0, "Steps a second (default: 60)", "N"},
+        {"raw", 0, POPT_ARG_NONE, &watch.raw, 0, "Show raw signals too", NULL},
+        {"pace", 0, POPT_ARG_NONE, &watch.pace, 0, "Play at the trace's own pace, not at once",
+         NULL},
+        {"json", 0, POPT_ARG_NONE, &watch.json, 0, "Print a JSON object a line", NULL},
+        POPT_TABLEEND};
+
+    status = tool_options(command, argc, argv, options, false, &rest);
+    if (status < 0 && (rate < 1 || rate > 100000))
+        status = tool_usage(command, "watch: --rate takes 1 to 100000");
+    if (status < 0) status = hardware_open(&watch.hw, command, port, (unsigned)rate, 0);
+    free(port);
+    if (status >= 0) return status;
+    while (hardware_next(&watch.hw))
+        show_step(&watch);
+    free(watch.list);
+    return hardware_close(&watch.hw);
+}
+
+const tool_command tool_watch = {
+    "watch", "--port PORT [OPTIONS]", "Prints each arrival, departure, control and action as it comes",
+    "Times are in seconds. Controls are normalised: sticks from -1 to 1, triggers from 0 to 1.", run};
