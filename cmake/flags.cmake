@@ -5,10 +5,15 @@ set(NPLUG_SANITIZERS -fsanitize=address,undefined -fno-sanitize-recover=all)
 
 function(nplug_flags target)
   set_target_properties(${target} PROPERTIES C_STANDARD 11 C_STANDARD_REQUIRED ON C_EXTENSIONS OFF)
-  target_compile_options(${target} PRIVATE -ffp-contract=off -Wall -Wextra -Werror -Wshadow
+  target_compile_options(${target} PRIVATE -ffp-contract=off -Wall -Wextra -Werror
                          -Wstrict-prototypes -Wmissing-prototypes -Wvla -Wpointer-arith)
   if(CMAKE_SYSTEM_PROCESSOR MATCHES "^i[3-6]86$")
     target_compile_options(${target} PRIVATE -msse2 -mfpmath=sse)
+  endif()
+  # Fat objects: whoever links the static libraries may do without it.
+  if(NPLUG_LTO AND CMAKE_C_COMPILER_ID STREQUAL "GNU")
+    target_compile_options(${target} PRIVATE -flto=auto -ffat-lto-objects)
+    target_link_options(${target} PRIVATE -flto=auto)
   endif()
   if(NPLUG_SANITIZE)
     target_compile_options(${target} PRIVATE ${NPLUG_SANITIZERS} -fno-omit-frame-pointer)

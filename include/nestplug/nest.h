@@ -35,8 +35,8 @@ static inline nplug_limits nplug_limits_default(void)
     nplug_limits limits = {(uint32_t)sizeof(nplug_limits),
                            32,   /* devices */
                            48,   /* nodes */
-                           1024, /* signals */
-                           768,  /* controls */
+                           768,  /* signals */
+                           512,  /* controls */
                            512,  /* links */
                            4,    /* players */
                            64,   /* actions */
@@ -102,8 +102,9 @@ NPLUG_API nplug_result nplug_step(nplug_nest *nest, nplug_time now);
 /* Stops all ports; the block may be freed after it.  NULL does nothing. */
 NPLUG_API void nplug_shut(nplug_nest *nest);
 
-/* A digest of all state that a game can see (FNV-1a, 64 bits, over values written out
- * little-endian): equal nests have equal digests on every target. */
+/* A digest of all state that a game can see, but for which of the keys that it does not bind are
+ * down (unless they are recorded): each value is mixed in as a number of 64 bits, floats by their
+ * IEEE 754 bits.  Equal nests have equal digests on every target. */
 NPLUG_API uint64_t nplug_digest(const nplug_nest *nest);
 
 /* The time up to which the nest has come. */

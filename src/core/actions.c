@@ -135,7 +135,7 @@ void np_actions_layer(nplug_nest *nest, const nplug_command *command, nplug_time
 static void mark_for(nplug_nest *nest, uint32_t hearers, uint32_t action)
 {
     if (nest->game.def.actions[action].kind == NPLUG_BUTTON) return;
-    for (uint32_t player = 0; player <= nest->limits.players; player++)
+    for (uint32_t player = 0; hearers >> player; player++)
         if (hearers & (1u << player)) mark(&nest->actions, player, action);
 }
 

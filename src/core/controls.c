@@ -261,16 +261,6 @@ void np_controls_spend(np_controls *controls, uint32_t index)
     np_controls_mark_moved(controls, index);
 }
 
-nplug_vec2 np_controls_heard(const np_control *control)
-{
-    nplug_vec2 value = {0.0f, 0.0f};
-
-    if (control->flags & NP_CONTROL_SPENT) return value;
-    value.x = control->value[0];
-    value.y = control->value[1];
-    return value;
-}
-
 void np_controls_mark_moved(np_controls *controls, uint32_t index)
 {
     np_control *control = &controls->list[index];

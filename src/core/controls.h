@@ -80,7 +80,13 @@ np_edge np_controls_edge(np_controls *controls, uint32_t control);
 void np_controls_spend(np_controls *controls, uint32_t control);
 
 /* The value that players get. */
-nplug_vec2 np_controls_heard(const np_control *control);
+static inline nplug_vec2 np_controls_heard(const np_control *control)
+{
+    nplug_vec2 value = {control->value[0], control->value[1]};
+
+    if (control->flags & NP_CONTROL_SPENT) value.x = value.y = 0.0f;
+    return value;
+}
 
 /* The value lane: brings all controls of dirty signals up to date and lists them as moved. */
 void np_controls_settle(np_controls *controls, np_devices *devices);

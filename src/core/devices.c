@@ -22,7 +22,6 @@ void np_devices_layout(np_devices *devices, np_carve *carve, const nplug_limits 
     devices->nodes = (np_node *)np_carve_take(carve, limits->nodes, sizeof(np_node));
     devices->map = (uint16_t *)np_carve_take(carve, map_size, sizeof(uint16_t));
     devices->map_mask = map_size - 1;
-    devices->last_node = NP_NONE;
     devices->limit = limits->devices;
     devices->list = (np_device *)np_carve_take(carve, limits->devices, sizeof(np_device));
     devices->order = (uint16_t *)np_carve_take(carve, limits->devices, sizeof(uint16_t));
@@ -46,8 +45,8 @@ uint32_t np_devices_find_node(np_devices *devices, uint32_t key)
     for (uint32_t i = slot_of(devices, key); devices->map[i]; i = (i + 1) & devices->map_mask) {
         uint32_t node = devices->map[i] - 1u;
         if (devices->nodes[node].key != key) continue;
-        devices->last_key = key;
-        devices->last_node = node;
+        devices->recent[key % NP_RECENT].key = key;
+        devices->recent[key % NP_RECENT].node = node + 1;
         return node;
     }
     return NP_NONE;
@@ -64,7 +63,7 @@ static void map_add(np_devices *devices, uint32_t node)
 /* Departures are rare: the map is made anew. */
 static void map_again(np_devices *devices)
 {
-    devices->last_node = NP_NONE;
+    memset(devices->recent, 0, sizeof devices->recent);
     memset(devices->map, 0, (devices->map_mask + 1) * sizeof *devices->map);
     for (uint32_t i = 0; i < devices->node_limit; i++)
         if (devices->nodes[i].presence != NP_FREE) map_add(devices, i);
@@ -312,12 +311,7 @@ void np_devices_resync(np_devices *devices, uint32_t index, bool begins)
 
     node->resyncing = begins;
     for (uint32_t i = 0; begins && i < node->signals; i++)
-        devices->signals[node->first_signal + i].flags &= (uint8_t)~NP_SIGNAL_SEEN;
-}
-
-void np_devices_note_time(np_devices *devices, uint32_t node, nplug_time time)
-{
-    if (time > devices->nodes[node].last) devices->nodes[node].last = time;
+        devices->signals[node->first_signal + i].flags &= (uint16_t)~NP_SIGNAL_SEEN;
 }
 
 nplug_device np_devices_handle(const np_devices *devices, uint32_t device)
@@ -353,6 +347,12 @@ void np_devices_redirty(np_devices *devices, uint32_t index)
     devices->dirty[devices->dirty_count++] = index;
 }
 
+void np_devices_moved(np_devices *devices, uint32_t index)
+{
+    np_devices_redirty(devices, index);
+    devices->signals[index].flags |= NP_SIGNAL_MOVED;
+}
+
 void np_devices_store(np_devices *devices, uint32_t index, int32_t value)
 {
     np_signal *signal = &devices->signals[index];
@@ -361,8 +361,7 @@ void np_devices_store(np_devices *devices, uint32_t index, int32_t value)
         signal->raw = (int32_t)((uint32_t)signal->raw + (uint32_t)value);
     else
         signal->raw = value;
-    signal->flags |= NP_SIGNAL_KNOWN | NP_SIGNAL_SEEN;
-    np_devices_redirty(devices, index);
+    np_devices_moved(devices, index);
 }
 
 void np_devices_rest(np_devices *devices, uint32_t index, int32_t raw)
@@ -379,14 +378,14 @@ void np_devices_touch(np_devices *devices, uint32_t index)
 void np_devices_untouch(np_devices *devices)
 {
     for (uint32_t i = 0; i < devices->touched_count; i++)
-        devices->signals[devices->touched[i]].flags &= (uint8_t)~NP_SIGNAL_TOUCHED;
+        devices->signals[devices->touched[i]].flags &= (uint16_t)~NP_SIGNAL_TOUCHED;
     devices->touched_count = 0;
 }
 
 void np_devices_clean(np_devices *devices)
 {
     for (uint32_t i = 0; i < devices->dirty_count; i++)
-        devices->signals[devices->dirty[i]].flags &= (uint8_t)~NP_SIGNAL_DIRTY;
+        devices->signals[devices->dirty[i]].flags &= (uint16_t)~NP_SIGNAL_DIRTY;
     devices->dirty_count = 0;
 }
 
@@ -394,8 +393,8 @@ void np_devices_guard(np_devices *devices, uint32_t index, bool any, int32_t low
 {
     np_signal *signal = &devices->signals[index];
 
-    signal->flags = (uint8_t)(any ? signal->flags | NP_SIGNAL_GUARDED
-                                  : signal->flags & ~NP_SIGNAL_GUARDED);
+    signal->flags = (uint16_t)(any ? signal->flags | NP_SIGNAL_GUARDED
+                                   : signal->flags & ~NP_SIGNAL_GUARDED);
     signal->guard_low = low;
     signal->guard_width = (uint32_t)high - (uint32_t)low;
 }

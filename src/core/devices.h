@@ -7,7 +7,8 @@
 #include "nestplug/event.h"
 #include "nestplug/nest.h"
 
-#define NP_NONE UINT32_MAX
+#define NP_NONE   UINT32_MAX
+#define NP_RECENT 64
 
 /* Flags of a signal. */
 enum {
@@ -18,12 +19,15 @@ enum {
     NP_SIGNAL_TOUCHED = 16 /* in the touched list of the group that is being taken */
 };
 
+/* What a signal that moved has. */
+#define NP_SIGNAL_MOVED (NP_SIGNAL_DIRTY | NP_SIGNAL_KNOWN | NP_SIGNAL_SEEN)
+
 /* What each report needs of a signal. */
 typedef struct np_signal {
     int32_t raw;
     int32_t guard_low;
     uint32_t guard_width;
-    uint8_t flags;
+    uint16_t flags; /* no byte: writing one would make compilers forget all that they have read */
     uint8_t nature;
 } np_signal;
 
@@ -68,7 +72,9 @@ typedef struct np_devices {
     uint32_t node_limit;
     uint16_t *map; /* open addressing by key: node + 1 */
     uint32_t map_mask;
-    uint32_t last_key, last_node; /* the last that was found */
+    struct {
+        uint32_t key, node; /* node + 1; 0 where nothing is known */
+    } recent[NP_RECENT];    /* those that were found last, by the low bits of their keys */
     bool resync_wanted;           /* some node is stale and its port was not asked yet */
     np_device *list;
     uint32_t limit;
@@ -90,7 +96,8 @@ void np_devices_layout(np_devices *devices, np_carve *carve, const nplug_limits 
 uint32_t np_devices_find_node(np_devices *devices, uint32_t key);
 static inline uint32_t np_devices_node(np_devices *devices, uint32_t key)
 {
-    if (key == devices->last_key && devices->last_node != NP_NONE) return devices->last_node;
+    if (devices->recent[key % NP_RECENT].key == key && devices->recent[key % NP_RECENT].node)
+        return devices->recent[key % NP_RECENT].node - 1;
     return np_devices_find_node(devices, key);
 }
 
@@ -113,7 +120,10 @@ void np_devices_set_stale(np_devices *devices, uint32_t node, bool stale);
 /* A node whose port is to be asked for a resync, once each; NP_NONE where there is no more. */
 uint32_t np_devices_next_stale(np_devices *devices);
 void np_devices_resync(np_devices *devices, uint32_t node, bool begins);
-void np_devices_note_time(np_devices *devices, uint32_t node, nplug_time time);
+static inline void np_devices_note_time(np_devices *devices, uint32_t node, nplug_time time)
+{
+    if (time > devices->nodes[node].last) devices->nodes[node].last = time;
+}
 
 /* Handles. */
 nplug_device np_devices_handle(const np_devices *devices, uint32_t device);
@@ -127,7 +137,9 @@ void np_devices_rest(np_devices *devices, uint32_t signal, int32_t raw);
 void np_devices_touch(np_devices *devices, uint32_t signal);
 void np_devices_untouch(np_devices *devices);
 void np_devices_clean(np_devices *devices);
+/* Marks a signal as dirty; moved: and as having said something. */
 void np_devices_redirty(np_devices *devices, uint32_t signal);
+void np_devices_moved(np_devices *devices, uint32_t signal);
 
 /* Sets a signal's guard; `any` false empties it. */
 void np_devices_guard(np_devices *devices, uint32_t signal, bool any, int32_t low, int32_t high);
@@ -140,8 +152,7 @@ static inline bool np_signal_quick(np_devices *devices, uint32_t index, int32_t 
         (uint32_t)value - (uint32_t)signal->guard_low > signal->guard_width)
         return false;
     signal->raw = value;
-    if (!(signal->flags & NP_SIGNAL_DIRTY)) devices->dirty[devices->dirty_count++] = index;
-    signal->flags |= NP_SIGNAL_DIRTY | NP_SIGNAL_KNOWN | NP_SIGNAL_SEEN;
+    if ((signal->flags & NP_SIGNAL_MOVED) != NP_SIGNAL_MOVED) np_devices_moved(devices, index);
     return true;
 }
 

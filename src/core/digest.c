@@ -2,13 +2,11 @@
 #include "nest.h"
 #include <string.h>
 
+/* Numbers, not bytes, are mixed: so byte order has no say. */
 void np_digest_u64(np_digest *digest, uint64_t value)
 {
-    unsigned char bytes[8];
-
-    for (unsigned i = 0; i < 8; i++)
-        bytes[i] = (unsigned char)(value >> (8 * i));
-    digest->hash = np_hash(digest->hash, bytes, sizeof bytes);
+    uint64_t hash = (digest->hash ^ value) * UINT64_C(0x9e3779b97f4a7c15);
+    digest->hash = hash ^ (hash >> 29);
 }
 
 void np_digest_float(np_digest *digest, float value)

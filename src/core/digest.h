@@ -1,4 +1,4 @@
-/* Digests: values written out little-endian one by one, never struct memory. */
+/* Digests: values mixed in one by one as numbers of 64 bits, never struct memory. */
 #ifndef NP_DIGEST_H
 #define NP_DIGEST_H
 

@@ -25,12 +25,9 @@ static uint64_t hash_event(uint64_t hash, const nplug_event *event)
 {
     np_digest digest = {hash};
     np_digest_u64(&digest, event->time);
-    np_digest_u64(&digest, event->count);
-    np_digest_u64(&digest, ((uint64_t)event->kind << 32) | event->device);
-    np_digest_u64(&digest, ((uint64_t)event->player << 32) | event->action);
-    np_digest_float(&digest, event->value.x);
-    np_digest_float(&digest, event->value.y);
-    np_digest_u64(&digest, event->flags);
+    np_digest_u64(&digest, event->count << 16 | event->flags);
+    np_digest_u64(&digest, (uint64_t)event->kind << 32 | event->device);
+    np_digest_u64(&digest, (uint64_t)event->player << 32 | event->action);
     return digest.hash;
 }
 
@@ -38,7 +35,7 @@ void np_events_add(np_events *events, const nplug_event *event)
 {
     uint32_t room = lasting(event->kind) ? events->size : events->size - events->size / 4;
 
-    events->hash = hash_event(events->hash, event);
+    if (event->kind != NPLUG_EVENT_VALUE) events->hash = hash_event(events->hash, event);
     if (events->count >= room) {
         events->left_out++;
         events->dropped++;

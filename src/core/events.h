@@ -10,7 +10,7 @@ typedef struct np_events {
     uint32_t size, count;
     uint32_t left_out; /* of this step */
     uint64_t dropped;  /* since the start */
-    uint64_t hash;     /* over all events since the start */
+    uint64_t hash;     /* over all events since the start but values, which the actions hold */
 } np_events;
 
 void np_events_layout(np_events *events, np_carve *carve, uint32_t size);

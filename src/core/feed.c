@@ -46,12 +46,6 @@ void np_feed_pump(np_feed *feed, nplug_time now)
     }
 }
 
-nplug_time np_feed_time(const np_feed *feed, uint32_t port)
-{
-    nplug_time time = np_ring_at(&feed->ports[port].ring, 0)->time;
-    return time > feed->processed ? time : feed->processed;
-}
-
 /* Of two ports that say something at the same moment, the one attached first goes first: it may go
  * on up to the other's time, the other only to just before. */
 static nplug_time yield_time(const np_feed *feed, uint32_t other, uint32_t chosen)
@@ -79,16 +73,10 @@ uint32_t np_feed_next(const np_feed *feed, nplug_time now, nplug_time *until)
     return best;
 }
 
-void np_feed_advance(np_feed *feed, nplug_time time)
+void np_feed_release(np_feed *feed)
 {
-    if (time > feed->processed) feed->processed = time;
-}
-
-void np_feed_took(np_feed *feed, uint32_t port)
-{
-    np_ring_take(&feed->ports[port].ring, 1);
-    feed->ports[port].waiting--;
-    feed->counts.reports++;
+    for (uint32_t i = 0; i < feed->port_count; i++)
+        np_ring_release(&feed->ports[i].ring);
 }
 
 void np_feed_count(uint64_t *counter)

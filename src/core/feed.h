@@ -34,10 +34,24 @@ void np_feed_pump(np_feed *feed, nplug_time now);
 uint32_t np_feed_next(const np_feed *feed, nplug_time now, nplug_time *until);
 
 /* The time at which a port's next report counts: never before what was processed. */
-nplug_time np_feed_time(const np_feed *feed, uint32_t port);
-void np_feed_advance(np_feed *feed, nplug_time time);
-/* A report was taken from a port's ring: counted. */
-void np_feed_took(np_feed *feed, uint32_t port);
+static inline nplug_time np_feed_time(const np_feed *feed, uint32_t port)
+{
+    nplug_time time = np_ring_at(&feed->ports[port].ring, 0)->time;
+    return time > feed->processed ? time : feed->processed;
+}
+static inline void np_feed_advance(np_feed *feed, nplug_time time)
+{
+    if (time > feed->processed) feed->processed = time;
+}
+/* Reports were taken from a port's ring. */
+static inline void np_feed_took(np_feed *feed, uint32_t port, uint32_t count)
+{
+    feed->ports[port].ring.read += count;
+    feed->ports[port].waiting -= count;
+    feed->counts.reports += count;
+}
+/* What was taken may be filled again. */
+void np_feed_release(np_feed *feed);
 void np_feed_count(uint64_t *counter);
 
 /* The first port whose clock runs ahead and was not said to; NP_NONE for none. */

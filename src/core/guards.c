@@ -29,7 +29,7 @@ static int32_t furthest(const np_wire *wire, const np_interval *interval, int32_
 static bool ask_stages(const nplug_nest *nest, uint32_t control, np_interval *interval)
 {
     if (!np_controls_guard(&nest->controls.list[control], interval)) return false;
-    np_sources_guard(&nest->sources, control, interval);
+    np_sources_guard(nest, control, interval);
     return true;
 }
 

@@ -274,58 +274,68 @@ static void run_group(nplug_nest *nest, nplug_time time)
     empty_outbox(nest, time);
 }
 
-/* Stores a value; true where a stage must see it.  A signal that says two things in one group is
- * two changes: none is lost. */
-static bool store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
+/* Stores a value that stages must see at the group's end.  A signal that says two things in one
+ * group is two changes: none is lost. */
+static void store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
 {
     const np_signal *about = &nest->devices.signals[signal];
 
     if (about->flags & NP_SIGNAL_TOUCHED) run_group(nest, time);
     np_devices_store(&nest->devices, signal, value);
-    if (about->nature == NPLUG_NATURE_DELTA) return false;
-    np_devices_touch(&nest->devices, signal);
-    return true;
+    if (about->nature != NPLUG_NATURE_DELTA) np_devices_touch(&nest->devices, signal);
 }
 
-static void check_time(nplug_nest *nest, uint32_t node, nplug_time said, nplug_time taken)
+static void count_bad_time(nplug_nest *nest, uint32_t node, nplug_time said)
 {
-    if (said < nest->devices.nodes[node].last) {
-        np_feed_count(&nest->feed.counts.backwards);
-        np_log_once(nest, NP_ONCE_BACKWARDS, "a device's time ran backwards; its signal is",
-                    nest->devices.nodes[node].first_signal);
-    } else if (said < taken) {
+    if (said >= nest->devices.nodes[node].last) {
         np_feed_count(&nest->feed.counts.late);
+        return;
     }
+    np_feed_count(&nest->feed.counts.backwards);
+    np_log_once(nest, NP_ONCE_BACKWARDS, "a device's time ran backwards: its port's number is",
+                nest->devices.nodes[node].key & NPLUG_PORT_DEVICE_MAX);
+}
+
+/* A report said that it was then, and is taken now. */
+static inline void note_time(nplug_nest *nest, uint32_t node, nplug_time said, nplug_time taken)
+{
+    if (said < taken || said < nest->devices.nodes[node].last) count_bad_time(nest, node, said);
     np_devices_note_time(&nest->devices, node, said);
 }
 
-static bool take_value(nplug_nest *nest, uint32_t port, const nplug_report *report,
-                       nplug_time time)
+/* Why a value cannot be taken: counted, and said the first time. */
+static void refuse(nplug_nest *nest, uint32_t node, const nplug_report *report)
 {
-    uint32_t node = np_devices_node(&nest->devices, port << 24 | report->device);
-    uint32_t signal;
-
     if (node == NP_NONE) {
         np_feed_count(&nest->feed.counts.unknown_device);
         np_log_once(nest, NP_ONCE_DEVICE, "a report for a device that is not here: port's number",
                     report->device);
-        return false;
-    }
-    if (report->signal >= nest->devices.nodes[node].signals) {
+    } else {
         np_feed_count(&nest->feed.counts.unknown_signal);
         np_log_once(nest, NP_ONCE_SIGNAL, "a signal that was never declared: number",
                     report->signal);
-        return false;
     }
-    signal = nest->devices.nodes[node].first_signal + report->signal;
-    if (report->time != nest->devices.nodes[node].last || report->time < time)
-        check_time(nest, node, report->time, time);
+}
+
+/* One value that was not taken quickly. */
+static void take_value(nplug_nest *nest, uint32_t port, uint32_t node,
+                       const nplug_report *report, nplug_time time)
+{
+    const np_node *about = &nest->devices.nodes[node];
+    uint32_t signal;
+
+    if (node == NP_NONE || report->signal >= about->signals) {
+        refuse(nest, node, report);
+        return;
+    }
+    signal = about->first_signal + report->signal;
+    note_time(nest, node, report->time, time);
     if (nest->recorder.size) np_record_report(nest, port, report, signal);
-    if (np_signal_quick(&nest->devices, signal, report->as.value)) return false;
-    if (nest->devices.nodes[node].presence == NP_HERE)
-        return store(nest, signal, report->as.value, time);
-    np_devices_store(&nest->devices, signal, report->as.value);
-    return false;
+    if (np_signal_quick(&nest->devices, signal, report->as.value)) return;
+    if (about->presence == NP_HERE)
+        store(nest, signal, report->as.value, time);
+    else
+        np_devices_store(&nest->devices, signal, report->as.value);
 }
 
 /* The end of a resync: what was not named is at rest. */
@@ -419,37 +429,82 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
     } else if (report->kind == NPLUG_REPORT_ARRIVE) {
         begin(nest, port, report, time);
     } else if ((node = np_devices_node(&nest->devices, port << 24 | report->device)) != NP_NONE) {
-        check_time(nest, node, report->time, time);
+        note_time(nest, node, report->time, time);
         take_about(nest, node, report, time);
     } else {
-        np_feed_count(&nest->feed.counts.unknown_device);
-        np_log_once(nest, NP_ONCE_DEVICE, "a report for a device that is not here: port's number",
-                    report->device);
+        refuse(nest, NP_NONE, report);
     }
     empty_outbox(nest, time);
 }
 
-/* Takes one group whole; true where something happened that may change what comes next. */
+/* The way of most reports: values of one node, all inside their guards.  Takes as many from the
+ * head of the group as can be taken so; returns how many. */
+static uint32_t take_quick(nplug_nest *nest, const nplug_ring *ring, uint32_t waiting,
+                           uint32_t index)
+{
+    const np_node *node = &nest->devices.nodes[index];
+    const nplug_report *slots = ring->slots;
+    nplug_time time = np_ring_at(ring, 0)->time;
+    uint32_t first = node->first_signal, signals = node->signals, count = 0;
+    uint32_t read = ring->read, mask = ring->mask;
+
+    while (count < waiting) {
+        const nplug_report *report = &slots[(read + count) & mask];
+        if (report->kind != NPLUG_REPORT_VALUE || report->signal >= signals ||
+            report->time != time ||
+            !np_signal_quick(&nest->devices, first + report->signal, report->as.value))
+            break;
+        count++;
+        if (!(report->flags & NPLUG_REPORT_MORE)) break;
+    }
+    return count;
+}
+
+/* The rest of a group, whatever it holds; returns how many reports that were. */
+static uint32_t take_rest(nplug_nest *nest, uint32_t port, uint32_t from, uint32_t node,
+                          nplug_time time)
+{
+    const nplug_ring *ring = &nest->feed.ports[port].ring;
+    uint32_t count = from, waiting = nest->feed.ports[port].waiting;
+    uint32_t key = port << 24 | np_ring_at(ring, 0)->device;
+    bool more;
+
+    do {
+        const nplug_report *report = np_ring_at(ring, count++);
+        more = (report->flags & NPLUG_REPORT_MORE) != 0;
+        if (report->kind == NPLUG_REPORT_VALUE) {
+            take_value(nest, port, node, report, time);
+            continue;
+        }
+        take_other(nest, port, report, time);
+        node = np_devices_node(&nest->devices, key);
+    } while (more && count < waiting);
+    if (nest->devices.touched_count) run_group(nest, time);
+    return count;
+}
+
+/* Takes one group whole; true where something happened that may change what comes next.  A group
+ * is one device's, so its node is looked up once, and again only after what is no value. */
 static bool take_group(nplug_nest *nest, uint32_t port)
 {
     const nplug_ring *ring = &nest->feed.ports[port].ring;
+    const nplug_report *head = np_ring_at(ring, 0);
     nplug_time time = np_feed_time(&nest->feed, port);
-    bool more, woken = false;
+    uint32_t node = np_devices_node(&nest->devices, port << 24 | head->device);
+    uint32_t count = 0;
 
     np_feed_advance(&nest->feed, time);
-    do {
-        const nplug_report *report = np_ring_at(ring, 0);
-        more = (report->flags & NPLUG_REPORT_MORE) != 0;
-        if (report->kind == NPLUG_REPORT_VALUE) {
-            woken |= take_value(nest, port, report, time);
-        } else {
-            take_other(nest, port, report, time);
-            woken = true;
+    if (node != NP_NONE && nest->recorder.size == 0) {
+        note_time(nest, node, head->time, time);
+        count = take_quick(nest, ring, nest->feed.ports[port].waiting, node);
+        if (count && !(np_ring_at(ring, count - 1)->flags & NPLUG_REPORT_MORE)) {
+            np_feed_took(&nest->feed, port, count);
+            return false;
         }
-        np_feed_took(&nest->feed, port);
-    } while (more && nest->feed.ports[port].waiting);
-    if (nest->devices.touched_count) run_group(nest, time);
-    return woken;
+    }
+    count = take_rest(nest, port, count, node, time);
+    np_feed_took(&nest->feed, port, count);
+    return true;
 }
 
 static void fire_timer(nplug_nest *nest)
@@ -524,6 +579,7 @@ nplug_result nplug_step(nplug_nest *nest, nplug_time now)
     np_feed_pump(&nest->feed, now);
     note_clocks(nest, now);
     whole = take_commands(nest) && run_edges(nest, now);
+    np_feed_release(&nest->feed);
     if (whole) np_feed_advance(&nest->feed, now);
     run_values(nest);
     ask_resyncs(nest);

@@ -10,12 +10,12 @@ void np_ring_layout(struct nplug_ring *ring, np_carve *carve, uint32_t slots)
 
 uint32_t np_ring_waiting(const struct nplug_ring *ring)
 {
-    return np_load_acquire(&ring->head) - ring->tail;
+    return np_load_acquire(&ring->head) - ring->read;
 }
 
-void np_ring_take(struct nplug_ring *ring, uint32_t count)
+void np_ring_release(struct nplug_ring *ring)
 {
-    np_store_release(&ring->tail, ring->tail + count);
+    np_store_release(&ring->tail, ring->read);
 }
 
 static uint32_t slots_of(const nplug_ring *ring)
@@ -142,13 +142,38 @@ static bool passed_over(nplug_ring *ring, const nplug_report *report)
     return true;
 }
 
+/* Takes whole groups off the front while the ring is far from full: what nearly every push is.
+ * Slots are filled ahead of `write`, which moves on at the end of each sound group only.  Returns
+ * how many reports were taken. */
+static size_t push_groups(nplug_ring *ring, const nplug_report *reports, size_t count)
+{
+    uint32_t used = filled(ring), quarter = slots_of(ring) / 4, ample = slots_of(ring) - quarter;
+    uint32_t write = ring->write, mask = ring->mask;
+    nplug_report *slots = ring->slots;
+    size_t begin = 0, most = used < ample ? ample - used : 0;
+
+    if (ring->write != ring->head || ring->broken) return 0;
+    if (most > count) most = count;
+    for (size_t i = 0; i < most; i++) {
+        const nplug_report *report = &reports[i];
+        if (report->device != reports[begin].device || i - begin >= quarter ||
+            report->device > NPLUG_PORT_DEVICE_MAX)
+            break;
+        slots[(write + i) & mask] = *report;
+        if (!(report->flags & NPLUG_REPORT_MORE)) begin = i + 1;
+    }
+    ring->write += (uint32_t)begin;
+    if (begin) publish(ring);
+    return begin;
+}
+
 nplug_result nplug_push(nplug_ring *ring, const nplug_report *reports, size_t count)
 {
     nplug_result result = NPLUG_OK;
 
     if (!ring || !reports) return NPLUG_ERR_ARGUMENT;
     if (ring->lossless && count > slots_of(ring) - filled(ring)) return NPLUG_ERR_FULL;
-    for (size_t i = 0; i < count; i++) {
+    for (size_t i = push_groups(ring, reports, count); i < count; i++) {
         nplug_result one;
         if (passed_over(ring, &reports[i])) continue;
         one = push_one(ring, &reports[i]);

@@ -22,7 +22,10 @@ struct nplug_ring {
 
     /* Shared, each written by one side. */
     uint32_t head; /* by the pusher: end of the complete groups */
-    uint32_t tail; /* by the nest: first report not yet taken */
+    uint32_t tail; /* by the nest: slots before it may be filled again */
+
+    /* The nest's own. */
+    uint32_t read; /* first report not yet taken; ahead of `tail` until it is released */
 
     /* Counted by the pusher, read by the nest. */
     uint32_t moves_dropped, reports_dropped, bad_groups;
@@ -30,12 +33,12 @@ struct nplug_ring {
 
 void np_ring_layout(struct nplug_ring *ring, np_carve *carve, uint32_t slots);
 
-/* The nest's side: how many complete reports wait, the one at `place`, and taking `count`. */
+/* The nest's side.  Reads at `read` and gives slots back to the pusher by np_ring_release. */
 uint32_t np_ring_waiting(const struct nplug_ring *ring);
 static inline const nplug_report *np_ring_at(const struct nplug_ring *ring, uint32_t place)
 {
-    return &ring->slots[(ring->tail + place) & ring->mask];
+    return &ring->slots[(ring->read + place) & ring->mask];
 }
-void np_ring_take(struct nplug_ring *ring, uint32_t count);
+void np_ring_release(struct nplug_ring *ring);
 
 #endif

@@ -29,10 +29,6 @@ static const nplug_wire heron_wires[] = {
     {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0}, /* pad:home */
 };
 
-static const nplug_match turnstone_matches[] = {
-    {0x0003, 0xb12d, 0x0701},
-};
-
 static const nplug_match stint_matches[] = {
     {0x0003, 0xb12d, 0x0801},
 };
@@ -46,13 +42,17 @@ static const nplug_wire stint_wires[] = {
     {0x0807, 1, 1, 0x00020008, 0, 0, 0, 0}, /* mouse:wheel */
 };
 
+static const nplug_match turnstone_matches[] = {
+    {0x0003, 0xb12d, 0x0701},
+};
+
 static const nplug_sheet sheets[] = {
     {(uint32_t)sizeof(nplug_sheet), "heron", "letters", (nplug_kind)3, 1, 21,
      heron_matches, heron_wires, 0},
-    {(uint32_t)sizeof(nplug_sheet), "turnstone", "", (nplug_kind)1, 1, 0,
-     turnstone_matches, NULL, 1},
     {(uint32_t)sizeof(nplug_sheet), "stint", "", (nplug_kind)2, 1, 7,
      stint_matches, stint_wires, 0},
+    {(uint32_t)sizeof(nplug_sheet), "turnstone", "", (nplug_kind)1, 1, 0,
+     turnstone_matches, NULL, 1},
 };
 
 const nplug_sheet *nplug_builtin_sheets(uint32_t *count)

@@ -122,9 +122,15 @@ static void move_machines(nplug_nest *nest, const np_link *link, const np_change
     uint32_t device = nest->controls.list[link->control].device;
     uint32_t hearers = np_players_hearing(&nest->players, device);
 
-    for (uint32_t player = 0; player <= nest->limits.players; player++)
+    for (uint32_t player = 0; hearers >> player; player++)
         if (hearers & (1u << player))
             move_machine(nest, player, link->source, change, link->down != 0);
+}
+
+/* A stick has no press: its links only give values. */
+static bool has_press(const np_control *control)
+{
+    return control->components == 1 && control->nature != NPLUG_NATURE_DELTA;
 }
 
 void np_sources_hear(nplug_nest *nest, const np_change *change)
@@ -134,7 +140,7 @@ void np_sources_hear(nplug_nest *nest, const np_change *change)
     np_link *link;
     float value;
 
-    if (at == NP_NO_INDEX || control->components != 1) return;
+    if (at == NP_NO_INDEX || !has_press(control)) return;
     link = &nest->sources.links[at];
     value = np_controls_heard(control).x;
     if (link->down ? value >= NP_RELEASE : value < NP_PRESS) return;
@@ -187,8 +193,9 @@ nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t so
     for (uint32_t at = nest->sources.of_source[source]; at != NP_NO_INDEX;
          at = nest->sources.links[at].next) {
         const np_control *control = &nest->controls.list[nest->sources.links[at].control];
-        nplug_vec2 value = np_controls_heard(control);
+        nplug_vec2 value;
         if (!(np_players_hearing(&nest->players, control->device) & (1u << player))) continue;
+        value = np_controls_heard(control);
         if (control->nature == NPLUG_NATURE_DELTA) {
             best.x += value.x;
             best.y += value.y;
@@ -199,11 +206,12 @@ nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t so
     return best;
 }
 
-void np_sources_guard(const np_sources *sources, uint32_t control, np_interval *interval)
+void np_sources_guard(const nplug_nest *nest, uint32_t control, np_interval *interval)
 {
+    const np_sources *sources = &nest->sources;
     uint16_t at = sources->of_control[control];
 
-    if (at == NP_NO_INDEX) return;
+    if (at == NP_NO_INDEX || !has_press(&nest->controls.list[control])) return;
     if (sources->links[at].down) {
         if (interval->at_least < NP_RELEASE) interval->at_least = NP_RELEASE;
     } else if (interval->below > NP_PRESS) {

@@ -56,6 +56,6 @@ void np_sources_held(nplug_nest *nest, uint32_t player, uint32_t binding, nplug_
 nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t source);
 
 /* Narrows the interval in which this stage need not be called. */
-void np_sources_guard(const np_sources *sources, uint32_t control, np_interval *interval);
+void np_sources_guard(const nplug_nest *nest, uint32_t control, np_interval *interval);
 
 #endif
