@@ -1,2 +1,340 @@
+/* The feed: rings that fill up, groups, and reports that are wrong. */
 #include "support.h"
-Suite *feed_suite(void) { return suite_create("feed"); }
+#include <pthread.h>
+#include <stdlib.h>
+#include <string.h>
+
+/* A rig with a port by hand beside the sim. */
+typedef struct hand_rig {
+    test_rig rig;
+    hand_port port;
+} hand_rig;
+
+static void open_by_hand(hand_rig *h, uint32_t ring_slots)
+{
+    nplug_game game = harbour_for(1);
+    nplug_limits limits = nplug_limits_default();
+
+    limits.ring_slots = ring_slots;
+    memset(&h->port, 0, sizeof h->port);
+    rig_open(&h->rig, &game, &limits);
+    ck_assert_int_eq(nplug_attach(h->rig.nest, &hand_table, &h->port), NPLUG_OK);
+}
+
+enum { STICK_X, STICK_Y, SOUTH = 8 };
+
+START_TEST(a_diagonal_is_one_change)
+{
+    hand_rig h;
+    nplug_report group[2] = {value_report(1000, 5, STICK_X, 32767, NPLUG_REPORT_MORE),
+                             value_report(1000, 5, STICK_Y, -32768, 0)};
+
+    open_by_hand(&h, 256);
+    push_heron(h.port.ring, 0, 5, NULL, NULL);
+    ck_assert_int_eq(nplug_push(h.port.ring, group, 1), NPLUG_OK);
+    rig_step(&h.rig, 2000); /* half a group is never taken */
+    ck_assert_float_eq(nplug_vector(h.rig.nest, 1, STEER).x, 0.0f);
+    ck_assert_int_eq(nplug_push(h.port.ring, group + 1, 1), NPLUG_OK);
+    rig_step(&h.rig, 3000);
+    ck_assert_float_eq(nplug_vector(h.rig.nest, 1, STEER).x, 1.0f);
+    ck_assert_float_eq(nplug_vector(h.rig.nest, 1, STEER).y, 1.0f);
+    rig_close(&h.rig);
+}
+END_TEST
+
+START_TEST(a_press_and_its_release_in_one_group_are_both_seen)
+{
+    hand_rig h;
+    nplug_report group[3] = {value_report(1000, 5, SOUTH, 1, NPLUG_REPORT_MORE),
+                             value_report(1000, 5, SOUTH, 0, NPLUG_REPORT_MORE),
+                             value_report(1000, 5, SOUTH, 1, 0)};
+
+    open_by_hand(&h, 256);
+    push_heron(h.port.ring, 0, 5, NULL, NULL);
+    nplug_push(h.port.ring, group, 3);
+    rig_step(&h.rig, 2000);
+    ck_assert_uint_eq(nplug_presses(h.rig.nest, 1, HORN), 2);
+    ck_assert_uint_eq(nplug_releases(h.rig.nest, 1, HORN), 1);
+    ck_assert(nplug_held(h.rig.nest, 1, HORN));
+    rig_close(&h.rig);
+}
+END_TEST
+
+/* Whatever a port pushes, in whatever pieces, the nest stays consistent and counts what was wrong. */
+START_TEST(wrong_reports_are_counted_and_said_once)
+{
+    hand_rig h;
+    nplug_report unknown = value_report(3000, 99, 0, 1, 0);
+    nplug_report undeclared = value_report(3000, 5, 500, 1, 0);
+    nplug_report backwards = value_report(1500, 5, STICK_X, 7, 0);
+    nplug_report strange = value_report(3000, 5, 0, 1, 0);
+    nplug_counts counts;
+
+    strange.kind = 77;
+    open_by_hand(&h, 256);
+    push_heron(h.port.ring, 2000, 5, NULL, NULL);
+    for (int i = 0; i < 2; i++) {
+        nplug_push(h.port.ring, &unknown, 1);
+        nplug_push(h.port.ring, &undeclared, 1);
+        nplug_push(h.port.ring, &strange, 1);
+    }
+    rig_step(&h.rig, 4000);
+    nplug_push(h.port.ring, &backwards, 1);
+    push_kind(h.port.ring, 4500, 5, NPLUG_REPORT_SIGNAL);
+    push_kind(h.port.ring, 4500, 6, NPLUG_REPORT_DEPART);
+    rig_step(&h.rig, 5000);
+    counts = nplug_nest_counts(h.rig.nest);
+    ck_assert_uint_eq(counts.unknown_device, 3);
+    ck_assert_uint_eq(counts.unknown_signal, 3);
+    ck_assert_uint_eq(counts.unknown_kind, 2);
+    ck_assert_uint_eq(counts.backwards, 1);
+    ck_assert_ptr_nonnull(strstr(h.rig.log, "not here: port's number 99"));
+    ck_assert_ptr_null(strstr(strstr(h.rig.log, "not here") + 1, "not here"));
+    ck_assert_ptr_nonnull(strstr(h.rig.log, "never declared: number 500"));
+    ck_assert_uint_eq(nplug_device_count(h.rig.nest), 1);
+    rig_close(&h.rig);
+}
+END_TEST
+
+START_TEST(a_group_that_never_ends_is_thrown_away_whole)
+{
+    hand_rig h;
+    nplug_report endless = value_report(1000, 5, STICK_X, 9, NPLUG_REPORT_MORE);
+    nplug_report other = value_report(1000, 6, SOUTH, 1, 0);
+    nplug_report end = value_report(1001, 5, SOUTH, 1, 0);
+    nplug_result result = NPLUG_OK;
+
+    open_by_hand(&h, 256);
+    push_heron(h.port.ring, 0, 5, NULL, NULL);
+    push_heron(h.port.ring, 0, 6, NULL, NULL);
+    rig_step(&h.rig, 500);
+    for (int i = 0; i < 65 && result == NPLUG_OK; i++)
+        result = nplug_push(h.port.ring, &endless, 1);
+    ck_assert_int_eq(result, NPLUG_ERR_ARGUMENT);
+    nplug_push(h.port.ring, &end, 1); /* ends the broken group: passed over */
+    ck_assert_int_eq(nplug_push(h.port.ring, &end, 1), NPLUG_OK);
+    nplug_push(h.port.ring, &endless, 1);
+    ck_assert_int_eq(nplug_push(h.port.ring, &other, 1), NPLUG_ERR_ARGUMENT); /* mixes devices */
+    rig_step(&h.rig, 2000);
+    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).bad_groups, 2);
+    ck_assert_float_eq(rig_control(&h.rig, 0, "pad:stick-left").x, 0.0f);
+    ck_assert_float_eq(rig_control(&h.rig, 0, "pad:south").x, 1.0f);
+    ck_assert_float_eq(rig_control(&h.rig, 1, "pad:south").x, 1.0f);
+    ck_assert_uint_ge(h.port.resyncs, 1); /* the device lost reports */
+    end.device = NPLUG_PORT_DEVICE_MAX + 1;
+    ck_assert_int_eq(nplug_push(h.port.ring, &end, 1), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_push(NULL, &end, 1), NPLUG_ERR_ARGUMENT);
+    rig_close(&h.rig);
+}
+END_TEST
+
+/* Fills the ring with movement, then presses and unplugs: the latter always come through. */
+START_TEST(above_three_quarters_only_movement_is_dropped)
+{
+    hand_rig h;
+    nplug_report press = value_report(3000, 5, SOUTH, 1, 0);
+    nplug_device_info info = {.size = sizeof info};
+    nplug_report begin = value_report(6000, 5, 0, 0, 0);
+
+    open_by_hand(&h, 64);
+    push_heron(h.port.ring, 0, 5, NULL, NULL);
+    rig_step(&h.rig, 500);
+    for (int i = 0; i < 100; i++) {
+        nplug_report move =
+            value_report(1000 + (nplug_time)i, 5, STICK_X, 100 * i, NPLUG_REPORT_MOVES);
+        ck_assert_int_eq(nplug_push(h.port.ring, &move, 1), NPLUG_OK);
+    }
+    ck_assert_int_eq(nplug_push(h.port.ring, &press, 1), NPLUG_OK);
+    rig_step(&h.rig, 5000);
+    ck_assert(nplug_held(h.rig.nest, 1, HORN));
+    ck_assert_uint_ge(nplug_nest_counts(h.rig.nest).moves_dropped, 50);
+    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).reports_dropped, 0);
+    ck_assert_uint_eq(h.port.resyncs, 1);
+    ck_assert_uint_eq(h.port.last_resync, 5);
+    nplug_device_look(h.rig.nest, nplug_device_at(h.rig.nest, 0), &info);
+    ck_assert(info.stale);
+
+    /* The answer: the stick is at its end, west is down, south was let go meanwhile. */
+    begin.kind = NPLUG_REPORT_RESYNC_BEGIN;
+    nplug_push(h.port.ring, &begin, 1);
+    begin = value_report(6000, 5, STICK_X, 32767, 0);
+    nplug_push(h.port.ring, &begin, 1);
+    begin = value_report(6000, 5, 15, 1, 0); /* start */
+    nplug_push(h.port.ring, &begin, 1);
+    push_kind(h.port.ring, 6000, 5, NPLUG_REPORT_RESYNC_END);
+    rig_step(&h.rig, 7000);
+    ck_assert(!nplug_held(h.rig.nest, 1, HORN));
+    ck_assert_uint_eq(nplug_releases(h.rig.nest, 1, HORN), 1);
+    ck_assert(!nplug_held(h.rig.nest, 1, MENU)); /* found pressed, but when? It is spent */
+    ck_assert_float_eq(nplug_vector(h.rig.nest, 1, STEER).x, 1.0f);
+    ck_assert(rig_saw(&h.rig, NPLUG_EVENT_RESYNCED, NULL));
+    nplug_device_look(h.rig.nest, nplug_device_at(h.rig.nest, 0), &info);
+    ck_assert(!info.stale);
+    rig_close(&h.rig);
+}
+END_TEST
+
+START_TEST(a_full_ring_refuses_and_nothing_sticks)
+{
+    hand_rig h;
+    nplug_result result = NPLUG_OK;
+    unsigned taken = 0;
+
+    open_by_hand(&h, 64);
+    push_heron(h.port.ring, 0, 5, NULL, NULL);
+    rig_step(&h.rig, 500);
+    for (; result == NPLUG_OK && taken < 200; taken++) {
+        nplug_report press = value_report(1000 + taken, 5, SOUTH, taken % 2 == 0, 0);
+        result = nplug_push(h.port.ring, &press, 1);
+    }
+    ck_assert_int_eq(result, NPLUG_ERR_FULL);
+    ck_assert_uint_eq(nplug_ring_room(h.port.ring), 0);
+    rig_step(&h.rig, 5000);
+    ck_assert_uint_eq(nplug_presses(h.rig.nest, 1, HORN), 32);
+    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).reports_dropped, 1);
+    push_kind(h.port.ring, 6000, 5, NPLUG_REPORT_DEPART);
+    rig_step(&h.rig, 7000);
+    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).unknown_device, 0);
+    ck_assert_uint_eq(nplug_device_count(h.rig.nest), 0);
+    ck_assert(!nplug_held(h.rig.nest, 1, HORN));
+    rig_close(&h.rig);
+}
+END_TEST
+
+START_TEST(two_ports_are_merged_in_order_of_time)
+{
+    hand_rig h;
+    hand_port second = {0};
+    char text[4096] = "";
+    nplug_report a = value_report(2000, 1, SOUTH, 1, 0), b = value_report(1000, 1, SOUTH, 1, 0);
+
+    open_by_hand(&h, 256);
+    ck_assert_int_eq(nplug_attach(h.rig.nest, &hand_table, &second), NPLUG_OK);
+    push_heron(h.port.ring, 0, 1, NULL, NULL);
+    push_heron(second.ring, 0, 1, NULL, NULL); /* the same number, another port */
+    rig_step(&h.rig, 500);
+    ck_assert_uint_eq(nplug_device_count(h.rig.nest), 2);
+    nplug_push(h.port.ring, &a, 1);
+    nplug_push(second.ring, &b, 1);
+    rig_step(&h.rig, 1500); /* the later one waits */
+    rig_events(&h.rig, text, sizeof text);
+    ck_assert_ptr_nonnull(strstr(text, "1000 press device 1002"));
+    ck_assert_ptr_null(strstr(text, "device 1001"));
+    rig_step(&h.rig, 2500);
+    ck_assert_float_eq(rig_control(&h.rig, 0, "pad:south").x, 1.0f);
+    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).late, 0);
+    nplug_shut(h.rig.nest);
+    ck_assert_uint_eq(second.stops, 1);
+    rig_close(&h.rig);
+}
+END_TEST
+
+START_TEST(clocks_that_disagree_are_an_event)
+{
+    hand_rig h;
+    nplug_report ahead = value_report(9 * SECOND, 5, SOUTH, 1, 0);
+
+    open_by_hand(&h, 256);
+    push_heron(h.port.ring, 0, 5, NULL, NULL);
+    nplug_push(h.port.ring, &ahead, 1);
+    rig_step(&h.rig, 1000);
+    rig_step(&h.rig, 1500);
+    ck_assert(rig_saw(&h.rig, NPLUG_EVENT_CLOCKS, NULL));
+    rig_step(&h.rig, 2000);
+    ck_assert(!rig_saw(&h.rig, NPLUG_EVENT_CLOCKS, NULL)); /* said once */
+    ck_assert(!nplug_held(h.rig.nest, 1, HORN));
+    rig_step(&h.rig, 9 * SECOND);
+    ck_assert(nplug_held(h.rig.nest, 1, HORN));
+    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).early, 1);
+    rig_close(&h.rig);
+}
+END_TEST
+
+/* Events have little room: arrivals and departures are never left out, whatever else happens. */
+START_TEST(arrivals_and_departures_are_never_pushed_out)
+{
+    nplug_game game = harbour_for(1);
+    nplug_limits limits = nplug_limits_default();
+    uint32_t seen = 0, steps = 0;
+    nplug_result result = NPLUG_AGAIN;
+    test_rig rig;
+
+    limits.events = 16;
+    rig_open(&rig, &game, &limits);
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    for (unsigned i = 0; i < 20; i++) {
+        for (unsigned k = 0; k < 10; k++)
+            nplug_sim_press(rig.sim, i * 1000 + k, "keys", "KeyH", 0);
+        nplug_sim_plug(rig.sim, i * 1000 + 500, "pad", "heron");
+        nplug_sim_unplug(rig.sim, i * 1000 + 600, "pad");
+    }
+    for (; result == NPLUG_AGAIN; steps++) {
+        result = nplug_step(rig.nest, SECOND);
+        for (uint32_t i = 0; i < nplug_event_count(rig.nest); i++)
+            seen += nplug_event_at(rig.nest, i)->kind == NPLUG_EVENT_ARRIVAL ||
+                    nplug_event_at(rig.nest, i)->kind == NPLUG_EVENT_DEPARTURE;
+    }
+    ck_assert_int_eq(result, NPLUG_OK);
+    ck_assert_uint_eq(seen, 1 + 2 * 20);
+    ck_assert_uint_gt(steps, 1);
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- a port on its own thread --------------------------------------------------------------- */
+
+#define THREAD_PRESSES 20000
+
+static void *press_from_thread(void *ring)
+{
+    for (unsigned i = 0; i < 2 * THREAD_PRESSES; i++) {
+        nplug_report report = value_report(i, 5, SOUTH, i % 2 == 0, 0);
+        while (nplug_ring_room((nplug_ring *)ring) < 8)
+            sched_yield();
+        nplug_push((nplug_ring *)ring, &report, 1);
+    }
+    return NULL;
+}
+
+START_TEST(a_port_may_push_from_its_own_thread)
+{
+    hand_rig h;
+    pthread_t thread;
+    nplug_action_state state = {0};
+    nplug_result result;
+
+    open_by_hand(&h, 256);
+    push_heron(h.port.ring, 0, 5, NULL, NULL);
+    rig_step(&h.rig, 0);
+    ck_assert_int_eq(pthread_create(&thread, NULL, press_from_thread, h.port.ring), 0);
+    while (state.release_count < THREAD_PRESSES) {
+        result = nplug_step(h.rig.nest, 10 * SECOND);
+        ck_assert(result == NPLUG_OK || result == NPLUG_AGAIN);
+        nplug_action_look(h.rig.nest, 1, HORN, &state);
+    }
+    pthread_join(thread, NULL);
+    ck_assert_uint_eq(state.press_count, THREAD_PRESSES);
+    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).reports_dropped, 0);
+    rig_close(&h.rig);
+}
+END_TEST
+
+Suite *feed_suite(void)
+{
+    Suite *suite = suite_create("feed");
+    TCase *tests = tcase_create("feed");
+
+    tcase_set_timeout(tests, 60);
+    tcase_add_test(tests, a_diagonal_is_one_change);
+    tcase_add_test(tests, a_press_and_its_release_in_one_group_are_both_seen);
+    tcase_add_test(tests, wrong_reports_are_counted_and_said_once);
+    tcase_add_test(tests, a_group_that_never_ends_is_thrown_away_whole);
+    tcase_add_test(tests, above_three_quarters_only_movement_is_dropped);
+    tcase_add_test(tests, a_full_ring_refuses_and_nothing_sticks);
+    tcase_add_test(tests, two_ports_are_merged_in_order_of_time);
+    tcase_add_test(tests, clocks_that_disagree_are_an_event);
+    tcase_add_test(tests, arrivals_and_departures_are_never_pushed_out);
+    tcase_add_test(tests, a_port_may_push_from_its_own_thread);
+    suite_add_tcase(suite, tests);
+    return suite;
+}

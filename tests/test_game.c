@@ -1,2 +1,142 @@
+/* Games: binding texts, right and wrong. */
 #include "support.h"
-Suite *game_suite(void) { return suite_create("game"); }
+#include <stdlib.h>
+#include <string.h>
+
+/* One action's text and, where it is wrong, what the log must say. */
+static const struct {
+    nplug_action_kind kind;
+    const char *from;
+    const char *wrong; /* NULL: it is right */
+} rows[] = {
+    {NPLUG_BUTTON, "pad:south | key:Space", NULL},
+    {NPLUG_BUTTON, "", NULL},
+    {NPLUG_BUTTON, "  pad:south  hold=600 |  key:Space ", NULL},
+    {NPLUG_LEVEL, "keys:KeyS,KeyW", NULL},
+    {NPLUG_VECTOR, "keys:KeyW,KeyS,KeyA,KeyD", NULL},
+    {NPLUG_MOTION, "mouse:move | mouse:wheel", NULL},
+    {NPLUG_BUTTON, "pad:sauth", "column 1: \"pad:sauth\" is no control; did you mean pad:south?"},
+    {NPLUG_BUTTON, "pad:south | kex:KeyA", "column 13: \"kex:KeyA\" is no control; did you mean"},
+    {NPLUG_VECTOR, "keys:KeyW,KeyS,KeyA,KeyQQ", "column 21: \"KeyQQ\" is no control"},
+    {NPLUG_VECTOR, "keys:KeyW,KeyS,KeyA", "needs two keys (a level) or four"},
+    {NPLUG_VECTOR, "keys:KeyW,KeyS,KeyA,KeyD,KeyE", "four keys at most"},
+    {NPLUG_VECTOR, "pad:south", "has one direction: a vector takes a stick or four keys"},
+    {NPLUG_BUTTON, "pad:stick-left", "has no single press"},
+    {NPLUG_BUTTON, "pad:south hold=0", "hold= takes 1 to 1000000 milliseconds"},
+    {NPLUG_BUTTON, "pad:south hold=12x", "hold= takes 1 to 1000000 milliseconds"},
+    {NPLUG_BUTTON, "pad:south held=12", "column 11: \"held=12\" is no option"},
+    {NPLUG_LEVEL, "pad:trigger-left hold=100", "hold= is for buttons"},
+    {NPLUG_LEVEL, "keys:KeyW,KeyS,KeyA,KeyD", "a level takes one or two"},
+    {NPLUG_MOTION, "pad:stick-left", "does not move anything"},
+    {NPLUG_BUTTON, "mouse:move", "it can drive a motion only"},
+    {NPLUG_BUTTON, "pad:south,pad:east", "several controls go with keys: only"},
+    {NPLUG_BUTTON, "pad:south | ", "a control is missing"},
+    {NPLUG_BUTTON, "pad:south||key:KeyA", "a control is missing"},
+    {NPLUG_BUTTON, "south", "\"south\" is no control"},
+};
+
+START_TEST(binding_texts)
+{
+    nplug_action_def action = {"act", rows[_i].kind, rows[_i].from, 0};
+    nplug_game game = nplug_game_for_one("rows", &action, 1);
+    nplug_result result;
+    test_rig rig;
+
+    rig_open(&rig, NULL, NULL);
+    result = nplug_use_game(rig.nest, &game);
+    if (!rows[_i].wrong) {
+        ck_assert_msg(result == NPLUG_OK, "%s: %s", rows[_i].from, rig.log);
+        ck_assert_uint_ne(nplug_game_digest(rig.nest), 0);
+    } else {
+        ck_assert_int_eq(result, NPLUG_ERR_BINDING);
+        ck_assert_msg(strstr(rig.log, rows[_i].wrong) != NULL, "%s: %s", rows[_i].from, rig.log);
+        ck_assert_uint_eq(nplug_game_digest(rig.nest), 0);
+    }
+    rig_step(&rig, 0);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Binding texts cut at every byte and with every byte changed: never a crash. */
+START_TEST(broken_binding_texts_never_crash)
+{
+    char text[64];
+    nplug_action_def action = {"act", NPLUG_VECTOR, text, 0};
+    nplug_game game = nplug_game_for_one("rows", &action, 1);
+    const char *whole = rows[_i].from;
+    test_rig rig;
+
+    rig_open(&rig, NULL, NULL);
+    action.kind = rows[_i].kind;
+    for (size_t i = 0; i <= strlen(whole); i++) {
+        memset(text, 0, sizeof text);
+        memcpy(text, whole, i);
+        nplug_use_game(rig.nest, &game);
+        strcpy(text, whole);
+        text[i] = (char)('!' + (int)(i * 7 % 90));
+        nplug_use_game(rig.nest, &game);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(games_that_do_not_fit_are_refused)
+{
+    nplug_limits limits = nplug_limits_default();
+    nplug_game game = harbour_for(2);
+    test_rig rig;
+
+    limits.bindings = 5;
+    limits.sources = 30;
+    rig_open(&rig, NULL, &limits);
+    ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_FULL);
+    ck_assert_ptr_nonnull(strstr(rig.log, "raise limits.bindings"));
+    game.players = 9;
+    ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_FULL);
+    game.size = 3;
+    ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_SIZE);
+    rig_step(&rig, 0);
+    game = harbour_for(1);
+    ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_ORDER);
+    ck_assert_int_eq(nplug_use_game(rig.nest, NULL), NPLUG_ERR_ARGUMENT);
+    rig_close(&rig);
+    limits = nplug_limits_default();
+    limits.sources = 3;
+    game = harbour_for(2);
+    rig_open(&rig, NULL, &limits);
+    ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_FULL);
+    ck_assert_ptr_nonnull(strstr(rig.log, "raise limits.sources"));
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_game_has_a_digest_of_its_own)
+{
+    nplug_action_def action = {"act", NPLUG_BUTTON, "pad:south", 0};
+    nplug_game game = nplug_game_for_one("one", &action, 1);
+    uint64_t first;
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    first = nplug_game_digest(rig.nest);
+    ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_OK);
+    ck_assert_uint_eq(nplug_game_digest(rig.nest), first);
+    action.from = "pad:east";
+    nplug_use_game(rig.nest, &game);
+    ck_assert_uint_ne(nplug_game_digest(rig.nest), first);
+    rig_close(&rig);
+}
+END_TEST
+
+Suite *game_suite(void)
+{
+    Suite *suite = suite_create("game");
+    TCase *tests = tcase_create("game");
+
+    tcase_add_loop_test(tests, binding_texts, 0, (int)COUNT_OF(rows));
+    tcase_add_loop_test(tests, broken_binding_texts_never_crash, 0, (int)COUNT_OF(rows));
+    tcase_add_test(tests, games_that_do_not_fit_are_refused);
+    tcase_add_test(tests, a_game_has_a_digest_of_its_own);
+    suite_add_tcase(suite, tests);
+    return suite;
+}

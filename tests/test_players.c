@@ -1,2 +1,228 @@
+/* Players: who joins, who hears what, who comes back. */
 #include "support.h"
-Suite *players_suite(void) { return suite_create("players"); }
+#include <string.h>
+
+/* Two pads and a desk, seated by first use. */
+static void open_two(test_rig *rig)
+{
+    nplug_game game = harbour_for(2);
+
+    rig_open(rig, &game, NULL);
+    nplug_sim_plug(rig->sim, 0, "pad-1", "heron");
+    nplug_sim_plug(rig->sim, 1, "pad-2", "heron");
+    nplug_sim_plug(rig->sim, 2, "keys", "turnstone");
+    nplug_sim_plug(rig->sim, 3, "mouse", "stint");
+    rig_step(rig, 1000);
+}
+
+static uint32_t players_of(const test_rig *rig, uint32_t place)
+{
+    nplug_device_info info = {.size = sizeof info};
+
+    nplug_device_look(rig->nest, nplug_device_at(rig->nest, place), &info);
+    return info.players;
+}
+
+START_TEST(the_press_that_joined_fires_nothing_until_it_is_let_go)
+{
+    nplug_event join;
+    test_rig rig;
+
+    open_two(&rig);
+    ck_assert_uint_eq(nplug_player_devices(rig.nest, NPLUG_ANYONE), 4);
+    nplug_sim_press(rig.sim, 2000, "pad-2", "south", 50000);
+    rig_step(&rig, 3000);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_JOIN, &join));
+    ck_assert_uint_eq(join.player, 1);
+    ck_assert_uint_eq(join.control, nplug_control_from_name("pad:south", (size_t)-1));
+    ck_assert(nplug_seated(rig.nest, 1) && !nplug_seated(rig.nest, 2));
+    ck_assert(!nplug_held(rig.nest, NPLUG_ANYONE, HORN));
+    rig_step(&rig, 60000);
+    ck_assert_uint_eq(nplug_releases(rig.nest, NPLUG_ANYONE, HORN), 0);
+    nplug_sim_press(rig.sim, 70000, "pad-2", "south", 50000);
+    rig_step(&rig, 80000);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 1);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 2, HORN), 0);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_desk_joins_as_one_and_a_stick_does_not_join)
+{
+    test_rig rig;
+
+    open_two(&rig);
+    nplug_sim_sweep(rig.sim, 2000, "pad-1", "stick-left", (nplug_vec2){1.0f, 1.0f}, 1000);
+    rig_step(&rig, 5000);
+    ck_assert_uint_eq(players_of(&rig, 0), 0);
+    nplug_sim_press(rig.sim, 6000, "mouse", "left", 1000);
+    rig_step(&rig, 7000);
+    ck_assert_uint_eq(players_of(&rig, 2), 1);
+    ck_assert_uint_eq(players_of(&rig, 3), 1);
+    nplug_sim_plug(rig.sim, 8000, "mouse-2", "stint"); /* a second mouse belongs to the desk */
+    rig_step(&rig, 9000);
+    ck_assert_uint_eq(players_of(&rig, 4), 1);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(when_all_seats_are_taken_presses_are_anyones)
+{
+    test_rig rig;
+
+    open_two(&rig);
+    nplug_sim_press(rig.sim, 2000, "pad-1", "start", 100);
+    nplug_sim_press(rig.sim, 3000, "pad-2", "start", 100);
+    nplug_sim_press(rig.sim, 4000, "keys", "KeyH", 100);
+    rig_step(&rig, 5000);
+    ck_assert(nplug_seated(rig.nest, 1) && nplug_seated(rig.nest, 2));
+    ck_assert_uint_eq(nplug_presses(rig.nest, NPLUG_ANYONE, HORN), 1);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN) + nplug_presses(rig.nest, 2, HORN), 0);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_claim_in_the_middle_of_a_press_spends_it)
+{
+    nplug_device pad;
+    test_rig rig;
+
+    open_two(&rig);
+    pad = nplug_device_at(rig.nest, 0);
+    nplug_sim_press(rig.sim, 2000, "pad-1", "start", 100);
+    nplug_sim_press(rig.sim, 3000, "pad-1", "south", 50000);
+    nplug_sim_sweep(rig.sim, 3000, "pad-1", "trigger-right", (nplug_vec2){1.0f, 0.0f}, 0);
+    rig_step(&rig, 5000);
+    ck_assert(nplug_held(rig.nest, 1, HORN));
+    ck_assert_float_eq(nplug_level(rig.nest, 1, THROTTLE), 1.0f);
+    ck_assert_int_eq(nplug_claim(rig.nest, pad, 2), NPLUG_OK);
+    ck_assert(nplug_held(rig.nest, 1, HORN)); /* taken at the next step, not before */
+    rig_step(&rig, 6000);
+    ck_assert(!nplug_held(rig.nest, 1, HORN) && !nplug_held(rig.nest, 2, HORN));
+    ck_assert_float_eq(nplug_level(rig.nest, 1, THROTTLE), 0.0f);
+    ck_assert_float_eq(nplug_level(rig.nest, 2, THROTTLE), 0.0f);
+    nplug_sim_sweep(rig.sim, 60000, "pad-1", "trigger-right", (nplug_vec2){0.0f, 0.0f}, 0);
+    nplug_sim_sweep(rig.sim, 61000, "pad-1", "trigger-right", (nplug_vec2){1.0f, 0.0f}, 0);
+    nplug_sim_press(rig.sim, 62000, "pad-1", "south", 50000);
+    rig_step(&rig, 65000);
+    ck_assert(nplug_held(rig.nest, 2, HORN));
+    ck_assert_float_eq(nplug_level(rig.nest, 2, THROTTLE), 1.0f);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(leaving_yields_all_and_frees_the_seat)
+{
+    nplug_event event;
+    test_rig rig;
+
+    open_two(&rig);
+    nplug_sim_press(rig.sim, 2000, "keys", "Escape", 100);
+    nplug_sim_press(rig.sim, 3000, "keys", "KeyH", 0);
+    rig_step(&rig, 5000);
+    ck_assert_uint_eq(nplug_player_devices(rig.nest, 1), 2);
+    nplug_leave(rig.nest, 1);
+    rig_step(&rig, 6000);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
+    ck_assert_uint_eq(event.flags, NPLUG_EVENT_CANCELLED);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_LEAVE, NULL));
+    ck_assert(!nplug_seated(rig.nest, 1));
+    ck_assert_uint_eq(nplug_player_devices(rig.nest, 1), 0);
+    nplug_sim_press(rig.sim, 7000, "pad-1", "south", 100); /* the seat is free for the next */
+    rig_step(&rig, 8000);
+    ck_assert(nplug_seated(rig.nest, 1));
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(hardware_comes_back_to_its_player)
+{
+    nplug_move plug = {.kind = NPLUG_MOVE_ARRIVE, .on = "p", .what = "heron", .serial = "H-7"};
+    nplug_event claim;
+    test_rig rig;
+
+    open_two(&rig);
+    plug.time = 2000;
+    nplug_sim_move(rig.sim, &plug);
+    nplug_sim_press(rig.sim, 3000, "keys", "KeyA", 100);
+    nplug_sim_press(rig.sim, 4000, "p", "south", 100);
+    rig_step(&rig, 5000);
+    nplug_sim_unplug(rig.sim, 6000, "p");
+    rig_step(&rig, 7000);
+    ck_assert(nplug_seated(rig.nest, 2)); /* waits */
+    plug.time = 8000;
+    plug.socket = "elsewhere";
+    nplug_sim_move(rig.sim, &plug);
+    rig_step(&rig, 9000);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_CLAIM, &claim));
+    ck_assert_uint_eq(claim.player, 2);
+    ck_assert_uint_eq(claim.flags, NPLUG_EVENT_RETURNED);
+    nplug_sim_unplug(rig.sim, 10000, "p"); /* who left misses nothing */
+    rig_step(&rig, 11000);
+    nplug_leave(rig.nest, 2);
+    plug.time = 12000;
+    nplug_sim_move(rig.sim, &plug);
+    rig_step(&rig, 13000);
+    ck_assert(!rig_saw(&rig, NPLUG_EVENT_CLAIM, NULL));
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(in_a_game_for_one_player_1_hears_all)
+{
+    nplug_game game = harbour_for(1);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    ck_assert(nplug_seated(rig.nest, 1));
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_press(rig.sim, 1000, "keys", "KeyH", 0);
+    nplug_sim_plug(rig.sim, 2000, "pad", "heron");
+    nplug_sim_press(rig.sim, 3000, "pad", "south", 0);
+    rig_step(&rig, 5000);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 1); /* held already: one press */
+    nplug_sim_release(rig.sim, 6000, "keys", "KeyH");
+    rig_step(&rig, 7000);
+    ck_assert(nplug_held(rig.nest, 1, HORN));
+    nplug_sim_unplug(rig.sim, 8000, "pad");
+    rig_step(&rig, 9000);
+    ck_assert(!nplug_held(rig.nest, 1, HORN));
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(wrong_calls_are_errors)
+{
+    test_rig rig;
+
+    open_two(&rig);
+    ck_assert_int_eq(nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 0), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 17), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_claim(rig.nest, 0, 1), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_claim(NULL, 0, 1), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_leave(rig.nest, 0), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_switch_layer(rig.nest, 1, 32, true), NPLUG_ERR_ARGUMENT);
+    for (unsigned i = 0; i < nplug_nest_limits(rig.nest).commands; i++)
+        ck_assert_int_eq(nplug_leave(rig.nest, 1), NPLUG_OK);
+    ck_assert_int_eq(nplug_leave(rig.nest, 1), NPLUG_ERR_FULL);
+    ck_assert(!nplug_seated(rig.nest, 0) && !nplug_seated(rig.nest, 99));
+    rig_close(&rig);
+}
+END_TEST
+
+Suite *players_suite(void)
+{
+    Suite *suite = suite_create("players");
+    TCase *tests = tcase_create("players");
+
+    tcase_add_test(tests, the_press_that_joined_fires_nothing_until_it_is_let_go);
+    tcase_add_test(tests, a_desk_joins_as_one_and_a_stick_does_not_join);
+    tcase_add_test(tests, when_all_seats_are_taken_presses_are_anyones);
+    tcase_add_test(tests, a_claim_in_the_middle_of_a_press_spends_it);
+    tcase_add_test(tests, leaving_yields_all_and_frees_the_seat);
+    tcase_add_test(tests, hardware_comes_back_to_its_player);
+    tcase_add_test(tests, in_a_game_for_one_player_1_hears_all);
+    tcase_add_test(tests, wrong_calls_are_errors);
+    suite_add_tcase(suite, tests);
+    return suite;
+}

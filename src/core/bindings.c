@@ -144,7 +144,7 @@ static bool read_keys(reader *in, np_binding *binding)
     in->at += strlen("keys:");
     while (binding->source_count < 4) {
         if (!read_control(in, binding, "key:")) return false;
-        if (in->at == in->end || *in->at != ',') break;
+        if (in->at == in->end || *in->at != ',' || binding->source_count == 4) break;
         in->at++;
     }
     if (in->at < in->end && *in->at == ',')

@@ -371,6 +371,8 @@ void np_devices_rest(np_devices *devices, uint32_t index, int32_t raw)
 
 void np_devices_touch(np_devices *devices, uint32_t index)
 {
+    /* Whatever it says next in this group is to be seen, too. */
+    devices->signals[index].flags &= (uint16_t)~NP_SIGNAL_GUARDED;
     devices->signals[index].flags |= NP_SIGNAL_TOUCHED;
     devices->touched[devices->touched_count++] = index;
 }

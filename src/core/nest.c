@@ -329,7 +329,6 @@ static void take_value(nplug_nest *nest, uint32_t port, uint32_t node,
         return;
     }
     signal = about->first_signal + report->signal;
-    note_time(nest, node, report->time, time);
     if (nest->recorder.size) np_record_report(nest, port, report, signal);
     if (np_signal_quick(&nest->devices, signal, report->as.value)) return;
     if (about->presence == NP_HERE)
@@ -429,7 +428,6 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
     } else if (report->kind == NPLUG_REPORT_ARRIVE) {
         begin(nest, port, report, time);
     } else if ((node = np_devices_node(&nest->devices, port << 24 | report->device)) != NP_NONE) {
-        note_time(nest, node, report->time, time);
         take_about(nest, node, report, time);
     } else {
         refuse(nest, NP_NONE, report);
@@ -494,8 +492,8 @@ static bool take_group(nplug_nest *nest, uint32_t port)
     uint32_t count = 0;
 
     np_feed_advance(&nest->feed, time);
+    if (node != NP_NONE) note_time(nest, node, head->time, time);
     if (node != NP_NONE && nest->recorder.size == 0) {
-        note_time(nest, node, head->time, time);
         count = take_quick(nest, ring, nest->feed.ports[port].waiting, node);
         if (count && !(np_ring_at(ring, count - 1)->flags & NPLUG_REPORT_MORE)) {
             np_feed_took(&nest->feed, port, count);

@@ -38,18 +38,28 @@ size_t nplug_ring_room(const nplug_ring *ring)
     return ring ? slots_of(ring) - filled(ring) : 0;
 }
 
+/* A STALE that the nest has taken is done with; what is lost after it needs another. */
+static void forget_taken(nplug_ring *ring)
+{
+    uint32_t tail = np_load_acquire(&ring->tail);
+
+    for (uint32_t i = 0; i < ring->owed_count; i++)
+        if (ring->owed[i].said && (int32_t)(tail - ring->owed[i].at) > 0)
+            ring->owed[i--] = ring->owed[--ring->owed_count];
+}
+
 /* Remembers that a device lost reports; where too many did, all of the port's devices. */
 static void owe(nplug_ring *ring, uint32_t device)
 {
+    forget_taken(ring);
     for (uint32_t i = 0; i < ring->owed_count; i++)
-        if (ring->owed[i] == device) return;
+        if (ring->owed[i].device == device || ring->owed[i].device == NPLUG_PORT_DEVICE_ALL) return;
     if (ring->owed_count == NP_RING_OWED) {
-        ring->owed_count = 1;
+        ring->owed_count = 0;
         device = NPLUG_PORT_DEVICE_ALL;
-        ring->owed[0] = device;
-        return;
     }
-    ring->owed[ring->owed_count++] = device;
+    ring->owed[ring->owed_count].device = device;
+    ring->owed[ring->owed_count++].said = false;
 }
 
 static void put(nplug_ring *ring, const nplug_report *report)
@@ -63,15 +73,18 @@ static void publish(nplug_ring *ring)
     np_store_release(&ring->head, ring->write);
 }
 
-/* Says STALE for the devices that lost reports, while there is room. */
+/* Says STALE for the devices that lost reports, once each, while there is room. */
 static void pay(nplug_ring *ring, nplug_time time)
 {
     if (ring->owed_count == 0 || ring->write != ring->head) return;
-    while (ring->owed_count && filled(ring) < slots_of(ring)) {
+    for (uint32_t i = 0; i < ring->owed_count && filled(ring) < slots_of(ring); i++) {
         nplug_report stale = {0};
+        if (ring->owed[i].said) continue;
         stale.time = time;
-        stale.device = ring->owed[--ring->owed_count];
+        stale.device = ring->owed[i].device;
         stale.kind = NPLUG_REPORT_STALE;
+        ring->owed[i].said = true;
+        ring->owed[i].at = ring->write;
         put(ring, &stale);
     }
     publish(ring);

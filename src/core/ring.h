@@ -17,7 +17,11 @@ struct nplug_ring {
     uint32_t write;  /* next slot to fill; ahead of `head` while a group is not complete */
     uint32_t device; /* of the open group */
     bool broken;     /* the open group is to be thrown away */
-    uint32_t owed[NP_RING_OWED]; /* devices that lost reports and whose STALE is still to be said */
+    struct {
+        uint32_t device;
+        uint32_t at; /* where its STALE stands, once it was said */
+        bool said;
+    } owed[NP_RING_OWED]; /* devices that lost reports; until the nest has taken their STALE */
     uint32_t owed_count;
 
     /* Shared, each written by one side. */
