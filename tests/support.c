@@ -229,6 +229,34 @@ int run(const char *command, char *output, size_t size)
     return WIFEXITED(status) ? WEXITSTATUS(status) : 128;
 }
 
+void check_same(const char *actual, const char *expected, const char *what)
+{
+    size_t line = 0, same = 0;
+
+    while (actual[same] && actual[same] == expected[same]) {
+        if (actual[same] == '\n') line = same + 1;
+        same++;
+    }
+    ck_assert_msg(actual[same] == expected[same], "%s:\n  is       %.150s\n  expected %.150s", what,
+                  actual + line, expected + line);
+}
+
+void check_golden(const char *actual, const char *path)
+{
+    const char *golden = getenv("NPLUG_GOLDEN");
+    char whole[512], *expected;
+
+    snprintf(whole, sizeof whole, "%s/%s", SOURCE_DIR, path);
+    if (golden && strcmp(golden, "write") == 0) {
+        FILE *file = fopen(whole, "w");
+        fputs(actual, file);
+        fclose(file);
+    }
+    expected = slurp(whole);
+    check_same(actual, expected, path);
+    free(expected);
+}
+
 char *slurp(const char *path)
 {
     FILE *file = fopen(path, "rb");

@@ -78,6 +78,12 @@ void push_kind(nplug_ring *ring, nplug_time time, uint32_t device, nplug_report_
 /* Runs a command by the shell; its output (both streams) in `output`, its exit status returned. */
 int run(const char *command, char *output, size_t size);
 
+/* Fails, with the first line that differs, where two texts are not the same. */
+void check_same(const char *actual, const char *expected, const char *what);
+
+/* Compares a text with a file of the project, or writes the file where NPLUG_GOLDEN=write. */
+void check_golden(const char *actual, const char *path);
+
 /* A file's content, ended by 0, from malloc; fails the test where it cannot be read. */
 char *slurp(const char *path);
 

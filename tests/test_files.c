@@ -1,2 +1,266 @@
+/* Files: what is wrong with one is told by line, column and what was expected. */
+#include "files/notes.h"
 #include "support.h"
-Suite *files_suite(void) { return suite_create("files"); }
+#include <dirent.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+#include <unistd.h>
+
+/* All notes on a file, a line each, without its folder. */
+static void read_notes(const char *name, const char *text, char *out, size_t size)
+{
+    nplug_notes notes;
+    nplug_trace *trace = NULL;
+    nplug_sheet_file *sheet = NULL;
+    bool is_trace = strstr(name, ".trace") != NULL;
+    size_t used = 0;
+
+    if (is_trace)
+        nplug_trace_parse(text, strlen(text), name, &trace, &notes);
+    else
+        nplug_sheet_parse(text, strlen(text), name, &sheet, &notes);
+    out[0] = 0;
+    for (uint32_t i = 0; i < notes.count && used + 300 < size; i++) {
+        used += nplug_note_text(&notes, i, out + used, size - used);
+        out[used++] = '\n';
+        out[used] = 0;
+    }
+    nplug_trace_free(trace);
+    nplug_sheet_free(sheet);
+}
+
+static int by_name(const void *a, const void *b)
+{
+    return strcmp((const char *)a, (const char *)b);
+}
+
+/* The names of all samples of tests/data/wrong, in order. */
+static size_t list_samples(char names[][64], size_t most)
+{
+    DIR *folder = opendir(SOURCE_DIR "/tests/data/wrong");
+    struct dirent *entry;
+    size_t count = 0;
+
+    ck_assert_ptr_nonnull(folder);
+    while ((entry = readdir(folder)) != NULL && count < most)
+        if (strstr(entry->d_name, ".trace") || strstr(entry->d_name, ".sheet"))
+            snprintf(names[count++], 64, "%.63s", entry->d_name);
+    closedir(folder);
+    qsort(names, count, 64, by_name);
+    return count;
+}
+
+/* Every sample's notes, in one file that people can read: tests/data/wrong/expected.txt. */
+START_TEST(each_wrong_file_is_told_by_its_place)
+{
+    static char names[256][64], all[65536];
+    size_t count = list_samples(names, 256), used = 0;
+    char path[512], *text;
+
+    ck_assert_uint_ge(count, 40);
+    for (size_t i = 0; i < count; i++) {
+        snprintf(path, sizeof path, SOURCE_DIR "/tests/data/wrong/%s", names[i]);
+        text = slurp(path);
+        read_notes(names[i], text, all + used, sizeof all - used);
+        ck_assert_msg(strlen(all + used) > 0, "%s: nothing is said", names[i]);
+        used += strlen(all + used);
+        free(text);
+    }
+    check_golden(all, "tests/data/wrong/expected.txt");
+}
+END_TEST
+
+/* Each sample cut at every byte, and with every byte changed: never a crash, never silence. */
+START_TEST(broken_files_never_crash)
+{
+    static char names[256][64], notes[16384];
+    size_t count = list_samples(names, 256);
+    char path[512], *text;
+
+    for (size_t i = (size_t)_i; i < count; i += 4) {
+        snprintf(path, sizeof path, SOURCE_DIR "/tests/data/wrong/%s", names[i]);
+        text = slurp(path);
+        for (size_t at = strlen(text); at-- > 0;) {
+            char was = text[at];
+            text[at] = (char)(was ^ 5);
+            read_notes(names[i], text, notes, sizeof notes);
+            text[at] = 0;
+            read_notes(names[i], text, notes, sizeof notes);
+        }
+        free(text);
+    }
+}
+END_TEST
+
+/* For every value of a document, the locator finds the place where it stands. */
+static void check_places(const char *text, const json_t *value, const char *pointer)
+{
+    nf_place place = nf_locate(text, strlen(text), pointer);
+    const char *at = text;
+    char *dumped = json_dumps(value, JSON_ENCODE_ANY | JSON_COMPACT);
+    const char *key;
+    json_t *member;
+    char deeper[256];
+    size_t index;
+
+    for (uint32_t line = 1; line < place.line; line++)
+        at = strchr(at, '\n') + 1;
+    at += place.column - 1;
+    if (json_is_object(value) || json_is_array(value))
+        ck_assert_int_eq(*at, *dumped);
+    else
+        ck_assert_msg(strncmp(at, dumped, strlen(dumped)) == 0, "%s at %s", pointer, at);
+    free(dumped);
+    json_object_foreach((json_t *)value, key, member)
+    {
+        snprintf(deeper, sizeof deeper, "%s/%s", pointer, key);
+        if (!strchr(key, '/')) check_places(text, member, deeper);
+    }
+    json_array_foreach(value, index, member)
+    {
+        snprintf(deeper, sizeof deeper, "%s/%u", pointer, (unsigned)index);
+        check_places(text, member, deeper);
+    }
+}
+
+START_TEST(the_locator_finds_every_value)
+{
+    static const char *const files[] = {"/sheets/heron.json", "/schema/trace.schema.json",
+                                        "/schema/sheet.schema.json", "/CMakePresets.json"};
+    static const char hard[] = "{\"a~b/c\": {\"x\": 1, \"y\": \"}]\\\"\", \"z\": 7}}";
+    char path[512], *text;
+    nf_place place;
+    json_t *root;
+
+    snprintf(path, sizeof path, "%s%s", SOURCE_DIR, files[_i]);
+    text = slurp(path);
+    root = json_loads(text, 0, NULL);
+    ck_assert_ptr_nonnull(root);
+    check_places(text, root, "");
+    json_decref(root);
+    free(text);
+    place = nf_locate(hard, strlen(hard), "/a~0b~1c/z");
+    ck_assert_uint_eq(place.column, (uint32_t)(strchr(hard, '7') - hard) + 1);
+}
+END_TEST
+
+/* What a schema allows, the reader knows: no property of it is "not known here". */
+START_TEST(schemas_and_readers_agree)
+{
+    char *text = slurp(SOURCE_DIR "/schema/trace.schema.json");
+    json_t *root = json_loads(text, 0, NULL), *form, *value;
+    const char *name, *key;
+    char line[512], notes[16384];
+
+    json_object_foreach(json_object_get(root, "$defs"), name, form)
+    {
+        bool recorded = strcmp(name, "step") == 0 || strcmp(name, "command") == 0 ||
+                        strcmp(name, "report") == 0;
+        json_object_foreach(json_object_get(form, "properties"), key, value)
+        {
+            snprintf(line, sizeof line,
+                     "{\"nestplug\": \"trace\", \"version\": 1%s}\n{\"%s\": 1, \"%s\": 1}\n",
+                     recorded ? ", \"limits\": {}" : "", strcmp(name, "report") ? name : "t",
+                     strcmp(key, name) && strcmp(key, "t") ? key : "zebra-crossing-ahead");
+            if (strcmp(name, "header") == 0)
+                snprintf(line, sizeof line, "{\"nestplug\": 1, \"%s\": \"\"}\n",
+                         strcmp(key, "nestplug") ? key : "version");
+            read_notes("schema.trace", line, notes, sizeof notes);
+            snprintf(line, sizeof line, "\"%s\" is not known here", key);
+            ck_assert_msg(!strstr(notes, line), "%s/%s: %s", name, key, notes);
+        }
+    }
+    json_decref(root);
+    free(text);
+}
+END_TEST
+
+START_TEST(a_sheet_loaded_at_run_time_is_in_force)
+{
+    static const char text[] =
+        "{\"nestplug\": \"sheet\", \"version\": 1, \"name\": \"own\", \"kind\": \"pad\","
+        " \"match\": [{\"vendor\": \"0xb12d\", \"product\": [\"0x0f01\", \"0x0f02\"]}],"
+        " \"controls\": {\"south\": {\"plain\": 1},"
+        " \"trigger-left\": {\"plain\": 0, \"rest\": 100}}}";
+    nplug_device_info info = {.size = sizeof info};
+    nplug_sheet_file *file;
+    nplug_notes notes;
+    test_rig rig;
+
+    ck_assert_int_eq(nplug_sheet_parse(text, strlen(text), "own.json", &file, &notes), NPLUG_OK);
+    ck_assert_uint_eq(notes.count, 0);
+    rig_open(&rig, NULL, NULL);
+    ck_assert_int_eq(nplug_add_sheets(rig.nest, nplug_sheet_of(file), 1), NPLUG_OK);
+    nplug_sim_plug(rig.sim, 0, "box", "sanderling");
+    nplug_sim_press(rig.sim, 1000, "box", "button", 0);
+    nplug_sim_sweep(rig.sim, 1000, "box", "slider", (nplug_vec2){1.0f, 0.0f}, 0);
+    rig_step(&rig, 2000);
+    nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
+    ck_assert_str_eq(info.sheet, "own");
+    ck_assert_int_eq(info.matched, NPLUG_MATCHED_NO_BUS);
+    ck_assert_float_eq(rig_control(&rig, 0, "pad:south").x, 1.0f);
+    ck_assert_float_eq(rig_control(&rig, 0, "pad:trigger-left").x, 1.0f);
+    ck_assert_int_eq(nplug_add_sheets(rig.nest, nplug_sheet_of(file), 1), NPLUG_ERR_ORDER);
+    rig_close(&rig);
+    nplug_sheet_free(file);
+}
+END_TEST
+
+START_TEST(files_that_are_not_there_or_cannot_be_written)
+{
+    nplug_notes notes;
+    nplug_trace *trace;
+    nplug_sheet_file *sheet;
+    char line[400];
+    test_rig rig;
+
+    ck_assert_int_eq(nplug_trace_read("/nowhere/x.trace", &trace, &notes), NPLUG_ERR_FILE);
+    nplug_note_text(&notes, 0, line, sizeof line);
+    ck_assert_str_eq(line, "/nowhere/x.trace: No such file or directory");
+    ck_assert_int_eq(nplug_sheet_read(SOURCE_DIR, &sheet, &notes), NPLUG_ERR_FILE);
+    ck_assert_int_eq(nplug_trace_read(NULL, &trace, &notes), NPLUG_ERR_ARGUMENT);
+    rig_open(&rig, NULL, NULL);
+    ck_assert_ptr_null(nplug_trace_create("/nowhere/x.trace", rig.nest));
+    rig_close(&rig);
+}
+END_TEST
+
+/* A recorder that is too small says so, and does not write a trace that lies. */
+START_TEST(a_trace_with_a_gap_is_refused)
+{
+    nplug_limits limits = nplug_limits_default();
+    nplug_trace_writer *writer;
+    char path[] = "/tmp/nestplug-test-XXXXXX";
+    test_rig rig;
+
+    ck_assert_int_ge(mkstemp(path), 0);
+    limits.records = 8;
+    rig_open(&rig, NULL, &limits);
+    writer = nplug_trace_create(path, rig.nest);
+    ck_assert_ptr_nonnull(writer);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    rig_step(&rig, 0);
+    ck_assert_int_eq(nplug_trace_write(writer), NPLUG_ERR_FULL);
+    nplug_trace_finish(writer);
+    unlink(path);
+    rig_close(&rig);
+}
+END_TEST
+
+Suite *files_suite(void)
+{
+    Suite *suite = suite_create("files");
+    TCase *tests = tcase_create("files");
+
+    tcase_set_timeout(tests, 120);
+    tcase_add_test(tests, each_wrong_file_is_told_by_its_place);
+    tcase_add_loop_test(tests, broken_files_never_crash, 0, 4);
+    tcase_add_loop_test(tests, the_locator_finds_every_value, 0, 4);
+    tcase_add_test(tests, schemas_and_readers_agree);
+    tcase_add_test(tests, a_sheet_loaded_at_run_time_is_in_force);
+    tcase_add_test(tests, files_that_are_not_there_or_cannot_be_written);
+    tcase_add_test(tests, a_trace_with_a_gap_is_refused);
+    suite_add_tcase(suite, tests);
+    return suite;
+}

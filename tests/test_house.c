@@ -1,2 +1,231 @@
+/* The house: who may include whom, what the core may use, headers alone, what is exported,
+ * generated files in step, installing, the guide's listings. */
 #include "support.h"
-Suite *house_suite(void) { return suite_create("house"); }
+#include <dirent.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+/* Calls `each` for every source file below a folder of the project. */
+static void each_file(const char *folder, void (*each)(const char *path, const char *text))
+{
+    char path[1024];
+    DIR *dir = opendir(folder);
+    struct dirent *entry;
+
+    ck_assert_msg(dir != NULL, "%s", folder);
+    while ((entry = readdir(dir)) != NULL) {
+        const char *end = strrchr(entry->d_name, '.');
+        if (entry->d_name[0] == '.') continue;
+        snprintf(path, sizeof path, "%s/%s", folder, entry->d_name);
+        if (entry->d_type == DT_DIR) {
+            each_file(path, each);
+        } else if (end && (strcmp(end, ".c") == 0 || strcmp(end, ".h") == 0)) {
+            char *text = slurp(path);
+            each(path, text);
+            free(text);
+        }
+    }
+    closedir(dir);
+}
+
+/* Which includes a folder's files may have: each must begin with one of these. */
+static const struct {
+    const char *folder;
+    const char *may[12];
+} rules[] = {
+    {"/src/core/",
+     {"<math.h>", "<stdbool.h>", "<stddef.h>", "<stdint.h>", "<string.h>", "\"nestplug/",
+      "\"actions.h", "\"atomic.h", "\"", NULL}},
+    {"/src/ports/", {"<", "\"nestplug/sim.h", "\"nestplug/replay.h", "\"nestplug/port.h", NULL}},
+    {"/src/files/", {"<", "\"nestplug/", "\"core/text.h", "\"codes.h", "\"fields.h", "\"notes.h",
+                     "\"trace_format.h", NULL}},
+    {"/src/system/", {"<", "\"nestplug/system.h", NULL}},
+    {"/tool/", {"<", "\"nestplug/nestplug.h", "\"tool.h", "\"harbour.h", "\"hardware.h",
+                "\"describe.h", NULL}},
+    {"/examples/", {"<", NULL}},
+};
+
+static bool may_include(const char *const *may, const char *what)
+{
+    for (; *may; may++)
+        if (strncmp(what, *may, strlen(*may)) == 0) return true;
+    return false;
+}
+
+static void check_includes(const char *path, const char *text)
+{
+    for (size_t r = 0; r < COUNT_OF(rules); r++) {
+        const char *at = text;
+        if (!strstr(path, rules[r].folder)) continue;
+        while ((at = strstr(at, "#include ")) != NULL) {
+            at += strlen("#include ");
+            ck_assert_msg(may_include(rules[r].may, at), "%s includes %.40s", path, at);
+        }
+    }
+}
+
+START_TEST(who_may_include_whom)
+{
+    each_file(SOURCE_DIR "/src", check_includes);
+    each_file(SOURCE_DIR "/tool", check_includes);
+    each_file(SOURCE_DIR "/examples", check_includes);
+}
+END_TEST
+
+/* The core's own headers lie in its folder; it uses no heap, no clock, no stdio, no environment, no
+ * system's #if, and has no state of its own. */
+static void check_core(const char *path, const char *text)
+{
+    static const char *const never[] = {"malloc(", "free(",   "printf(", "fopen",   "getenv",
+                                        "time(NULL", "__linux", "_WIN32", "files/", "ports/"};
+
+    for (size_t i = 0; i < COUNT_OF(never); i++) {
+        const char *found = strstr(text, never[i]);
+        ck_assert_msg(!found || strstr(path, "sheets_builtin"), "%s uses %.30s", path, found);
+    }
+}
+
+START_TEST(the_core_uses_nothing_but_its_five_headers)
+{
+    char output[4096];
+
+    each_file(SOURCE_DIR "/src/core", check_core);
+    /* What may be written to is local to a function: no object of the core has data or bss. */
+    ck_assert_int_eq(run("nm " BINARY_DIR "/libnestplug-core.a | grep -E ' [BbDdC] ' | "
+                         "grep -vE 'asan|ubsan|Lubsan|\\.data|__odr|names\\.[0-9]|rows|evdev|__func__' | "
+                         "grep -v ' d ' ; true", output, sizeof output), 0);
+    ck_assert_str_eq(output, "");
+}
+END_TEST
+
+/* Each stage's part of the nest is written by its own file alone. */
+static void check_owner(const char *path, const char *text)
+{
+    static const char *const parts[] = {"feed",    "devices", "recogniser", "controls", "players",
+                                        "sources", "actions", "events",     "timers",   "recorder"};
+    char pattern[64];
+    const char *name = strrchr(path, '/') + 1;
+
+    for (size_t i = 0; i < COUNT_OF(parts); i++) {
+        const char *at = text;
+        snprintf(pattern, sizeof pattern, "nest->%s.", parts[i]);
+        while ((at = strstr(at, pattern)) != NULL) {
+            const char *end = at + strcspn(at, " ;,)\n");
+            bool writes = (strncmp(end, " = ", 3) == 0 || strncmp(end, " |= ", 4) == 0 ||
+                           strncmp(end, " += ", 4) == 0 || strncmp(end - 2, "++", 2) == 0);
+            ck_assert_msg(!writes || strncmp(name, parts[i], 4) == 0, "%s writes %.60s", path, at);
+            at = end;
+        }
+    }
+}
+
+START_TEST(each_stage_writes_its_own_part)
+{
+    each_file(SOURCE_DIR "/src/core", check_owner);
+}
+END_TEST
+
+START_TEST(public_headers_stand_alone_in_c_and_cxx)
+{
+    char command[1024], output[8192];
+    static const char *const ways[] = {
+        "cc -std=c11 -Wall -Wextra -Werror -pedantic -fsyntax-only -x c",
+        "c++ -std=c++17 -Wall -Wextra -Werror -pedantic -fsyntax-only -x c++"};
+
+    snprintf(command, sizeof command,
+             "set -e; for h in " SOURCE_DIR "/include/nestplug/*.h; do echo \"#include "
+             "<nestplug/$(basename $h)>\" | %s -I" SOURCE_DIR "/include - ; done",
+             ways[_i]);
+    ck_assert_msg(run(command, output, sizeof output) == 0, "%s", output);
+    ck_assert_int_eq(run("grep -l stdatomic " SOURCE_DIR "/include/nestplug/*.h", output,
+                         sizeof output), 1);
+}
+END_TEST
+
+/* What the shared library exports is what the public headers declare, no more and no less. */
+START_TEST(exports_are_what_the_headers_declare)
+{
+    char output[16384];
+
+    ck_assert_msg(
+        run("cd " SOURCE_DIR "; nm -D --defined-only " BINARY_DIR "/libnestplug.so | "
+            "awk '$2 ~ /[TDR]/ {print $3}' | sort > " BINARY_DIR "/exported; "
+            "cat include/nestplug/*.h | tr '\\n' ' ' | grep -oE 'NPLUG_API [^;]*;' | "
+            "grep -oE 'nplug_[a-z0-9_]+\\(' | tr -d '(' | sort -u > " BINARY_DIR "/declared; "
+            "diff " BINARY_DIR "/exported " BINARY_DIR "/declared",
+            output, sizeof output) == 0, "%s", output);
+}
+END_TEST
+
+START_TEST(the_builtin_sheets_are_those_of_the_files)
+{
+    char output[16384];
+
+    ck_assert_msg(run("cd " SOURCE_DIR " && cmake --build " BINARY_DIR
+                      " --target sheets-to-c > /dev/null && LC_ALL=C sh -c '" BINARY_DIR
+                      "/sheets-to-c sheets/*.json' | diff - src/core/sheets_builtin.c",
+                      output, sizeof output) == 0, "%s: ./dev sheets", output);
+}
+END_TEST
+
+START_TEST(an_outside_program_finds_the_installed_library)
+{
+    char output[16384];
+    int status = run(
+        "set -e; rm -rf " BINARY_DIR "/installed " BINARY_DIR "/outside; "
+        "cmake --install " BINARY_DIR " --prefix " BINARY_DIR "/installed > /dev/null; "
+        "cmake -G Ninja -S " SOURCE_DIR "/tests/outside -B " BINARY_DIR "/outside "
+        "-DCMAKE_PREFIX_PATH=" BINARY_DIR "/installed -DCMAKE_C_COMPILER=" C_COMPILER
+        " -DCMAKE_C_FLAGS='" SANITIZERS "' -DCMAKE_CXX_COMPILER=" CXX_COMPILER
+        " -DCMAKE_CXX_FLAGS='" SANITIZERS "' > " BINARY_DIR "/outside.log 2>&1 || "
+        "{ cat " BINARY_DIR "/outside.log; exit 1; }; "
+        "cmake --build " BINARY_DIR "/outside > " BINARY_DIR "/outside.log 2>&1 || "
+        "{ cat " BINARY_DIR "/outside.log; exit 1; }; cd " BINARY_DIR "/outside; "
+        "./c-shared; ./cxx-static; ./c-core; "
+        "PKG_CONFIG_PATH=$(dirname $(find ../installed -name nestplug.pc)); export PKG_CONFIG_PATH; "
+        C_COMPILER " " SANITIZERS " " SOURCE_DIR "/tests/outside/main.c "
+        "$(pkg-config --cflags --libs nestplug) -o by-pkg-config; "
+        "LD_LIBRARY_PATH=$(pkg-config --variable=libdir nestplug) ./by-pkg-config; "
+        "../installed/bin/nestplug --version",
+        output, sizeof output);
+
+    ck_assert_msg(status == 0, "%s", output);
+    ck_assert_str_eq(output, "C 0.1.0 0\nC++ 0.1.0 0\ncore: done\nC 0.1.0 0\nnestplug 0.1.0\n");
+}
+END_TEST
+
+/* Every C listing of the README and the guide compiles. */
+START_TEST(listings_compile)
+{
+    char output[16384];
+
+    ck_assert_msg(
+        run("set -e; cd " SOURCE_DIR "; rm -rf " BINARY_DIR "/listings; mkdir " BINARY_DIR "/listings; "
+            "for page in README.md docs/guide/*.md docs/ports/*.md; do "
+            "awk -v base=" BINARY_DIR "/listings/$(basename $page .md) "
+            "'/^```c$/ {n++; on=1; next} /^```/ {on=0} on {print > (base \"-\" n \".c\")}' $page; done; "
+            "ls " BINARY_DIR "/listings | wc -l; for c in " BINARY_DIR "/listings/*.c; do "
+            C_COMPILER " -std=c11 -Wall -Wextra -Werror -Iinclude -c $c -o $c.o; done",
+            output, sizeof output) == 0, "%s", output);
+    ck_assert_int_ge(atoi(output), 3);
+}
+END_TEST
+
+Suite *house_suite(void)
+{
+    Suite *suite = suite_create("house");
+    TCase *tests = tcase_create("house");
+
+    tcase_set_timeout(tests, 240);
+    tcase_add_test(tests, who_may_include_whom);
+    tcase_add_test(tests, the_core_uses_nothing_but_its_five_headers);
+    tcase_add_test(tests, each_stage_writes_its_own_part);
+    tcase_add_loop_test(tests, public_headers_stand_alone_in_c_and_cxx, 0, 2);
+    tcase_add_test(tests, exports_are_what_the_headers_declare);
+    tcase_add_test(tests, the_builtin_sheets_are_those_of_the_files);
+    tcase_add_test(tests, an_outside_program_finds_the_installed_library);
+    tcase_add_test(tests, listings_compile);
+    suite_add_tcase(suite, tests);
+    return suite;
+}

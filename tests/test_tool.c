@@ -1,2 +1,127 @@
+/* The tool and the examples, as a person runs them: exact output, exit status. */
 #include "support.h"
-Suite *tool_suite(void) { return suite_create("tool"); }
+#include <jansson.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#define TOOL    BINARY_DIR "/tool/nestplug "
+#define HARBOUR "sim:tool/demo/harbour.trace"
+#define TRACE   BINARY_DIR "/recorded.trace"
+
+/* Each command's output (both streams) is kept in tests/golden/NAME.out. */
+static const struct {
+    const char *name, *command;
+    int status;
+} rows[] = {
+    {"help", TOOL "--help", 0},
+    {"help-devices", TOOL "devices --help", 0},
+    {"help-watch", TOOL "watch --help", 0},
+    {"help-record", TOOL "record --help", 0},
+    {"help-replay", TOOL "replay --help", 0},
+    {"help-demo", TOOL "demo --help", 0},
+    {"version", TOOL "--version", 0},
+    {"demo", TOOL "demo", 0},
+    {"demo-json", TOOL "demo --json", 0},
+    {"devices", TOOL "devices --port " HARBOUR, 0},
+    {"devices-at", TOOL "devices --port " HARBOUR " --at 5", 0},
+    {"watch", TOOL "watch --port " HARBOUR " --rate 20", 0},
+    {"watch-raw", TOOL "watch --raw --port " HARBOUR " --rate 5", 0},
+    {"watch-json", TOOL "watch --json --port " HARBOUR " --rate 5", 0},
+    {"record-replay", TOOL "record --port " HARBOUR " --rate 30 -o " TRACE " | head -c 40; echo; " TOOL
+     "replay --digest " TRACE, 0},
+    {"replay-json", TOOL "record --port " HARBOUR " --rate 10 -o " TRACE " > /dev/null; " TOOL
+     "replay --json --digest " TRACE, 0},
+    {"replay-as-hardware", TOOL "record --port " HARBOUR " -o " TRACE " > /dev/null; " TOOL
+     "devices --port trace:" TRACE, 0},
+    {"nothing", TOOL, 2},
+    {"no-such-command", TOOL "danse", 2},
+    {"no-such-option", TOOL "devices --jsn --port " HARBOUR, 2},
+    {"no-port", TOOL "devices", 2},
+    {"no-such-port", TOOL "devices --port usb:1", 2},
+    {"too-many", TOOL "demo again", 2},
+    {"replay-nothing", TOOL "replay", 2},
+    {"record-nowhere", TOOL "record --port " HARBOUR, 2},
+    {"rate-0", TOOL "watch --rate 0 --port " HARBOUR, 2},
+    {"no-such-file", TOOL "devices --port sim:nowhere.trace", 1},
+    {"wrong-trace", TOOL "devices --port sim:tests/data/wrong/misspelt-key.trace; " TOOL
+     "watch --port sim:tests/data/wrong/two-mistakes.trace", 1},
+    {"no-such-model", TOOL "devices --port sim:tests/data/no-such-model.trace", 1},
+    {"no-such-control", TOOL "watch --port sim:tests/data/no-such-control.trace", 1},
+    {"replay-of-moves", TOOL "replay tool/demo/harbour.trace", 1},
+    {"sim-of-records", TOOL "devices --port sim:tests/data/other-game.trace", 1},
+    {"other-game", TOOL "replay tests/data/other-game.trace", 1},
+    {"cannot-write", TOOL "record --port " HARBOUR " -o /nowhere/x.trace", 1},
+    {"first-press", BINARY_DIR "/examples/first_press", 0},
+    {"tug", BINARY_DIR "/examples/tug", 0},
+};
+
+START_TEST(output_is_as_it_was)
+{
+    static char output[1u << 20];
+    char path[512], command[1024];
+    int status;
+
+    snprintf(command, sizeof command, "cd " SOURCE_DIR "; %s", rows[_i].command);
+    snprintf(path, sizeof path, "tests/golden/%s.out", rows[_i].name);
+    status = run(command, output, sizeof output);
+    check_golden(output, path);
+    ck_assert_int_eq(status, rows[_i].status);
+}
+END_TEST
+
+START_TEST(devices_json_has_what_is_promised)
+{
+    static const char *const members[] = {"id",         "name", "kind",   "family",  "sheet",
+                                          "matched_by", "bus",  "vendor", "product", "players",
+                                          "signals",    "controls"};
+    static char output[1u << 20];
+    json_t *list, *device, *control;
+    size_t m;
+    size_t i;
+
+    ck_assert_int_eq(run("cd " SOURCE_DIR "; " TOOL "devices --json --at 5 --port " HARBOUR, output,
+                         sizeof output), 0);
+    list = json_loads(output, 0, NULL);
+    ck_assert(json_is_array(list) && json_array_size(list) == 4);
+    json_array_foreach(list, i, device)
+    {
+        for (m = 0; m < COUNT_OF(members); m++)
+            ck_assert_msg(json_object_get(device, members[m]) != NULL, "%s", members[m]);
+        ck_assert(json_is_array(json_object_get(device, "signals")));
+        json_array_foreach(json_object_get(device, "controls"), m, control)
+        {
+            ck_assert(json_is_string(json_object_get(control, "name")));
+            ck_assert(json_is_string(json_object_get(control, "nature")));
+            ck_assert_ptr_nonnull(json_object_get(control, "value"));
+        }
+    }
+    device = json_array_get(list, 3); /* the pad that came back to player 1 */
+    ck_assert_int_eq(json_integer_value(json_array_get(json_object_get(device, "players"), 0)), 1);
+    device = json_array_get(list, 2); /* nobody's */
+    ck_assert_uint_eq(json_array_size(json_object_get(device, "players")), 0);
+    json_decref(list);
+}
+END_TEST
+
+START_TEST(first_press_is_under_forty_lines)
+{
+    char output[64];
+
+    run("wc -l < " SOURCE_DIR "/examples/first_press.c", output, sizeof output);
+    ck_assert_int_lt(atoi(output), 40);
+}
+END_TEST
+
+Suite *tool_suite(void)
+{
+    Suite *suite = suite_create("tool");
+    TCase *tests = tcase_create("tool");
+
+    tcase_set_timeout(tests, 60);
+    tcase_add_loop_test(tests, output_is_as_it_was, 0, (int)COUNT_OF(rows));
+    tcase_add_test(tests, devices_json_has_what_is_promised);
+    tcase_add_test(tests, first_press_is_under_forty_lines);
+    suite_add_tcase(suite, tests);
+    return suite;
+}

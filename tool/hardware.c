@@ -42,21 +42,18 @@ static nplug_time end_of(const nplug_move *moves, size_t count)
 /* What only the sim can find wrong with a trace is said at its place in the file. */
 static int load_moves(hardware *hw, const nplug_move *moves, size_t count)
 {
+    const char *member, *why;
+
+    hw->notes.count = 0; /* warnings were printed already */
+    for (size_t at = 0; nplug_sim_wrong(moves, count, &at, &member, &why); at++)
+        nplug_trace_blame(hw->trace, at, member, why, &hw->notes);
+    tool_notes(&hw->notes);
+    if (hw->notes.count) return TOOL_WRONG;
     for (size_t i = 0; i < count; i++) {
         nplug_result result = nplug_sim_move(hw->sim, &moves[i]);
-        char text[200];
-        if (result == NPLUG_OK) continue;
-        if (result == NPLUG_ERR_UNKNOWN)
-            snprintf(text, sizeof text, "\"%s\" is no simulated model", moves[i].what);
-        else
-            snprintf(text, sizeof text, "a name may have at most %d bytes",
-                     NPLUG_SIM_NAME_SIZE - 1);
-        nplug_trace_blame(hw->trace, i, result == NPLUG_ERR_UNKNOWN ? "model" : "on", text,
-                          &hw->notes);
+        if (result != NPLUG_OK) return fail(result);
     }
-    if (hw->notes.count == 0) return -1;
-    tool_notes(&hw->notes);
-    return TOOL_WRONG;
+    return -1;
 }
 
 static int open_sim(hardware *hw, unsigned rate, uint32_t records)
@@ -76,16 +73,17 @@ static int open_sim(hardware *hw, unsigned rate, uint32_t records)
     hw->sim = nplug_sim_open(sim_limits, malloc(size), size);
     if (!hw->sim) return fail(NPLUG_ERR_MEMORY);
     nplug_attach(hw->nest, nplug_sim_port(), hw->sim);
+    hw->rate = rate;
     hw->interval = 1000000 / rate;
     hw->end = end_of(moves, count) + hw->interval;
-    hw->notes.count = 0;
     return load_moves(hw, moves, count);
 }
 
 static bool next_of_sim(hardware *hw)
 {
     if (hw->now > hw->end) return false;
-    if (nplug_step(hw->nest, hw->now) != NPLUG_AGAIN) hw->now += hw->interval;
+    if (nplug_step(hw->nest, hw->now) != NPLUG_AGAIN)
+        hw->now = ++hw->steps * UINT64_C(1000000) / hw->rate;
     return true;
 }
 

@@ -13,6 +13,8 @@ typedef struct hardware {
     nplug_replay replay;
     nplug_time now, end;  /* of simulated hardware: the next step's time, and the last one's */
     nplug_time interval;  /* between two steps */
+    unsigned rate;        /* steps a second */
+    uint64_t steps;       /* taken so far */
     bool differs;         /* recorded with another game */
     nplug_result stopped; /* what ended the run: NPLUG_OK at its natural end */
 } hardware;

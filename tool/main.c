@@ -39,7 +39,7 @@ void tool_notes(const nplug_notes *notes)
 
 static void print_help(const tool_command *command, poptContext context)
 {
-    printf("Usage: nestplug %s %s\n\n%s\n\n", command->name, command->arguments, command->summary);
+    printf("%s.\n\n", command->summary);
     poptPrintHelp(context, stdout, 0);
     if (command->more) printf("\n%s\n", command->more);
 }
@@ -54,8 +54,12 @@ int tool_options(const tool_command *command, int argc, const char **argv,
         {NULL, 0, POPT_ARG_INCLUDE_TABLE, options, 0, "Options:", NULL},
         {NULL, 0, POPT_ARG_INCLUDE_TABLE, own, 0, "Help:", NULL},
         POPT_TABLEEND};
-    poptContext context = poptGetContext("nestplug", argc, argv, all, 0);
+    char name[64];
+    poptContext context;
 
+    snprintf(name, sizeof name, "nestplug %s", command->name);
+    argv[0] = name;
+    context = poptGetContext("nestplug", argc, argv, all, 0);
     poptSetOtherOptionHelp(context, command->arguments);
     code = poptGetNextOpt(context);
     *rest = poptGetArg(context);

@@ -44,6 +44,12 @@ static void print_time(nplug_time time)
 
 /* --- events --------------------------------------------------------------------------------- */
 
+static uint32_t components_of(const nplug_nest *nest, const nplug_event *event)
+{
+    nplug_action_kind kind = nplug_action_kind_of(nest, event->action);
+    return kind == NPLUG_VECTOR || kind == NPLUG_MOTION ? 2 : 1;
+}
+
 static json_t *event_json(const nplug_nest *nest, const nplug_event *event)
 {
     char control[48] = "";
@@ -55,7 +61,8 @@ static json_t *event_json(const nplug_nest *nest, const nplug_event *event)
 
     if (event->kind >= NPLUG_EVENT_PRESS && event->kind <= NPLUG_EVENT_VALUE) {
         json_object_set_new(line, "action", json_string(action));
-        json_object_set_new(line, "value", describe_value_json(event->value, 2));
+        json_object_set_new(line, "value",
+                            describe_value_json(event->value, components_of(nest, event)));
     }
     if (event->control) {
         nplug_control_name(event->control, control, sizeof control);
@@ -67,7 +74,7 @@ static json_t *event_json(const nplug_nest *nest, const nplug_event *event)
 
 static void print_event(const nplug_nest *nest, const nplug_event *event)
 {
-    char name[80] = "", control[48] = "";
+    char name[80] = "", control[48] = "", value[32];
     bool acts = event->kind >= NPLUG_EVENT_PRESS && event->kind <= NPLUG_EVENT_VALUE;
 
     print_time(event->time);
@@ -76,8 +83,10 @@ static void print_event(const nplug_nest *nest, const nplug_event *event)
     printf("%-10s %-26s ", nplug_event_name(event->kind), name);
     if (event->player) printf("player %u  ", event->player);
     if (acts) printf("%s ", nplug_action_name(nest, event->action));
-    if (event->kind == NPLUG_EVENT_VALUE)
-        printf("%.3f %.3f ", (double)event->value.x, (double)event->value.y);
+    if (event->kind == NPLUG_EVENT_VALUE) {
+        describe_value(event->value, components_of(nest, event), value, sizeof value);
+        printf("%s ", value);
+    }
     if (*control) printf("by %s ", control);
     if (event->flags & NPLUG_EVENT_CANCELLED) printf("(cancelled)");
     if (event->flags & NPLUG_EVENT_RETURNED) printf("(it came back)");

@@ -83,6 +83,9 @@ NPLUG_API int nplug_action_number(nplug_nest *nest, const char *name);
 /* An action's name: the game's string, or NULL for a number that is none. */
 NPLUG_API const char *nplug_action_name(const nplug_nest *nest, uint32_t action);
 
+/* An action's kind; NPLUG_BUTTON for a number that is none. */
+NPLUG_API nplug_action_kind nplug_action_kind_of(const nplug_nest *nest, uint32_t action);
+
 /* All queries below take a player (NPLUG_ANYONE for everybody together) and an action's number,
  * tell what held at the last step, and answer neutral for a player or an action that is not
  * there; the log names it the first time. */

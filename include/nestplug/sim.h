@@ -68,6 +68,13 @@ NPLUG_API const nplug_port *nplug_sim_port(void);
  * NPLUG_ERR_ARGUMENT: a name too long or missing; NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move);
 
+/* Finds, from *at on, the first of some moves in order of time that could not be done if nothing
+ * else were told to the hardware: true, and its place in *at, which of its texts is wrong in
+ * *member ("model", "on", "press", ...: as in a trace), and why in *why (static).  false where all
+ * can be done. */
+NPLUG_API bool nplug_sim_wrong(const nplug_move *moves, size_t count, size_t *at,
+                               const char **member, const char **why);
+
 /* Short forms of nplug_sim_move for the commonest moves; `device` is the name it arrives with. */
 NPLUG_API nplug_result nplug_sim_plug(nplug_sim *sim, nplug_time time, const char *device,
                                       const char *model);

@@ -111,6 +111,12 @@ const char *nplug_action_name(const nplug_nest *nest, uint32_t action)
     return nest->game.def.actions[action].name;
 }
 
+nplug_action_kind nplug_action_kind_of(const nplug_nest *nest, uint32_t action)
+{
+    if (!nplug_action_name(nest, action)) return NPLUG_BUTTON;
+    return nest->game.def.actions[action].kind;
+}
+
 static void say_unknown_name(nplug_nest *nest, const char *name)
 {
     char line[200];

@@ -227,8 +227,9 @@ static void read_control(reader *in, const char *name, const json_t *object)
     wire.control = nplug_control_from_name(full, (size_t)-1);
     if (!wire.control) {
         nplug_control_name(nplug_control_nearest(full, (size_t)-1), near, sizeof near);
-        nf_error(&in->doc, pointer, "\"%s\" is no control of a %s%s%s", name,
-                 nf_string(in->doc.root, "kind", ""), *near ? "; did you mean " : "", near);
+        nf_error(&in->doc, pointer, "\"%s\" is no control of a %s%s%s%s", name,
+                 nf_string(in->doc.root, "kind", ""), *near ? "; did you mean " : "", near,
+                 *near ? "?" : "");
         return;
     }
     nplug_control_nature(wire.control, &components);

@@ -281,6 +281,10 @@ static void read_header(nf_doc *doc, nplug_trace *trace)
 {
     const json_t *limits = json_object_get(doc->root, "limits");
 
+    if (!json_object_get(doc->root, "nestplug")) {
+        nf_error(doc, "", "a trace begins with {\"nestplug\": \"trace\", \"version\": 1}");
+        return;
+    }
     nf_check(doc, doc->root, "", header_fields, NF_COUNT(header_fields));
     if (doc->failed) return;
     if (strcmp(nf_string(doc->root, "nestplug", ""), "trace") != 0)
@@ -290,6 +294,7 @@ static void read_header(nf_doc *doc, nplug_trace *trace)
     trace->headed = true;
     if (!limits) return;
     trace->recorded = true;
+    trace->room = 0; /* of records there are none yet */
     trace->header.limits.size = (uint32_t)sizeof(nplug_limits);
     nf_numbers_read(doc, limits, "/limits", nf_limit_numbers, nf_limit_number_count,
                     &trace->header.limits);

@@ -404,6 +404,62 @@ static bool press(nplug_sim *sim, sim_device *device, const sim_move *move)
     return true;
 }
 
+/* Whether a press or a sweep of this control makes sense; NULL, or why not. */
+static const char *wrong_control(const nplug_sim_model *model, const nplug_move *move)
+{
+    nplug_sim_control controls[2];
+    unsigned count = find_control(model, move->what, controls);
+
+    if (count == 0) return "this model has no such control";
+    if (count == 2 && move->kind != NPLUG_MOVE_SWEEP) return "a stick is swept, not pressed";
+    return NULL;
+}
+
+/* The model of a move's device at that time, NULL where it is not there. */
+static const nplug_sim_model *model_at(const nplug_move *moves, size_t at)
+{
+    for (size_t i = at; i-- > 0;) {
+        if (moves[i].kind != NPLUG_MOVE_ARRIVE && moves[i].kind != NPLUG_MOVE_DEPART) continue;
+        if (strcmp(moves[i].on, moves[at].on) != 0) continue;
+        return moves[i].kind == NPLUG_MOVE_ARRIVE ? model_of(moves[i].what) : NULL;
+    }
+    return NULL;
+}
+
+static const char *wrong_arrival(const nplug_move *moves, size_t at, const char **member)
+{
+    *member = "arrive";
+    if (strlen(moves[at].on) >= NPLUG_SIM_NAME_SIZE) return "a name may have at most 31 bytes";
+    if (model_at(moves, at)) return "there is a device of this name already";
+    *member = "model";
+    return model_of(moves[at].what) ? NULL : "there is no such simulated model";
+}
+
+static const char *wrong_move(const nplug_move *moves, size_t at, const char **member)
+{
+    static const char *const words[] = {"arrive", "depart", "press", "release",
+                                        "sweep",  "signal", "end"};
+    const nplug_move *move = &moves[at];
+    const nplug_sim_model *model;
+
+    if (move->kind == NPLUG_MOVE_END) return NULL;
+    if (move->kind == NPLUG_MOVE_ARRIVE) return wrong_arrival(moves, at, member);
+    *member = move->kind == NPLUG_MOVE_DEPART ? "depart" : "on";
+    model = model_at(moves, at);
+    if (!model) return "there is no device of this name at that time";
+    if (move->kind == NPLUG_MOVE_DEPART || move->kind == NPLUG_MOVE_SIGNAL) return NULL;
+    *member = words[move->kind];
+    return wrong_control(model, move);
+}
+
+bool nplug_sim_wrong(const nplug_move *moves, size_t count, size_t *at, const char **member,
+                     const char **why)
+{
+    for (; *at < count; ++*at)
+        if ((*why = wrong_move(moves, *at, member)) != NULL) return true;
+    return false;
+}
+
 /* One report of a movement; the rest of it waits its turn. */
 static bool sweep(nplug_sim *sim, sim_device *device, const sim_move *move)
 {
