@@ -107,7 +107,8 @@ static nplug_result keep_ring(void *self, nplug_ring *ring)
     return NPLUG_OK;
 }
 
-static const nplug_port port = {sizeof(nplug_port), "bench", keep_ring, NULL, NULL, NULL, NULL, NULL};
+static const nplug_port port = {
+    sizeof(nplug_port), "bench", keep_ring, NULL, NULL, NULL, NULL, NULL};
 
 static void plug_pad(nplug_ring *ring, uint32_t pad)
 {
@@ -252,8 +253,7 @@ static void measure_reports(void)
     if (pipe(ends) != 0) exit(1);
     heap = bench_heap_calls();
     for (unsigned i = 0; i < ROUNDS; i++) {
-        nest_ns[i] =
-            run_nest(nest, ring, &load, (nplug_time)(i + 1) * SECONDS * 1000000, &presses);
+        nest_ns[i] = run_nest(nest, ring, &load, (nplug_time)(i + 1) * SECONDS * 1000000, &presses);
         read_ns[i] = run_read(ends, load.count);
         ratios[i] = nest_ns[i] / read_ns[i];
     }

@@ -46,11 +46,11 @@ static void play_hardware(nplug_sim *sim)
 
     nplug_sim_plug(sim, 0, "pad", "heron");
     nplug_sim_plug(sim, 0, "keys", "turnstone");
-    nplug_sim_press(sim, 100000, "pad", "start", 50000);  /* joins, and nothing else */
-    nplug_sim_press(sim, 200000, "keys", "KeyH", 50000);  /* joins, and does not hoot */
+    nplug_sim_press(sim, 100000, "pad", "start", 50000); /* joins, and nothing else */
+    nplug_sim_press(sim, 200000, "keys", "KeyH", 50000); /* joins, and does not hoot */
     nplug_sim_sweep(sim, 300000, "pad", "stick-left", northeast, 100000);
     nplug_sim_sweep(sim, 300000, "pad", "trigger-right", (nplug_vec2){1.0f, 0.0f}, 100000);
-    nplug_sim_press(sim, 400000, "keys", "KeyH", 4000);   /* shorter than a frame, and heard */
+    nplug_sim_press(sim, 400000, "keys", "KeyH", 4000); /* shorter than a frame, and heard */
     nplug_sim_press(sim, 500000, "keys", "KeyA", 500000);
     nplug_sim_press(sim, 500000, "keys", "Space", 500000);
     nplug_sim_unplug(sim, 1200000, "pad");

@@ -136,8 +136,8 @@ static void hand_stop(void *self)
     ((hand_port *)self)->stops++;
 }
 
-const nplug_port hand_table = {sizeof(nplug_port), "hand",    hand_start, hand_pump,
-                               hand_resync,        NULL,      hand_stop,  NULL};
+const nplug_port hand_table = {sizeof(nplug_port), "hand", hand_start, hand_pump,
+                               hand_resync,        NULL,   hand_stop,  NULL};
 
 nplug_report value_report(nplug_time time, uint32_t device, uint16_t signal, int32_t value,
                           uint8_t flags)

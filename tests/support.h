@@ -5,8 +5,8 @@
 #include "nestplug/nestplug.h"
 #include <check.h>
 
-#define MS            UINT64_C(1000)
-#define SECOND        UINT64_C(1000000)
+#define MS             UINT64_C(1000)
+#define SECOND         UINT64_C(1000000)
 #define COUNT_OF(list) (sizeof(list) / sizeof *(list))
 
 /* The suites, a file each. */

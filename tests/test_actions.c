@@ -111,6 +111,26 @@ START_TEST(a_hold_fires_when_it_has_lasted_and_not_before)
 }
 END_TEST
 
+START_TEST(a_layer_that_flips_in_the_middle_of_a_hold_ends_it)
+{
+    test_rig rig;
+
+    open_one(&rig);
+    nplug_sim_press(rig.sim, 1000, "pad", "west", SECOND); /* the layer is off yet */
+    rig_step(&rig, 100 * MS);
+    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, true);
+    rig_step(&rig, 1100 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, WINCH), 0);
+    nplug_sim_press(rig.sim, 1200 * MS, "pad", "west", SECOND);
+    rig_step(&rig, 1300 * MS);
+    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, false);
+    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, true);
+    rig_step(&rig, 3 * SECOND);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, WINCH), 0);
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(a_trigger_is_a_button_without_chatter)
 {
     test_rig rig;
@@ -146,7 +166,8 @@ START_TEST(values_are_events_too)
 }
 END_TEST
 
-/* Over any random hand, presses and releases balance, and the events tell the same as the counts. */
+/* Over any random hand, presses and releases balance, and the events tell the same as the counts.
+ */
 START_TEST(polling_and_events_tell_the_same)
 {
     static const char *const keys[] = {"KeyH", "KeyE", "Space", "Escape", "KeyW"};
@@ -207,6 +228,7 @@ Suite *actions_suite(void)
     tcase_add_test(tests, keys_and_stick_never_add_up);
     tcase_add_test(tests, a_press_begun_while_its_layer_was_off_never_fires);
     tcase_add_test(tests, a_hold_fires_when_it_has_lasted_and_not_before);
+    tcase_add_test(tests, a_layer_that_flips_in_the_middle_of_a_hold_ends_it);
     tcase_add_test(tests, a_trigger_is_a_button_without_chatter);
     tcase_add_test(tests, values_are_events_too);
     tcase_add_loop_test(tests, polling_and_events_tell_the_same, 0, 5);

@@ -183,7 +183,8 @@ START_TEST(long_and_broken_names_are_cut_at_a_character)
     nplug_push(port.ring, &report, 1);
     report.kind = NPLUG_REPORT_TEXT;
     for (int i = 0; i < 4; i++) {
-        memcpy(report.as.text, "\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4", 16);
+        memcpy(report.as.text, "\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4",
+               16);
         nplug_push(port.ring, &report, 1);
     }
     push_kind(port.ring, 0, 1, NPLUG_REPORT_READY);
@@ -204,7 +205,8 @@ START_TEST(key_labels_come_from_the_port)
     nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
     rig_step(&rig, 0);
     ck_assert_uint_eq(nplug_key_label(rig.nest, nplug_device_at(rig.nest, 0),
-                                      nplug_control_from_name("key:KeyW", (size_t)-1), label, 16), 1);
+                                      nplug_control_from_name("key:KeyW", (size_t)-1), label, 16),
+                      1);
     ck_assert_str_eq(label, "W");
     nplug_key_label(rig.nest, nplug_device_at(rig.nest, 0),
                     nplug_control_from_name("key:Space", (size_t)-1), label, 16);
@@ -223,7 +225,8 @@ START_TEST(rumble_reaches_the_hardware)
     rig_open(&rig, &game, NULL);
     nplug_sim_plug(rig.sim, 0, "pad", "heron");
     rig_step(&rig, 0);
-    ck_assert_int_eq(nplug_rumble(rig.nest, nplug_device_at(rig.nest, 0), 0.5f, 2.0f, 250), NPLUG_OK);
+    ck_assert_int_eq(nplug_rumble(rig.nest, nplug_device_at(rig.nest, 0), 0.5f, 2.0f, 250),
+                     NPLUG_OK);
     ck_assert_uint_eq(nplug_sim_effects(rig.sim, "pad", &effect), 0);
     rig_step(&rig, 1000);
     ck_assert_uint_eq(nplug_sim_effects(rig.sim, "pad", &effect), 1);

@@ -60,7 +60,8 @@ START_TEST(a_press_and_its_release_in_one_group_are_both_seen)
 }
 END_TEST
 
-/* Whatever a port pushes, in whatever pieces, the nest stays consistent and counts what was wrong. */
+/* Whatever a port pushes, in whatever pieces, the nest stays consistent and counts what was wrong.
+ */
 START_TEST(wrong_reports_are_counted_and_said_once)
 {
     hand_rig h;
@@ -121,6 +122,7 @@ START_TEST(a_group_that_never_ends_is_thrown_away_whole)
     ck_assert_float_eq(rig_control(&h.rig, 0, "pad:south").x, 1.0f);
     ck_assert_float_eq(rig_control(&h.rig, 1, "pad:south").x, 1.0f);
     ck_assert_uint_ge(h.port.resyncs, 1); /* the device lost reports */
+    ck_assert_ptr_nonnull(strstr(h.rig.log, "a group of reports never ended"));
     end.device = NPLUG_PORT_DEVICE_MAX + 1;
     ck_assert_int_eq(nplug_push(h.port.ring, &end, 1), NPLUG_ERR_ARGUMENT);
     ck_assert_int_eq(nplug_push(NULL, &end, 1), NPLUG_ERR_ARGUMENT);

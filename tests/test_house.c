@@ -38,11 +38,13 @@ static const struct {
      {"<math.h>", "<stdbool.h>", "<stddef.h>", "<stdint.h>", "<string.h>", "\"nestplug/",
       "\"actions.h", "\"atomic.h", "\"", NULL}},
     {"/src/ports/", {"<", "\"nestplug/sim.h", "\"nestplug/replay.h", "\"nestplug/port.h", NULL}},
-    {"/src/files/", {"<", "\"nestplug/", "\"core/text.h", "\"codes.h", "\"fields.h", "\"notes.h",
-                     "\"trace_format.h", NULL}},
+    {"/src/files/",
+     {"<", "\"nestplug/", "\"core/text.h", "\"codes.h", "\"fields.h", "\"notes.h",
+      "\"trace_format.h", NULL}},
     {"/src/system/", {"<", "\"nestplug/system.h", NULL}},
-    {"/tool/", {"<", "\"nestplug/nestplug.h", "\"tool.h", "\"harbour.h", "\"hardware.h",
-                "\"describe.h", NULL}},
+    {"/tool/",
+     {"<", "\"nestplug/nestplug.h", "\"tool.h", "\"harbour.h", "\"hardware.h", "\"describe.h",
+      NULL}},
     {"/examples/", {"<", NULL}},
 };
 
@@ -77,8 +79,8 @@ END_TEST
  * system's #if, and has no state of its own. */
 static void check_core(const char *path, const char *text)
 {
-    static const char *const never[] = {"malloc(", "free(",   "printf(", "fopen",   "getenv",
-                                        "time(NULL", "__linux", "_WIN32", "files/", "ports/"};
+    static const char *const never[] = {"malloc(",   "free(",   "printf(", "fopen",  "getenv",
+                                        "time(NULL", "__linux", "_WIN32",  "files/", "ports/"};
 
     for (size_t i = 0; i < COUNT_OF(never); i++) {
         const char *found = strstr(text, never[i]);
@@ -92,9 +94,12 @@ START_TEST(the_core_uses_nothing_but_its_five_headers)
 
     each_file(SOURCE_DIR "/src/core", check_core);
     /* What may be written to is local to a function: no object of the core has data or bss. */
-    ck_assert_int_eq(run("nm " BINARY_DIR "/libnestplug-core.a | grep -E ' [BbDdC] ' | "
-                         "grep -vE 'asan|ubsan|Lubsan|\\.data|__odr|names\\.[0-9]|rows|evdev|__func__' | "
-                         "grep -v ' d ' ; true", output, sizeof output), 0);
+    ck_assert_int_eq(
+        run("nm " BINARY_DIR "/libnestplug-core.a | grep -E ' [BbDdC] ' | "
+            "grep -vE 'asan|ubsan|Lubsan|\\.data|__odr|names\\.[0-9]|rows|evdev|__func__' | "
+            "grep -v ' d ' ; true",
+            output, sizeof output),
+        0);
     ck_assert_str_eq(output, "");
 }
 END_TEST
@@ -138,8 +143,8 @@ START_TEST(public_headers_stand_alone_in_c_and_cxx)
              "<nestplug/$(basename $h)>\" | %s -I" SOURCE_DIR "/include - ; done",
              ways[_i]);
     ck_assert_msg(run(command, output, sizeof output) == 0, "%s", output);
-    ck_assert_int_eq(run("grep -l stdatomic " SOURCE_DIR "/include/nestplug/*.h", output,
-                         sizeof output), 1);
+    ck_assert_int_eq(
+        run("grep -l stdatomic " SOURCE_DIR "/include/nestplug/*.h", output, sizeof output), 1);
 }
 END_TEST
 
@@ -148,13 +153,14 @@ START_TEST(exports_are_what_the_headers_declare)
 {
     char output[16384];
 
-    ck_assert_msg(
-        run("cd " SOURCE_DIR "; nm -D --defined-only " BINARY_DIR "/libnestplug.so | "
-            "awk '$2 ~ /[TDR]/ {print $3}' | sort > " BINARY_DIR "/exported; "
-            "cat include/nestplug/*.h | tr '\\n' ' ' | grep -oE 'NPLUG_API [^;]*;' | "
-            "grep -oE 'nplug_[a-z0-9_]+\\(' | tr -d '(' | sort -u > " BINARY_DIR "/declared; "
-            "diff " BINARY_DIR "/exported " BINARY_DIR "/declared",
-            output, sizeof output) == 0, "%s", output);
+    ck_assert_msg(run("cd " SOURCE_DIR "; nm -D --defined-only " BINARY_DIR "/libnestplug.so | "
+                      "awk '$2 ~ /[TDR]/ {print $3}' | sort > " BINARY_DIR "/exported; "
+                      "cat include/nestplug/*.h | tr '\\n' ' ' | grep -oE 'NPLUG_API [^;]*;' | "
+                      "grep -oE 'nplug_[a-z0-9_]+\\(' | tr -d '(' | sort -u > " BINARY_DIR
+                      "/declared; "
+                      "diff " BINARY_DIR "/exported " BINARY_DIR "/declared",
+                      output, sizeof output) == 0,
+                  "%s", output);
 }
 END_TEST
 
@@ -165,30 +171,31 @@ START_TEST(the_builtin_sheets_are_those_of_the_files)
     ck_assert_msg(run("cd " SOURCE_DIR " && cmake --build " BINARY_DIR
                       " --target sheets-to-c > /dev/null && LC_ALL=C sh -c '" BINARY_DIR
                       "/sheets-to-c sheets/*.json' | diff - src/core/sheets_builtin.c",
-                      output, sizeof output) == 0, "%s: ./dev sheets", output);
+                      output, sizeof output) == 0,
+                  "%s: ./dev sheets", output);
 }
 END_TEST
 
 START_TEST(an_outside_program_finds_the_installed_library)
 {
     char output[16384];
-    int status = run(
-        "set -e; rm -rf " BINARY_DIR "/installed " BINARY_DIR "/outside; "
-        "cmake --install " BINARY_DIR " --prefix " BINARY_DIR "/installed > /dev/null; "
-        "cmake -G Ninja -S " SOURCE_DIR "/tests/outside -B " BINARY_DIR "/outside "
-        "-DCMAKE_PREFIX_PATH=" BINARY_DIR "/installed -DCMAKE_C_COMPILER=" C_COMPILER
-        " -DCMAKE_C_FLAGS='" SANITIZERS "' -DCMAKE_CXX_COMPILER=" CXX_COMPILER
-        " -DCMAKE_CXX_FLAGS='" SANITIZERS "' > " BINARY_DIR "/outside.log 2>&1 || "
-        "{ cat " BINARY_DIR "/outside.log; exit 1; }; "
-        "cmake --build " BINARY_DIR "/outside > " BINARY_DIR "/outside.log 2>&1 || "
-        "{ cat " BINARY_DIR "/outside.log; exit 1; }; cd " BINARY_DIR "/outside; "
-        "./c-shared; ./cxx-static; ./c-core; "
-        "PKG_CONFIG_PATH=$(dirname $(find ../installed -name nestplug.pc)); export PKG_CONFIG_PATH; "
-        C_COMPILER " " SANITIZERS " " SOURCE_DIR "/tests/outside/main.c "
-        "$(pkg-config --cflags --libs nestplug) -o by-pkg-config; "
-        "LD_LIBRARY_PATH=$(pkg-config --variable=libdir nestplug) ./by-pkg-config; "
-        "../installed/bin/nestplug --version",
-        output, sizeof output);
+    int status =
+        run("set -e; rm -rf " BINARY_DIR "/installed " BINARY_DIR "/outside; "
+            "cmake --install " BINARY_DIR " --prefix " BINARY_DIR "/installed > /dev/null; "
+            "cmake -G Ninja -S " SOURCE_DIR "/tests/outside -B " BINARY_DIR "/outside "
+            "-DCMAKE_PREFIX_PATH=" BINARY_DIR "/installed -DCMAKE_C_COMPILER=" C_COMPILER
+            " -DCMAKE_C_FLAGS='" SANITIZERS "' -DCMAKE_CXX_COMPILER=" CXX_COMPILER
+            " -DCMAKE_CXX_FLAGS='" SANITIZERS "' > " BINARY_DIR "/outside.log 2>&1 || "
+            "{ cat " BINARY_DIR "/outside.log; exit 1; }; "
+            "cmake --build " BINARY_DIR "/outside > " BINARY_DIR "/outside.log 2>&1 || "
+            "{ cat " BINARY_DIR "/outside.log; exit 1; }; cd " BINARY_DIR "/outside; "
+            "./c-shared; ./cxx-static; ./c-core; "
+            "PKG_CONFIG_PATH=$(dirname $(find ../installed -name nestplug.pc)); export "
+            "PKG_CONFIG_PATH; " C_COMPILER " " SANITIZERS " " SOURCE_DIR "/tests/outside/main.c "
+            "$(pkg-config --cflags --libs nestplug) -o by-pkg-config; "
+            "LD_LIBRARY_PATH=$(pkg-config --variable=libdir nestplug) ./by-pkg-config; "
+            "../installed/bin/nestplug --version",
+            output, sizeof output);
 
     ck_assert_msg(status == 0, "%s", output);
     ck_assert_str_eq(output, "C 0.1.0 0\nC++ 0.1.0 0\ncore: done\nC 0.1.0 0\nnestplug 0.1.0\n");
@@ -200,14 +207,17 @@ START_TEST(listings_compile)
 {
     char output[16384];
 
-    ck_assert_msg(
-        run("set -e; cd " SOURCE_DIR "; rm -rf " BINARY_DIR "/listings; mkdir " BINARY_DIR "/listings; "
-            "for page in README.md docs/guide/*.md docs/ports/*.md; do "
-            "awk -v base=" BINARY_DIR "/listings/$(basename $page .md) "
-            "'/^```c$/ {n++; on=1; next} /^```/ {on=0} on {print > (base \"-\" n \".c\")}' $page; done; "
-            "ls " BINARY_DIR "/listings | wc -l; for c in " BINARY_DIR "/listings/*.c; do "
-            C_COMPILER " -std=c11 -Wall -Wextra -Werror -Iinclude -c $c -o $c.o; done",
-            output, sizeof output) == 0, "%s", output);
+    ck_assert_msg(run("set -e; cd " SOURCE_DIR "; rm -rf " BINARY_DIR "/listings; mkdir " BINARY_DIR
+                      "/listings; "
+                      "for page in README.md docs/guide/*.md docs/ports/*.md; do "
+                      "awk -v base=" BINARY_DIR "/listings/$(basename $page .md) "
+                      "'/^```c$/ {n++; on=1; next} /^```/ {on=0} on {print > (base \"-\" n "
+                      "\".c\")}' $page; done; "
+                      "ls " BINARY_DIR "/listings | wc -l; for c in " BINARY_DIR
+                      "/listings/*.c; do " C_COMPILER
+                      " -std=c11 -Wall -Wextra -Werror -Iinclude -c $c -o $c.o; done",
+                      output, sizeof output) == 0,
+                  "%s", output);
     ck_assert_int_ge(atoi(output), 3);
 }
 END_TEST

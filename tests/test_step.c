@@ -109,7 +109,8 @@ static void record(recording *into, unsigned seed)
     rig_play(&rig, story, COUNT_OF(story));
     for (unsigned i = 0; i < 300; i++) {
         nplug_time at = (nplug_time)(rand() % 2000) * MS;
-        nplug_vec2 to = {(float)(rand() % 201 - 100) / 100.0f, (float)(rand() % 201 - 100) / 100.0f};
+        nplug_vec2 to = {(float)(rand() % 201 - 100) / 100.0f,
+                         (float)(rand() % 201 - 100) / 100.0f};
         nplug_sim_press(rig.sim, at, "pad-2", controls[rand() % 5], (nplug_time)(rand() % 90) * MS);
         nplug_sim_press(rig.sim, at, "keys", keys[rand() % 5], (nplug_time)(rand() % 90) * MS);
         if (i % 10 == 0) nplug_sim_sweep(rig.sim, at, "pad-2", "stick-left", to, 30 * MS);

@@ -28,12 +28,17 @@ static const struct {
     {"watch", TOOL "watch --port " HARBOUR " --rate 20", 0},
     {"watch-raw", TOOL "watch --raw --port " HARBOUR " --rate 5", 0},
     {"watch-json", TOOL "watch --json --port " HARBOUR " --rate 5", 0},
-    {"record-replay", TOOL "record --port " HARBOUR " --rate 30 -o " TRACE " | head -c 40; echo; " TOOL
-     "replay --digest " TRACE, 0},
-    {"replay-json", TOOL "record --port " HARBOUR " --rate 10 -o " TRACE " > /dev/null; " TOOL
-     "replay --json --digest " TRACE, 0},
-    {"replay-as-hardware", TOOL "record --port " HARBOUR " -o " TRACE " > /dev/null; " TOOL
-     "devices --port trace:" TRACE, 0},
+    {"record-replay",
+     TOOL "record --port " HARBOUR " --rate 30 -o " TRACE " | head -c 40; echo; " TOOL
+          "replay --digest " TRACE,
+     0},
+    {"replay-json",
+     TOOL "record --port " HARBOUR " --rate 10 -o " TRACE " > /dev/null; " TOOL
+          "replay --json --digest " TRACE,
+     0},
+    {"replay-as-hardware",
+     TOOL "record --port " HARBOUR " -o " TRACE " > /dev/null; " TOOL "devices --port trace:" TRACE,
+     0},
     {"nothing", TOOL, 2},
     {"no-such-command", TOOL "danse", 2},
     {"no-such-option", TOOL "devices --jsn --port " HARBOUR, 2},
@@ -44,8 +49,10 @@ static const struct {
     {"record-nowhere", TOOL "record --port " HARBOUR, 2},
     {"rate-0", TOOL "watch --rate 0 --port " HARBOUR, 2},
     {"no-such-file", TOOL "devices --port sim:nowhere.trace", 1},
-    {"wrong-trace", TOOL "devices --port sim:tests/data/wrong/misspelt-key.trace; " TOOL
-     "watch --port sim:tests/data/wrong/two-mistakes.trace", 1},
+    {"wrong-trace",
+     TOOL "devices --port sim:tests/data/wrong/misspelt-key.trace; " TOOL
+          "watch --port sim:tests/data/wrong/two-mistakes.trace",
+     1},
     {"no-such-model", TOOL "devices --port sim:tests/data/no-such-model.trace", 1},
     {"no-such-control", TOOL "watch --port sim:tests/data/no-such-control.trace", 1},
     {"replay-of-moves", TOOL "replay tool/demo/harbour.trace", 1},
@@ -72,16 +79,17 @@ END_TEST
 
 START_TEST(devices_json_has_what_is_promised)
 {
-    static const char *const members[] = {"id",         "name", "kind",   "family",  "sheet",
-                                          "matched_by", "bus",  "vendor", "product", "players",
-                                          "signals",    "controls"};
+    static const char *const members[] = {"id",      "name",       "kind",    "family",
+                                          "sheet",   "matched_by", "bus",     "vendor",
+                                          "product", "players",    "signals", "controls"};
     static char output[1u << 20];
     json_t *list, *device, *control;
     size_t m;
     size_t i;
 
     ck_assert_int_eq(run("cd " SOURCE_DIR "; " TOOL "devices --json --at 5 --port " HARBOUR, output,
-                         sizeof output), 0);
+                         sizeof output),
+                     0);
     list = json_loads(output, 0, NULL);
     ck_assert(json_is_array(list) && json_array_size(list) == 4);
     json_array_foreach(list, i, device)

@@ -21,8 +21,8 @@ static void tell(const teller *story, nplug_time time, const char *text)
     if (story->json)
         describe_print(json_pack("{s:I, s:s}", "t", (json_int_t)time, "text", text), false);
     else
-        printf(tool_colour() ? "\033[2m%5.2f s\033[0m  %s\n" : "%5.2f s  %s\n",
-               (double)time / 1e6, text);
+        printf(tool_colour() ? "\033[2m%5.2f s\033[0m  %s\n" : "%5.2f s  %s\n", (double)time / 1e6,
+               text);
 }
 
 static const char amidships[] = "lets the helm go amidships";
@@ -59,11 +59,9 @@ static void tell_value(teller *story, const nplug_event *event)
 {
     if (event->player == 0 || event->player >= PLAYERS) return;
     if (event->action == HARBOUR_STEER)
-        tell_state(story, event, &story->course[event->player], course_of(event->value),
-                   amidships);
+        tell_state(story, event, &story->course[event->player], course_of(event->value), amidships);
     if (event->action == HARBOUR_THROTTLE)
-        tell_state(story, event, &story->speed[event->player], speed_of(event->value.x),
-                   stopped);
+        tell_state(story, event, &story->speed[event->player], speed_of(event->value.x), stopped);
 }
 
 static void tell_edge(const teller *story, const nplug_event *event)
@@ -181,7 +179,7 @@ static int run(const tool_command *command, int argc, const char **argv)
         {"json", 0, POPT_ARG_NONE, &story.json, 0, "Print a JSON object a line", NULL},
         POPT_TABLEEND};
 
-    status = tool_options(command, argc, argv, options, false, &rest);
+    status = tool_options(command, argc, argv, options, &rest);
     if (status < 0) status = hardware_open_demo(&story.hw, 60);
     if (status >= 0) return status;
     if (!story.json)
@@ -196,6 +194,6 @@ static int run(const tool_command *command, int argc, const char **argv)
     return hardware_close(&story.hw);
 }
 
-const tool_command tool_demo = {"demo", "[OPTIONS]",
-                                "Tells an evening in the harbour, with simulated hardware", NULL,
-                                run};
+const tool_command tool_demo = {
+    "demo", "[OPTIONS]", "Tells an evening in the harbour, with simulated hardware",
+    NULL,   false,       run};

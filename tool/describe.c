@@ -58,11 +58,11 @@ static json_t *signals_of(const nplug_nest *nest, nplug_device device)
 
     for (uint32_t i = 0; nplug_signal_look(nest, device, i, &info) == NPLUG_OK; i++)
         json_array_append_new(
-            list, json_pack("{s:i, s:s, s:I, s:s, s:i, s:i, s:i, s:b, s:b}", "index", (int)i,
-                            "space", spaces[info.space < 5 ? info.space : 0], "code",
-                            (json_int_t)info.code, "nature", nplug_nature_name(info.nature), "min",
-                            info.min, "max", info.max, "raw", info.raw, "known", info.known,
-                            "read", info.read));
+            list,
+            json_pack("{s:i, s:s, s:I, s:s, s:i, s:i, s:i, s:b, s:b}", "index", (int)i, "space",
+                      spaces[info.space < 5 ? info.space : 0], "code", (json_int_t)info.code,
+                      "nature", nplug_nature_name(info.nature), "min", info.min, "max", info.max,
+                      "raw", info.raw, "known", info.known, "read", info.read));
     return list;
 }
 
@@ -74,10 +74,10 @@ static json_t *controls_of(const nplug_nest *nest, nplug_device device)
 
     for (uint32_t i = 0; nplug_control_look(nest, device, i, &info) == NPLUG_OK; i++) {
         nplug_control_name(info.control, name, sizeof name);
-        json_array_append_new(
-            list, json_pack("{s:s, s:s, s:o, s:b}", "name", name, "nature",
-                            nplug_nature_name(info.nature), "value",
-                            describe_value_json(info.value, info.components), "spent", info.spent));
+        json_array_append_new(list, json_pack("{s:s, s:s, s:o, s:b}", "name", name, "nature",
+                                              nplug_nature_name(info.nature), "value",
+                                              describe_value_json(info.value, info.components),
+                                              "spent", info.spent));
     }
     return list;
 }
@@ -89,19 +89,20 @@ json_t *describe_device(const nplug_nest *nest, nplug_device device)
 
     info.size = (uint32_t)sizeof info;
     if (nplug_device_look(nest, device, &info) != NPLUG_OK) return json_null();
-    return json_pack(
-        "{s:I, s:s, s:s, s:s, s:s, s:s, s:s, s:i, s:i, s:i, s:b, s:o, s:o, s:o}", "id",
-        (json_int_t)device, "name", info.name, "kind", nplug_kind_name(info.kind), "family",
-        info.family, "sheet", info.sheet, "matched_by", describe_matched(info.matched), "bus",
-        describe_bus(info.bus, bus, sizeof bus), "vendor", info.vendor, "product", info.product,
-        "version", info.version, "stale", info.stale, "players", players_of(info.players),
-        "signals", signals_of(nest, device), "controls", controls_of(nest, device));
+    return json_pack("{s:I, s:s, s:s, s:s, s:s, s:s, s:s, s:i, s:i, s:i, s:b, s:o, s:o, s:o}", "id",
+                     (json_int_t)device, "name", info.name, "kind", nplug_kind_name(info.kind),
+                     "family", info.family, "sheet", info.sheet, "matched_by",
+                     describe_matched(info.matched), "bus", describe_bus(info.bus, bus, sizeof bus),
+                     "vendor", info.vendor, "product", info.product, "version", info.version,
+                     "stale", info.stale, "players", players_of(info.players), "signals",
+                     signals_of(nest, device), "controls", controls_of(nest, device));
 }
 
 void describe_print(json_t *value, bool indented)
 {
-    json_dumpf(value, stdout, indented ? JSON_INDENT(2) | JSON_REAL_PRECISION(7)
-                                       : JSON_COMPACT | JSON_REAL_PRECISION(7));
+    json_dumpf(value, stdout,
+               indented ? JSON_INDENT(2) | JSON_REAL_PRECISION(7)
+                        : JSON_COMPACT | JSON_REAL_PRECISION(7));
     putchar('\n');
     json_decref(value);
 }

@@ -56,12 +56,14 @@ static int run(const tool_command *command, int argc, const char **argv)
     hardware hw;
     struct poptOption options[] = {
         {"port", 0, POPT_ARG_STRING, &port, 0, HARDWARE_PORT_HELP, "PORT"},
-        {"at", 0, POPT_ARG_DOUBLE, &at, 0, "Show what is here at that time of the trace "
-                                           "(default: at its end)", "SECONDS"},
+        {"at", 0, POPT_ARG_DOUBLE, &at, 0,
+         "Show what is here at that time of the trace "
+         "(default: at its end)",
+         "SECONDS"},
         {"json", 0, POPT_ARG_NONE, &json, 0, "Print an array of objects", NULL},
         POPT_TABLEEND};
 
-    status = tool_options(command, argc, argv, options, false, &rest);
+    status = tool_options(command, argc, argv, options, &rest);
     if (status < 0) status = hardware_open(&hw, command, port, 60, 0);
     free(port);
     if (status >= 0) return status;
@@ -75,6 +77,9 @@ static int run(const tool_command *command, int argc, const char **argv)
 }
 
 const tool_command tool_devices = {
-    "devices", "--port PORT [OPTIONS]",
+    "devices",
+    "--port PORT [OPTIONS]",
     "Lists the devices that are here, and what each was recognised as",
-    "SIG and CTL count a device's raw signals and the controls that they became.", run};
+    "SIG and CTL count a device's raw signals and the controls that they became.",
+    false,
+    run};

@@ -134,10 +134,11 @@ static int open_trace(hardware *hw, const char *path, bool recorded, unsigned ra
     }
     tool_notes(&hw->notes);
     is_recorded = nplug_trace_head(hw->trace).limits.size != 0;
-    if (is_recorded == recorded) return recorded ? open_replay(hw, records)
-                                                 : open_sim(hw, rate, records);
-    fprintf(stderr, recorded ? "%s: this trace was written by hand: play it with --port sim:%s\n"
-                             : "%s: this trace was recorded: replay it with --port trace:%s\n",
+    if (is_recorded == recorded)
+        return recorded ? open_replay(hw, records) : open_sim(hw, rate, records);
+    fprintf(stderr,
+            recorded ? "%s: this trace was written by hand: play it with --port sim:%s\n"
+                     : "%s: this trace was recorded: replay it with --port trace:%s\n",
             path, path);
     return TOOL_WRONG;
 }
@@ -155,8 +156,10 @@ int hardware_open(hardware *hw, const tool_command *command, const char *port, u
 {
     memset(hw, 0, sizeof *hw);
     if (!port)
-        return tool_usage(command, "%s: where is the hardware? Say --port sim:TRACE or "
-                                   "--port trace:TRACE", command->name);
+        return tool_usage(command,
+                          "%s: where is the hardware? Say --port sim:TRACE or "
+                          "--port trace:TRACE",
+                          command->name);
     if (strncmp(port, "sim:", 4) == 0)
         return opened(hw, open_trace(hw, port + 4, false, rate, records));
     if (strncmp(port, "trace:", 6) == 0)

@@ -20,8 +20,9 @@ typedef struct hardware {
 } hardware;
 
 /* The words of --port's help. */
-#define HARDWARE_PORT_HELP "Where the hardware is: sim:TRACE plays a trace written by hand, " \
-                           "trace:TRACE replays a recorded one"
+#define HARDWARE_PORT_HELP                                                                         \
+    "Where the hardware is: sim:TRACE plays a trace written by hand, "                             \
+    "trace:TRACE replays a recorded one"
 
 /* Opens; `rate` is steps a second, `records` as in nplug_limits.  Returns -1, or the status to end
  * with (said why). */

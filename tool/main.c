@@ -45,15 +45,14 @@ static void print_help(const tool_command *command, poptContext context)
 }
 
 int tool_options(const tool_command *command, int argc, const char **argv,
-                 struct poptOption *options, bool wants, const char **rest)
+                 struct poptOption *options, const char **rest)
 {
     int help = 0, code, status = -1;
-    struct poptOption own[] = {
-        {"help", 'h', POPT_ARG_NONE, &help, 0, "Show this help", NULL}, POPT_TABLEEND};
-    struct poptOption all[] = {
-        {NULL, 0, POPT_ARG_INCLUDE_TABLE, options, 0, "Options:", NULL},
-        {NULL, 0, POPT_ARG_INCLUDE_TABLE, own, 0, "Help:", NULL},
-        POPT_TABLEEND};
+    struct poptOption own[] = {{"help", 'h', POPT_ARG_NONE, &help, 0, "Show this help", NULL},
+                               POPT_TABLEEND};
+    struct poptOption all[] = {{NULL, 0, POPT_ARG_INCLUDE_TABLE, options, 0, "Options:", NULL},
+                               {NULL, 0, POPT_ARG_INCLUDE_TABLE, own, 0, "Help:", NULL},
+                               POPT_TABLEEND};
     char name[64];
     poptContext context;
 
@@ -69,12 +68,12 @@ int tool_options(const tool_command *command, int argc, const char **argv,
     } else if (code < -1) {
         status = tool_usage(command, "%s: %s", poptBadOption(context, POPT_BADOPTION_NOALIAS),
                             poptStrerror(code));
-    } else if (wants && !*rest) {
+    } else if (command->wants && !*rest) {
         status = tool_usage(command, "%s: an argument is missing: nestplug %s %s", command->name,
                             command->name, command->arguments);
-    } else if ((!wants && *rest) || poptPeekArg(context)) {
+    } else if ((!command->wants && *rest) || poptPeekArg(context)) {
         status = tool_usage(command, "%s: one argument too many: %s", command->name,
-                            wants ? poptPeekArg(context) : *rest);
+                            command->wants ? poptPeekArg(context) : *rest);
     }
     /* The argument is argv's own, so it outlives the context. */
     for (int i = 1; *rest && i < argc; i++)

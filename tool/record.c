@@ -41,9 +41,8 @@ static int run(const tool_command *command, int argc, const char **argv)
         {"rate", 0, POPT_ARG_INT, &rate, 0, "Steps a second (default: 60)", "N"},
         POPT_TABLEEND};
 
-    status = tool_options(command, argc, argv, options, false, &rest);
-    if (status < 0 && !output)
-        status = tool_usage(command, "record: say where to: -o FILE");
+    status = tool_options(command, argc, argv, options, &rest);
+    if (status < 0 && !output) status = tool_usage(command, "record: say where to: -o FILE");
     if (status < 0 && (rate < 1 || rate > 100000))
         status = tool_usage(command, "record: --rate takes 1 to 100000");
     if (status < 0) status = hardware_open(&hw, command, port, (unsigned)rate, 1u << 16);
@@ -54,5 +53,9 @@ static int run(const tool_command *command, int argc, const char **argv)
 }
 
 const tool_command tool_record = {
-    "record", "--port PORT -o FILE [OPTIONS]", "Records what the hardware says, to be replayed",
-    "A trace holds only keys that the game binds, and no serial numbers.", run};
+    "record",
+    "--port PORT -o FILE [OPTIONS]",
+    "Records what the hardware says, to be replayed",
+    "A trace holds only keys that the game binds, and no serial numbers.",
+    false,
+    run};

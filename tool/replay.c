@@ -10,8 +10,8 @@ static void print_digest(const nplug_nest *nest, uint64_t digest, bool json)
 
     snprintf(hex, sizeof hex, "%016" PRIx64, digest);
     if (json)
-        describe_print(json_pack("{s:I, s:s}", "t", (json_int_t)nplug_nest_time(nest), "digest",
-                                 hex), false);
+        describe_print(
+            json_pack("{s:I, s:s}", "t", (json_int_t)nplug_nest_time(nest), "digest", hex), false);
     else
         printf("%12" PRIu64 "  %s\n", nplug_nest_time(nest), hex);
 }
@@ -25,7 +25,8 @@ static void print_summary(const nplug_nest *nest, unsigned long steps, bool json
     if (json)
         describe_print(json_pack("{s:I, s:I, s:I, s:s}", "steps", (json_int_t)steps, "reports",
                                  (json_int_t)reports, "t", (json_int_t)nplug_nest_time(nest),
-                                 "digest", hex), false);
+                                 "digest", hex),
+                       false);
     else
         printf("%lu steps, %llu reports, up to %.6f s: digest %s\n", steps, reports,
                (double)nplug_nest_time(nest) / 1e6, hex);
@@ -44,7 +45,7 @@ static int run(const tool_command *command, int argc, const char **argv)
         {"json", 0, POPT_ARG_NONE, &json, 0, "Print a JSON object a line", NULL},
         POPT_TABLEEND};
 
-    status = tool_options(command, argc, argv, options, true, &path);
+    status = tool_options(command, argc, argv, options, &path);
     if (status < 0) {
         snprintf(port, sizeof port, "trace:%s", path);
         status = hardware_open(&hw, command, port, 60, 0);
@@ -56,6 +57,9 @@ static int run(const tool_command *command, int argc, const char **argv)
     return hardware_close(&hw);
 }
 
-const tool_command tool_replay = {
-    "replay", "[OPTIONS] TRACE", "Replays a recorded trace",
-    "The same trace has the same digests on every machine.", run};
+const tool_command tool_replay = {"replay",
+                                  "[OPTIONS] TRACE",
+                                  "Replays a recorded trace",
+                                  "The same trace has the same digests on every machine.",
+                                  true,
+                                  run};

@@ -14,16 +14,17 @@ typedef struct tool_command {
     const char *arguments; /* "[OPTIONS] TRACE" */
     const char *summary;   /* one line */
     const char *more;      /* what --help says after the options; may be NULL */
+    bool wants;            /* there must be one argument beside the options; else there is none */
     int (*run)(const struct tool_command *command, int argc, const char **argv);
 } tool_command;
 
 extern const tool_command tool_devices, tool_watch, tool_record, tool_replay, tool_demo;
 
 /* Parses a command's options from a popt table.  *rest is the one argument that is left (NULL where
- * there is none; `wants` says whether there must be one).  Returns -1 to go on, or the status to
+ * there is none).  Returns -1 to go on, or the status to
  * end with: help was printed, or the call was wrong and it was said how. */
 int tool_options(const tool_command *command, int argc, const char **argv,
-                 struct poptOption *options, bool wants, const char **rest);
+                 struct poptOption *options, const char **rest);
 
 /* Says on standard error what is wrong, with where help is; returns TOOL_USAGE. */
 int tool_usage(const tool_command *command, const char *format, ...);

@@ -53,10 +53,10 @@ static uint32_t components_of(const nplug_nest *nest, const nplug_event *event)
 static json_t *event_json(const nplug_nest *nest, const nplug_event *event)
 {
     char control[48] = "";
-    json_t *line = json_pack("{s:I, s:s, s:I, s:i, s:b}", "t", (json_int_t)event->time, "event",
-                             nplug_event_name(event->kind), "device", (json_int_t)event->device,
-                             "player", (int)event->player, "cancelled",
-                             (event->flags & NPLUG_EVENT_CANCELLED) != 0);
+    json_t *line =
+        json_pack("{s:I, s:s, s:I, s:i, s:b}", "t", (json_int_t)event->time, "event",
+                  nplug_event_name(event->kind), "device", (json_int_t)event->device, "player",
+                  (int)event->player, "cancelled", (event->flags & NPLUG_EVENT_CANCELLED) != 0);
     const char *action = nplug_action_name(nest, event->action);
 
     if (event->kind >= NPLUG_EVENT_PRESS && event->kind <= NPLUG_EVENT_VALUE) {
@@ -107,8 +107,7 @@ static void show_events(watcher *watch)
 
 /* --- controls and signals ------------------------------------------------------------------- */
 
-static void print_control(const watcher *watch, nplug_device device,
-                          const nplug_control_info *info)
+static void print_control(const watcher *watch, nplug_device device, const nplug_control_info *info)
 {
     char name[80], control[48], value[32];
 
@@ -203,7 +202,7 @@ static int run(const tool_command *command, int argc, const char **argv)
         {"json", 0, POPT_ARG_NONE, &watch.json, 0, "Print a JSON object a line", NULL},
         POPT_TABLEEND};
 
-    status = tool_options(command, argc, argv, options, false, &rest);
+    status = tool_options(command, argc, argv, options, &rest);
     if (status < 0 && (rate < 1 || rate > 100000))
         status = tool_usage(command, "watch: --rate takes 1 to 100000");
     if (status < 0) status = hardware_open(&watch.hw, command, port, (unsigned)rate, 0);
@@ -216,5 +215,9 @@ static int run(const tool_command *command, int argc, const char **argv)
 }
 
 const tool_command tool_watch = {
-    "watch", "--port PORT [OPTIONS]", "Prints each arrival, departure, control and action as it comes",
-    "Times are in seconds. Controls are normalised: sticks from -1 to 1, triggers from 0 to 1.", run};
+    "watch",
+    "--port PORT [OPTIONS]",
+    "Prints each arrival, departure, control and action as it comes",
+    "Times are in seconds. Controls are normalised: sticks from -1 to 1, triggers from 0 to 1.",
+    false,
+    run};

@@ -42,7 +42,8 @@ typedef enum nplug_seat_rule {
 
 /* A game: its actions and its seats. */
 typedef struct nplug_game {
-    uint32_t size; /* sizeof(nplug_game) */
+    uint32_t size;        /* sizeof(nplug_game) */
+    uint32_t action_size; /* sizeof(nplug_action_def), so that that may grow */
     uint32_t action_count;
     const char *name;
     const nplug_action_def *actions;
@@ -54,7 +55,13 @@ typedef struct nplug_game {
 static inline nplug_game nplug_game_for_one(const char *name, const nplug_action_def *actions,
                                             uint32_t count)
 {
-    nplug_game game = {(uint32_t)sizeof(nplug_game), count, name, actions, NPLUG_SEATS_ONE, 1};
+    nplug_game game = {(uint32_t)sizeof(nplug_game),
+                       (uint32_t)sizeof(nplug_action_def),
+                       count,
+                       name,
+                       actions,
+                       NPLUG_SEATS_ONE,
+                       1};
     return game;
 }
 
@@ -62,8 +69,9 @@ static inline nplug_game nplug_game_for_one(const char *name, const nplug_action
 static inline nplug_game nplug_game_for(const char *name, const nplug_action_def *actions,
                                         uint32_t count, uint32_t players)
 {
-    nplug_game game = {(uint32_t)sizeof(nplug_game), count,  name, actions,
-                       NPLUG_SEATS_FIRST_USE,        players};
+    nplug_game game = nplug_game_for_one(name, actions, count);
+    game.seats = NPLUG_SEATS_FIRST_USE;
+    game.players = players;
     return game;
 }
 

@@ -54,10 +54,10 @@ typedef struct nplug_signal_info {
     uint32_t code;
     nplug_nature nature;
     int32_t min, max;
-    int32_t raw;  /* the last value it said, or its rest while it has said nothing; of a delta the
-                     sum since the device came, modulo 2^32 */
-    bool known;   /* whether it has said anything yet */
-    bool read;    /* whether a control listens to it */
+    int32_t raw; /* the last value it said, or its rest while it has said nothing; of a delta the
+                    sum since the device came, modulo 2^32 */
+    bool known;  /* whether it has said anything yet */
+    bool read;   /* whether a control listens to it */
 } nplug_signal_info;
 
 /* Fills *info for signal `index` of a device that is here; NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN. */
@@ -92,8 +92,8 @@ NPLUG_API size_t nplug_key_label(const nplug_nest *nest, nplug_device device, np
 /* Rumbles a device at the next step: magnitudes of the strong (low) and the weak (high) motor in
  * [0, 1], for that many milliseconds; both 0 stops it.  What cannot rumble does not.
  * NPLUG_ERR_ARGUMENT, NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN, NPLUG_ERR_FULL. */
-NPLUG_API nplug_result nplug_rumble(nplug_nest *nest, nplug_device device, float strong,
-                                    float weak, uint32_t milliseconds);
+NPLUG_API nplug_result nplug_rumble(nplug_nest *nest, nplug_device device, float strong, float weak,
+                                    uint32_t milliseconds);
 
 #ifdef __cplusplus
 }

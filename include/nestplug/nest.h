@@ -56,17 +56,17 @@ typedef void (*nplug_log)(void *user, const char *line);
 
 /* What a nest opens with. */
 typedef struct nplug_setup {
-    uint32_t size;       /* sizeof(nplug_setup) */
-    nplug_limits limits; /* see nplug_limits_default */
-    nplug_log log;       /* NULL: no log */
-    void *log_user;
+    uint32_t size;        /* sizeof(nplug_setup) */
     bool record_all_keys; /* traces hold every key, not only those that the game binds */
+    nplug_log log;        /* NULL: no log */
+    void *log_user;
+    nplug_limits limits; /* see nplug_limits_default; last, so that both may grow at the end */
 } nplug_setup;
 
 /* A setup with the default limits and no log. */
 static inline nplug_setup nplug_setup_default(void)
 {
-    nplug_setup setup = {(uint32_t)sizeof(nplug_setup), nplug_limits_default(), NULL, NULL, false};
+    nplug_setup setup = {(uint32_t)sizeof(nplug_setup), false, NULL, NULL, nplug_limits_default()};
     return setup;
 }
 

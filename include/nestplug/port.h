@@ -12,9 +12,9 @@ extern "C" {
 
 /* What goes back to the hardware. */
 typedef struct nplug_effect {
-    uint32_t device;       /* the port's own number */
-    float strong, weak;    /* rumble magnitudes in [0, 1]; both 0 stops it */
-    uint32_t duration_ms;  /* how long, in milliseconds */
+    uint32_t device;      /* the port's own number */
+    float strong, weak;   /* rumble magnitudes in [0, 1]; both 0 stops it */
+    uint32_t duration_ms; /* how long, in milliseconds */
 } nplug_effect;
 
 /* A port: a thin layer to one source of hardware.  It turns what the hardware says into reports in

@@ -16,11 +16,11 @@ typedef struct nplug_match {
 
 /* How a wire reads its signal. */
 typedef enum nplug_reading {
-    NPLUG_READ_WHOLE = 0,    /* a button, a delta, or an axis with its rest in the middle */
-    NPLUG_READ_FROM_LOW = 1, /* an axis that rests at its low end: [0, 1] */
+    NPLUG_READ_WHOLE = 0,     /* a button, a delta, or an axis with its rest in the middle */
+    NPLUG_READ_FROM_LOW = 1,  /* an axis that rests at its low end: [0, 1] */
     NPLUG_READ_FROM_HIGH = 2, /* an axis that rests at its high end: [0, 1] */
-    NPLUG_READ_WHEN_LOW = 3, /* a button that is down at the low end (one side of a hat) */
-    NPLUG_READ_WHEN_HIGH = 4 /* a button that is down at the high end */
+    NPLUG_READ_WHEN_LOW = 3,  /* a button that is down at the low end (one side of a hat) */
+    NPLUG_READ_WHEN_HIGH = 4  /* a button that is down at the high end */
 } nplug_reading;
 
 /* One wire: which signal feeds which component of which control. */

@@ -75,13 +75,16 @@ NPLUG_API nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move);
 NPLUG_API bool nplug_sim_wrong(const nplug_move *moves, size_t count, size_t *at,
                                const char **member, const char **why);
 
-/* Short forms of nplug_sim_move for the commonest moves; `device` is the name it arrives with. */
+/* Short forms of nplug_sim_move for the commonest moves, with the same errors; `device` is the name
+ * that it arrives with.  Plugs in a device of a model, without serial number or socket. */
 NPLUG_API nplug_result nplug_sim_plug(nplug_sim *sim, nplug_time time, const char *device,
                                       const char *model);
+/* Unplugs it, whatever it holds. */
 NPLUG_API nplug_result nplug_sim_unplug(nplug_sim *sim, nplug_time time, const char *device);
 /* Presses a control ("south", "KeyW") for `span` microseconds; 0: until released. */
 NPLUG_API nplug_result nplug_sim_press(nplug_sim *sim, nplug_time time, const char *device,
                                        const char *control, nplug_time span);
+/* Lets go of a control that was pressed with span 0. */
 NPLUG_API nplug_result nplug_sim_release(nplug_sim *sim, nplug_time time, const char *device,
                                          const char *control);
 /* Moves a control to (x, y) within `span` microseconds. */
@@ -96,8 +99,7 @@ NPLUG_API nplug_time nplug_sim_last(const nplug_sim *sim);
 NPLUG_API uint32_t nplug_sim_failures(const nplug_sim *sim, const char **text);
 
 /* The last effect that a device was given, and how many it was; 0 and {0} where there was none. */
-NPLUG_API uint32_t nplug_sim_effects(const nplug_sim *sim, const char *device,
-                                     nplug_effect *last);
+NPLUG_API uint32_t nplug_sim_effects(const nplug_sim *sim, const char *device, nplug_effect *last);
 
 #ifdef __cplusplus
 }

@@ -12,16 +12,24 @@ extern "C" {
 /* The ports' clock on this system, in microseconds (POSIX: CLOCK_MONOTONIC). */
 NPLUG_API nplug_time nplug_now(void);
 
-/* Opens a nest for one player in a block from malloc, with the default limits, the ports that this
- * system has, and a log to standard error.  NULL on an error, which the log tells.  The actions
- * stay the caller's. */
-NPLUG_API nplug_nest *nplug_start(const char *name, const nplug_action_def *actions,
-                                  uint32_t count);
-
-/* As nplug_start, for any game and setup (NULL: the default one with a log to standard error).
- * *nest is NULL on an error: NPLUG_ERR_MEMORY, or what the calls inside returned. */
+/* Opens a nest for a game in a block from malloc, with the ports that this system has.  `setup`
+ * may be NULL: the default one, with a log to standard error.  *nest is NULL on an error:
+ * NPLUG_ERR_MEMORY, or what the calls inside returned (the log tells).  The game's actions stay the
+ * caller's. */
 NPLUG_API nplug_result nplug_start_game(const nplug_game *game, const nplug_setup *setup,
                                         nplug_nest **nest);
+
+/* As nplug_start_game, for one player: for the first ten minutes.  NULL on an error, which the log
+ * tells. */
+static inline nplug_nest *nplug_start(const char *name, const nplug_action_def *actions,
+                                      uint32_t count)
+{
+    nplug_game game = nplug_game_for_one(name, actions, count);
+    nplug_nest *nest;
+
+    nplug_start_game(&game, NULL, &nest);
+    return nest;
+}
 
 /* Ends what nplug_start and nplug_start_game began: stops the ports and frees the block.  NULL
  * does nothing. */

@@ -70,9 +70,9 @@ typedef struct nplug_move {
     const char *what;
     const char *serial, *socket; /* NULL for none */
     float x, y;                  /* physical position: [-1, 1], or [0, 1] */
-    int32_t value; /* of a signal, in the hardware's numbers */
-    uint32_t code; /* of a signal; in NPLUG_SPACE_PLAIN its index */
-    uint32_t space; /* of a signal's code: an nplug_space */
+    int32_t value;               /* of a signal, in the hardware's numbers */
+    uint32_t code;               /* of a signal; in NPLUG_SPACE_PLAIN its index */
+    uint32_t space;              /* of a signal's code: an nplug_space */
 } nplug_move;
 
 #ifdef __cplusplus

@@ -7,8 +7,7 @@ void np_actions_layout(np_actions *actions, np_carve *carve, const nplug_limits 
 {
     size_t players = limits->players + 1u;
 
-    actions->list =
-        (np_action *)np_carve_take(carve, players * limits->actions, sizeof(np_action));
+    actions->list = (np_action *)np_carve_take(carve, players * limits->actions, sizeof(np_action));
     actions->armed = (uint8_t *)np_carve_take(carve, players * limits->bindings, 1);
     actions->layers = (uint32_t *)np_carve_take(carve, players, sizeof(uint32_t));
     actions->dirty = (uint32_t *)np_carve_take(carve, players * limits->actions, sizeof(uint32_t));
@@ -27,7 +26,12 @@ static uint8_t *armed_of(np_actions *actions, uint32_t player, uint32_t binding)
 
 static bool layer_is_on(const nplug_nest *nest, uint32_t player, uint32_t action)
 {
-    return (nest->actions.layers[player] >> nest->game.def.actions[action].layer) & 1u;
+    return (nest->actions.layers[player] >> np_game_action(&nest->game, action)->layer) & 1u;
+}
+
+bool np_actions_allow(const nplug_nest *nest, uint32_t player, uint32_t binding)
+{
+    return layer_is_on(nest, player, nest->game.bindings[binding].action);
 }
 
 /* Counts in a step that has no counts yet start at 0: so nothing needs to be swept at its head. */
@@ -63,13 +67,12 @@ static void mark(np_actions *actions, uint32_t player, uint32_t action)
         (uint32_t)((size_t)player * actions->action_limit + action);
 }
 
-void np_actions_press(nplug_nest *nest, uint32_t player, uint32_t binding,
-                      const np_change *change)
+void np_actions_press(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change)
 {
     uint32_t action = nest->game.bindings[binding].action;
     np_action *state = np_action_of(&nest->actions, player, action);
 
-    if (nest->game.def.actions[action].kind != NPLUG_BUTTON) return;
+    if (np_game_action(&nest->game, action)->kind != NPLUG_BUTTON) return;
     if (!layer_is_on(nest, player, action)) return;
     *armed_of(&nest->actions, player, binding) = 1;
     if (state->held++) return;
@@ -105,15 +108,17 @@ static void drop_layer(nplug_nest *nest, uint32_t player, uint32_t layer, nplug_
 {
     np_change change = {time, NP_NONE, 0, 0, true};
 
-    for (uint32_t b = 0; b < nest->game.binding_count; b++)
-        if (nest->game.def.actions[nest->game.bindings[b].action].layer == layer)
-            np_actions_release(nest, player, b, &change);
+    for (uint32_t b = 0; b < nest->game.binding_count; b++) {
+        if (np_game_action(&nest->game, nest->game.bindings[b].action)->layer != layer) continue;
+        np_sources_forget_hold(nest, player, b);
+        np_actions_release(nest, player, b, &change);
+    }
 }
 
 static void mark_layer(nplug_nest *nest, uint32_t player, uint32_t layer)
 {
     for (uint32_t a = 0; a < nest->game.def.action_count; a++)
-        if (nest->game.def.actions[a].layer == layer) mark(&nest->actions, player, a);
+        if (np_game_action(&nest->game, a)->layer == layer) mark(&nest->actions, player, a);
 }
 
 void np_actions_layer(nplug_nest *nest, const nplug_command *command, nplug_time time)
@@ -134,7 +139,7 @@ void np_actions_layer(nplug_nest *nest, const nplug_command *command, nplug_time
 
 static void mark_for(nplug_nest *nest, uint32_t hearers, uint32_t action)
 {
-    if (nest->game.def.actions[action].kind == NPLUG_BUTTON) return;
+    if (np_game_action(&nest->game, action)->kind == NPLUG_BUTTON) return;
     for (uint32_t player = 0; hearers >> player; player++)
         if (hearers & (1u << player)) mark(&nest->actions, player, action);
 }
@@ -188,13 +193,13 @@ static nplug_vec2 value_of(const nplug_nest *nest, uint32_t player, uint32_t act
     uint32_t end = nest->game.first_binding[action + 1];
 
     if (!layer_is_on(nest, player, action)) return best;
-    if (nest->game.def.actions[action].kind == NPLUG_BUTTON) {
+    if (np_game_action(&nest->game, action)->kind == NPLUG_BUTTON) {
         best.x = np_action_of(&nest->actions, player, action)->held ? 1.0f : 0.0f;
         return best;
     }
     for (uint32_t b = nest->game.first_binding[action]; b < end; b++) {
         nplug_vec2 value = value_of_binding(nest, player, &nest->game.bindings[b]);
-        if (nest->game.def.actions[action].kind == NPLUG_MOTION) {
+        if (np_game_action(&nest->game, action)->kind == NPLUG_MOTION) {
             best.x += value.x;
             best.y += value.y;
         } else if (strength(value) > strength(best)) {
@@ -206,7 +211,7 @@ static nplug_vec2 value_of(const nplug_nest *nest, uint32_t player, uint32_t act
 
 static void say_value(nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time)
 {
-    nplug_action_kind kind = nest->game.def.actions[action].kind;
+    nplug_action_kind kind = np_game_action(&nest->game, action)->kind;
     nplug_event event = np_event(time, NPLUG_EVENT_VALUE, 0, player);
 
     if (kind == NPLUG_BUTTON) return;

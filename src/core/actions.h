@@ -7,7 +7,7 @@
 typedef struct np_action {
     uint64_t presses, releases; /* since the start */
     nplug_time press_time, release_time;
-    uint64_t step;                   /* in which the two below were counted */
+    uint64_t step; /* in which the two below were counted */
     uint32_t presses_in, releases_in;
     nplug_vec2 value;
     uint16_t held; /* how many armed bindings hold it */
@@ -26,10 +26,12 @@ typedef struct np_actions {
 void np_actions_layout(np_actions *actions, np_carve *carve, const nplug_limits *limits);
 
 /* The edge lane: a binding's gesture was made, or is over. */
-void np_actions_press(nplug_nest *nest, uint32_t player, uint32_t binding,
-                      const np_change *change);
+void np_actions_press(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change);
 void np_actions_release(nplug_nest *nest, uint32_t player, uint32_t binding,
                         const np_change *change);
+
+/* Whether a binding's layer is on for a player. */
+bool np_actions_allow(const nplug_nest *nest, uint32_t player, uint32_t binding);
 
 /* Switches a layer; player 0 is all. */
 void np_actions_layer(nplug_nest *nest, const nplug_command *command, nplug_time time);

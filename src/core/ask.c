@@ -53,7 +53,7 @@ nplug_result nplug_action_look(nplug_nest *nest, nplug_player player, uint32_t a
     if (!state) return NPLUG_ERR_ARGUMENT;
     memset(state, 0, sizeof *state);
     if (!is_asked_well(nest, player, action)) return NPLUG_ERR_UNKNOWN;
-    adds = nest->game.def.actions[action].kind == NPLUG_MOTION;
+    adds = np_game_action(&nest->game, action)->kind == NPLUG_MOTION;
     for (uint32_t p = player; p <= last_of(nest, player); p++)
         add_player(state, np_action_of(&nest->actions, p, action), adds);
     return NPLUG_OK;
@@ -108,13 +108,13 @@ float nplug_level(nplug_nest *nest, nplug_player player, uint32_t action)
 const char *nplug_action_name(const nplug_nest *nest, uint32_t action)
 {
     if (!nest || !nest->game.used || action >= nest->game.def.action_count) return NULL;
-    return nest->game.def.actions[action].name;
+    return np_game_action(&nest->game, action)->name;
 }
 
 nplug_action_kind nplug_action_kind_of(const nplug_nest *nest, uint32_t action)
 {
     if (!nplug_action_name(nest, action)) return NPLUG_BUTTON;
-    return nest->game.def.actions[action].kind;
+    return np_game_action(&nest->game, action)->kind;
 }
 
 static void say_unknown_name(nplug_nest *nest, const char *name)
@@ -125,7 +125,7 @@ static void say_unknown_name(nplug_nest *nest, const char *name)
     unsigned best = 4;
 
     for (uint32_t i = 0; i < nest->game.def.action_count; i++) {
-        const char *known = nest->game.def.actions[i].name;
+        const char *known = np_game_action(&nest->game, i)->name;
         unsigned far = np_text_distance(name, strlen(name), known, strlen(known), best);
         if (far >= best) continue;
         best = far;
@@ -145,7 +145,7 @@ int nplug_action_number(nplug_nest *nest, const char *name)
 {
     if (!nest || !name || !nest->game.used) return -1;
     for (uint32_t i = 0; i < nest->game.def.action_count; i++)
-        if (strcmp(nest->game.def.actions[i].name, name) == 0) return (int)i;
+        if (strcmp(np_game_action(&nest->game, i)->name, name) == 0) return (int)i;
     if (!(nest->said & (1u << NP_ONCE_NAME))) say_unknown_name(nest, name);
     nest->said |= 1u << NP_ONCE_NAME;
     return -1;

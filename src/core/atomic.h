@@ -6,10 +6,10 @@
 #include <stdint.h>
 
 #if defined(__GNUC__)
-#define np_load_acquire(from) __atomic_load_n((from), __ATOMIC_ACQUIRE)
+#define np_load_acquire(from)       __atomic_load_n((from), __ATOMIC_ACQUIRE)
 #define np_store_release(to, value) __atomic_store_n((to), (value), __ATOMIC_RELEASE)
 #else
-#define np_load_acquire(from) (*(from))
+#define np_load_acquire(from)       (*(from))
 #define np_store_release(to, value) (*(to) = (value))
 #endif
 

@@ -12,7 +12,7 @@ const char *nplug_result_text(nplug_result result)
     return "unknown result";
 }
 
-#define TEXT_OF(number) #number
+#define TEXT_OF(number)              #number
 #define VERSION(major, minor, patch) TEXT_OF(major) "." TEXT_OF(minor) "." TEXT_OF(patch)
 
 const char *nplug_version(void)

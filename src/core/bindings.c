@@ -7,8 +7,7 @@ void np_game_layout(np_game *game, np_carve *carve, const nplug_limits *limits)
     game->action_limit = limits->actions;
     game->binding_limit = limits->bindings;
     game->source_limit = limits->sources;
-    game->first_binding =
-        (uint16_t *)np_carve_take(carve, limits->actions + 1u, sizeof(uint16_t));
+    game->first_binding = (uint16_t *)np_carve_take(carve, limits->actions + 1u, sizeof(uint16_t));
     game->bindings = (np_binding *)np_carve_take(carve, limits->bindings, sizeof(np_binding));
     game->sources = (np_source *)np_carve_take(carve, limits->sources, sizeof(np_source));
     game->uses = (np_use *)np_carve_take(carve, 4u * limits->bindings, sizeof(np_use));
@@ -252,13 +251,14 @@ static uint64_t hash_word(uint64_t hash, const char *word)
     return np_hash(hash, word ? word : "", strlen(word ? word : "") + 1);
 }
 
-static uint64_t digest_game(const nplug_game *def)
+static uint64_t digest_game(const np_game *game)
 {
+    const nplug_game *def = &game->def;
     np_digest digest = {hash_word(NP_HASH_START, def->name)};
 
     np_digest_u64(&digest, ((uint64_t)def->seats << 32) | def->players);
     for (uint32_t i = 0; i < def->action_count; i++) {
-        const nplug_action_def *action = &def->actions[i];
+        const nplug_action_def *action = np_game_action(game, i);
         digest.hash = hash_word(hash_word(digest.hash, action->name), action->from);
         np_digest_u64(&digest, ((uint64_t)action->kind << 32) | action->layer);
     }
@@ -276,12 +276,13 @@ static void forget_game(np_game *game)
     memset(game->bucket, 0xff, sizeof game->bucket);
 }
 
-static nplug_result compile(nplug_nest *nest, np_game *game, const nplug_game *def)
+static nplug_result compile(nplug_nest *nest, np_game *game)
 {
+    const nplug_game *def = &game->def;
     reader in = {nest, game, NULL, 0, NULL, NULL, NPLUG_OK};
 
     for (uint32_t i = 0; i < def->action_count; i++) {
-        in.action = &def->actions[i];
+        in.action = np_game_action(game, i);
         in.number = i;
         if (!is_sound(in.action)) return NPLUG_ERR_ARGUMENT;
         game->first_binding[i] = (uint16_t)game->binding_count;
@@ -294,7 +295,8 @@ static nplug_result compile(nplug_nest *nest, np_game *game, const nplug_game *d
 static nplug_result check_game(const nplug_nest *nest, const nplug_game *def)
 {
     if (!nest || !def || (def->action_count && !def->actions)) return NPLUG_ERR_ARGUMENT;
-    if (def->size != sizeof *def) return NPLUG_ERR_SIZE;
+    if (def->size != sizeof *def || def->action_size < sizeof(nplug_action_def))
+        return NPLUG_ERR_SIZE;
     if (nest->started) return NPLUG_ERR_ORDER;
     if ((unsigned)def->seats > NPLUG_SEATS_BY_CALL) return NPLUG_ERR_ARGUMENT;
     if (def->action_count > nest->limits.actions || def->players > nest->limits.players)
@@ -311,14 +313,14 @@ nplug_result nplug_use_game(nplug_nest *nest, const nplug_game *def)
     game = &nest->game;
     forget_game(game);
     game->used = false;
-    result = compile(nest, game, def);
+    game->def = *def;
+    result = compile(nest, game);
     if (result != NPLUG_OK) {
         forget_game(game);
         return result;
     }
-    game->def = *def;
     if (game->def.players == 0) game->def.players = 1;
-    game->digest = digest_game(def);
+    game->digest = digest_game(game);
     game->used = true;
     np_players_begin(&nest->players, game);
     return NPLUG_OK;

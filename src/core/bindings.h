@@ -7,7 +7,7 @@
 #include "nestplug/nest.h"
 #include "nestplug/player.h"
 
-#define NP_NO_INDEX 0xffffu
+#define NP_NO_INDEX       0xffffu
 #define NP_SOURCE_BUCKETS 64
 
 /* How a binding puts its sources together. */
@@ -51,6 +51,13 @@ typedef struct np_game {
 } np_game;
 
 void np_game_layout(np_game *game, np_carve *carve, const nplug_limits *limits);
+
+/* An action of the game, whatever the size that its program knows. */
+static inline const nplug_action_def *np_game_action(const np_game *game, uint32_t action)
+{
+    const char *first = (const char *)game->def.actions;
+    return (const nplug_action_def *)(const void *)(first + (size_t)action * game->def.action_size);
+}
 
 /* The source of a control, or NP_NO_INDEX. */
 uint32_t np_game_source(const np_game *game, nplug_control control);

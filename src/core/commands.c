@@ -44,7 +44,7 @@ static bool anyone_will_do(uint32_t kind)
 static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
 {
     if (command->kind == 0 || command->kind >= NPLUG_COMMAND_KINDS) return false;
-    if (command->player > nest->limits.players) return false;
+    if (command->player > nest->players.limit) return false;
     if (command->player == 0 && !anyone_will_do(command->kind)) return false;
     return command->kind != NPLUG_COMMAND_LAYER || command->number < 32;
 }

@@ -27,9 +27,10 @@ static bool wire_of_key(const np_signal_about *about, nplug_wire *wire)
 
     if (about->space != NPLUG_SPACE_HID || about->code >> 16 != KEY_PAGE) return false;
     memset(wire, 0, sizeof *wire);
-    /* W3C UI Events gives the key of usage 0x32 (ISO boards) the code of 0x31: no board has both. */
-    wire->control = NPLUG_CONTROL(NPLUG_CLASS_KEY, (about->code & 1023u) == 0x32 ? 0x31
-                                                                                 : about->code & 1023u);
+    /* W3C UI Events gives the key of usage 0x32 (ISO boards) the code of 0x31: no board has both.
+     */
+    wire->control =
+        NPLUG_CONTROL(NPLUG_CLASS_KEY, (about->code & 1023u) == 0x32 ? 0x31 : about->code & 1023u);
     nplug_control_nature(wire->control, &parts);
     return parts != 0;
 }

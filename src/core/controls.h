@@ -7,9 +7,9 @@
 
 /* A control counts as pressed from PRESS up, until it falls below RELEASE; a spent one is at rest
  * again when it is nearer to rest than REST. */
-#define NP_PRESS 0.5f
+#define NP_PRESS   0.5f
 #define NP_RELEASE 0.4f
-#define NP_REST 0.2f
+#define NP_REST    0.2f
 
 enum {
     NP_CONTROL_DOWN = 1,
@@ -53,7 +53,7 @@ typedef struct np_controls {
 typedef struct np_interval {
     float at_least, below;
 } np_interval;
-#define NP_ANYWHERE_LOW (-4.0f)
+#define NP_ANYWHERE_LOW  (-4.0f)
 #define NP_ANYWHERE_HIGH 4.0f
 
 /* What an update came to. */

@@ -3,7 +3,7 @@
 #include <string.h>
 
 /* Handles: place + 1 in the lower 12 bits, generation (from 1) in the upper 20. */
-#define PLACE_BITS 12u
+#define PLACE_BITS  12u
 #define GENERATIONS (1u << (32u - PLACE_BITS))
 
 static uint32_t map_size_for(uint32_t nodes)
@@ -395,8 +395,8 @@ void np_devices_guard(np_devices *devices, uint32_t index, bool any, int32_t low
 {
     np_signal *signal = &devices->signals[index];
 
-    signal->flags = (uint16_t)(any ? signal->flags | NP_SIGNAL_GUARDED
-                                   : signal->flags & ~NP_SIGNAL_GUARDED);
+    signal->flags =
+        (uint16_t)(any ? signal->flags | NP_SIGNAL_GUARDED : signal->flags & ~NP_SIGNAL_GUARDED);
     signal->guard_low = low;
     signal->guard_width = (uint32_t)high - (uint32_t)low;
 }

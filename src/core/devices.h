@@ -43,11 +43,11 @@ typedef enum np_presence { NP_FREE = 0, NP_ARRIVING, NP_HERE, NP_GONE } np_prese
 
 typedef struct np_node {
     np_presence presence;
-    uint32_t key;        /* port << 24 | the port's number */
-    uint32_t device;     /* index; NP_NONE while arriving */
-    uint32_t next;       /* the device's next node, or NP_NONE */
+    uint32_t key;    /* port << 24 | the port's number */
+    uint32_t device; /* index; NP_NONE while arriving */
+    uint32_t next;   /* the device's next node, or NP_NONE */
     uint32_t first_signal, signals;
-    nplug_time last;     /* the latest time it gave */
+    nplug_time last; /* the latest time it gave */
     uint64_t text_hash[NPLUG_TEXTS];
     char name[NPLUG_NAME_SIZE];
     uint16_t bus, vendor, product, version;
@@ -60,8 +60,8 @@ typedef struct np_device {
     np_presence presence;
     uint32_t generation;
     uint32_t first_node;
-    uint64_t gone_order;  /* of those that have gone, the lowest place is given away first */
-    uint64_t identity;    /* equal when the same hardware comes back; 0 where nothing tells */
+    uint64_t gone_order;        /* of those that have gone, the lowest place is given away first */
+    uint64_t identity;          /* equal when the same hardware comes back; 0 where nothing tells */
     char name[NPLUG_NAME_SIZE]; /* kept after it has gone */
     uint16_t bus, vendor, product, version;
     nplug_times times;
@@ -75,7 +75,7 @@ typedef struct np_devices {
     struct {
         uint32_t key, node; /* node + 1; 0 where nothing is known */
     } recent[NP_RECENT];    /* those that were found last, by the low bits of their keys */
-    bool resync_wanted;           /* some node is stale and its port was not asked yet */
+    bool resync_wanted;     /* some node is stale and its port was not asked yet */
     np_device *list;
     uint32_t limit;
     uint16_t *order; /* of those that are here, by arrival */

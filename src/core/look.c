@@ -37,8 +37,7 @@ static void fill_presence(const nplug_nest *nest, uint32_t index, nplug_device_i
     info->stale = is_stale(nest, &nest->devices.list[index]);
 }
 
-nplug_result nplug_device_look(const nplug_nest *nest, nplug_device device,
-                               nplug_device_info *info)
+nplug_result nplug_device_look(const nplug_nest *nest, nplug_device device, nplug_device_info *info)
 {
     const np_recognition *recognition;
     const np_device *about;
@@ -142,8 +141,8 @@ static size_t ask_port(const nplug_nest *nest, uint32_t device, nplug_control ke
     return port->port->key_label(port->self, (uint16_t)NPLUG_CONTROL_PLACE(key), buffer, size);
 }
 
-size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_control key,
-                       char *buffer, size_t size)
+size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_control key, char *buffer,
+                       size_t size)
 {
     nplug_result result;
     uint32_t place = index_of(nest, device, &result);

@@ -36,8 +36,7 @@ static bool are_possible(const nplug_limits *limits)
            within(limits->bindings, 1, 16000) && within(limits->sources, 1, 60000) &&
            within(limits->events, 16, 1000000) && within(limits->timers, 1, 60000) &&
            within(limits->commands, 4, 60000) && within(limits->ports, 1, NP_FEED_PORTS) &&
-           within(ring, 64, 1u << 24) && (ring & (ring - 1)) == 0 &&
-           limits->records <= 100000000;
+           within(ring, 64, 1u << 24) && (ring & (ring - 1)) == 0 && limits->records <= 100000000;
 }
 
 size_t nplug_memory_needed(const nplug_limits *limits)
@@ -115,7 +114,8 @@ static void say_clocks(nplug_nest *nest, const nplug_command *command, nplug_tim
 
     event.count = command->number;
     np_events_add(&nest->events, &event);
-    np_log_line(nest, "the clocks disagree: a port's reports are over a second ahead of nplug_step");
+    np_log_line(nest,
+                "the clocks disagree: a port's reports are over a second ahead of nplug_step");
 }
 
 static void apply(nplug_nest *nest, const nplug_command *command, nplug_time time)
@@ -179,6 +179,7 @@ static void build(nplug_nest *nest, uint32_t device, nplug_time time)
     limit = np_controls_build(&nest->controls, &nest->devices, device,
                               nest->recogniser.of[device].sheet);
     if (limit >= 0) np_limit_reached(nest, (nplug_limit)limit, time);
+    np_guards_empty(nest, device);
     if (!np_sources_link(nest, device)) np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
     np_actions_mark_device(nest, device);
 }
@@ -245,8 +246,7 @@ static void run_wire(nplug_nest *nest, const np_wire *wire, uint32_t signal, npl
                         control->id, false};
     np_edge edge = np_controls_edge(&nest->controls, wire->control);
 
-    if (edge == NP_EDGE_PRESS &&
-        nest->devices.nodes[nest->devices.about[signal].node].resyncing)
+    if (edge == NP_EDGE_PRESS && nest->devices.nodes[nest->devices.about[signal].node].resyncing)
         np_controls_spend(&nest->controls, wire->control);
     np_players_hear(nest, &change, edge);
     np_sources_hear(nest, &change);
@@ -289,6 +289,8 @@ static void count_bad_time(nplug_nest *nest, uint32_t node, nplug_time said)
 {
     if (said >= nest->devices.nodes[node].last) {
         np_feed_count(&nest->feed.counts.late);
+        np_log_once(nest, NP_ONCE_LATE, "a report came late, after its step: its port's number is",
+                    nest->devices.nodes[node].key & NPLUG_PORT_DEVICE_MAX);
         return;
     }
     np_feed_count(&nest->feed.counts.backwards);
@@ -318,8 +320,8 @@ static void refuse(nplug_nest *nest, uint32_t node, const nplug_report *report)
 }
 
 /* One value that was not taken quickly. */
-static void take_value(nplug_nest *nest, uint32_t port, uint32_t node,
-                       const nplug_report *report, nplug_time time)
+static void take_value(nplug_nest *nest, uint32_t port, uint32_t node, const nplug_report *report,
+                       nplug_time time)
 {
     const np_node *about = &nest->devices.nodes[node];
     uint32_t signal;
@@ -376,8 +378,7 @@ static void describe(nplug_nest *nest, uint32_t node, const nplug_report *report
 
 static void mark_stale(nplug_nest *nest, uint32_t port, uint32_t device)
 {
-    np_log_once(nest, NP_ONCE_RING, "a ring filled up and a device will be resynced; port",
-                port);
+    np_log_once(nest, NP_ONCE_RING, "a ring filled up and a device will be resynced; port", port);
     for (uint32_t i = 0; i < nest->devices.node_limit; i++) {
         const np_node *node = &nest->devices.nodes[i];
         if (node->presence != NP_HERE || node->key >> 24 != port) continue;
@@ -387,8 +388,7 @@ static void mark_stale(nplug_nest *nest, uint32_t port, uint32_t device)
 }
 
 /* A report about a node that must be here already. */
-static void take_about(nplug_nest *nest, uint32_t node, const nplug_report *report,
-                       nplug_time time)
+static void take_about(nplug_nest *nest, uint32_t node, const nplug_report *report, nplug_time time)
 {
     bool here = nest->devices.nodes[node].presence == NP_HERE;
 
@@ -413,8 +413,7 @@ static void take_about(nplug_nest *nest, uint32_t node, const nplug_report *repo
     }
 }
 
-static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *report,
-                       nplug_time time)
+static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *report, nplug_time time)
 {
     uint32_t node;
 
@@ -557,6 +556,16 @@ static void note_clocks(nplug_nest *nest, nplug_time now)
     }
 }
 
+/* What rings refused since they were opened. */
+static void note_rings(nplug_nest *nest)
+{
+    for (uint32_t i = 0; i < nest->feed.port_count; i++)
+        if (np_ring_bad_groups(&nest->feed.ports[i].ring))
+            np_log_once(
+                nest, NP_ONCE_GROUP,
+                "a group of reports never ended or mixed devices, and was thrown away: port", i);
+}
+
 static void ask_resyncs(nplug_nest *nest)
 {
     uint32_t node;
@@ -581,6 +590,7 @@ nplug_result nplug_step(nplug_nest *nest, nplug_time now)
     if (whole) np_feed_advance(&nest->feed, now);
     run_values(nest);
     ask_resyncs(nest);
+    note_rings(nest);
     np_events_end(&nest->events, nest->feed.processed);
     np_record_step(nest, nest->feed.processed);
     return whole ? NPLUG_OK : NPLUG_AGAIN;

@@ -192,8 +192,7 @@ void np_players_depart(nplug_nest *nest, uint32_t device)
     if (identity && nest->players.parts[device].hearers) {
         missing->identity = identity;
         missing->hearers = nest->players.parts[device].hearers;
-        nest->players.missing_next =
-            (nest->players.missing_next + 1) % nest->players.missing_limit;
+        nest->players.missing_next = (nest->players.missing_next + 1) % nest->players.missing_limit;
     }
     nest->players.parts[device].hearers = 0;
 }

@@ -24,8 +24,7 @@ void np_record_layout(np_recorder *recorder, np_carve *carve, uint32_t size);
 bool np_record_hides(const nplug_nest *nest, uint32_t signal);
 
 /* `signal` is the place of a value's signal among all signals, or UINT32_MAX. */
-void np_record_report(nplug_nest *nest, uint32_t port, const nplug_report *report,
-                      uint32_t signal);
+void np_record_report(nplug_nest *nest, uint32_t port, const nplug_report *report, uint32_t signal);
 void np_record_command(nplug_nest *nest, const nplug_command *command);
 void np_record_step(nplug_nest *nest, nplug_time time);
 

@@ -18,6 +18,11 @@ void np_ring_release(struct nplug_ring *ring)
     np_store_release(&ring->tail, ring->read);
 }
 
+uint32_t np_ring_bad_groups(const struct nplug_ring *ring)
+{
+    return np_load_acquire(&ring->bad_groups);
+}
+
 static uint32_t slots_of(const nplug_ring *ring)
 {
     return ring->mask + 1;
@@ -115,8 +120,7 @@ static void close_group(nplug_ring *ring)
 
 static bool fits(const nplug_ring *ring, const nplug_report *report)
 {
-    return report->device <= NPLUG_PORT_DEVICE_MAX &&
-           ring->write - ring->head < slots_of(ring) / 4;
+    return report->device <= NPLUG_PORT_DEVICE_MAX && ring->write - ring->head < slots_of(ring) / 4;
 }
 
 /* Puts one report into the open group, or drops it as movement where room is short. */

@@ -44,5 +44,6 @@ static inline const nplug_report *np_ring_at(const struct nplug_ring *ring, uint
     return &ring->slots[(ring->read + place) & ring->mask];
 }
 void np_ring_release(struct nplug_ring *ring);
+uint32_t np_ring_bad_groups(const struct nplug_ring *ring);
 
 #endif

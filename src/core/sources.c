@@ -78,10 +78,12 @@ static np_machine *machine_of(np_sources *sources, uint32_t player, uint32_t sou
     return &sources->machines[(size_t)player * sources->source_limit + source];
 }
 
+/* A press that its layer does not allow never becomes a hold. */
 static void begin_hold(nplug_nest *nest, uint32_t player, uint32_t binding, nplug_time time)
 {
     nplug_time due = time + nest->game.bindings[binding].hold;
 
+    if (!np_actions_allow(nest, player, binding)) return;
     if (!np_timers_set(&nest->timers, due, NP_TIMER_HOLD, player, binding))
         np_limit_reached(nest, NPLUG_LIMIT_TIMERS, time);
 }
@@ -101,7 +103,7 @@ static void tell_bindings(nplug_nest *nest, uint32_t player, uint32_t source,
             np_actions_press(nest, player, binding, change);
         else
             np_actions_release(nest, player, binding, change);
-        if (!pressed && holds) np_timers_cancel(&nest->timers, NP_TIMER_HOLD, player, binding);
+        if (!pressed) np_sources_forget_hold(nest, player, binding);
     }
 }
 
@@ -146,6 +148,12 @@ void np_sources_hear(nplug_nest *nest, const np_change *change)
     if (link->down ? value >= NP_RELEASE : value < NP_PRESS) return;
     link->down = !link->down;
     move_machines(nest, link, change);
+}
+
+void np_sources_forget_hold(nplug_nest *nest, uint32_t player, uint32_t binding)
+{
+    if (nest->game.bindings[binding].hold)
+        np_timers_cancel(&nest->timers, NP_TIMER_HOLD, player, binding);
 }
 
 void np_sources_held(nplug_nest *nest, uint32_t player, uint32_t binding, nplug_time time)

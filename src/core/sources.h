@@ -10,8 +10,8 @@
 typedef struct np_link {
     uint16_t source;
     uint16_t control;
-    uint16_t next;  /* of the same source, NP_NO_INDEX at the end */
-    uint8_t down;   /* pressed, as players hear it */
+    uint16_t next; /* of the same source, NP_NO_INDEX at the end */
+    uint8_t down;  /* pressed, as players hear it */
 } np_link;
 
 /* The gesture machine of one player and source. */
@@ -48,6 +48,9 @@ void np_sources_hear(nplug_nest *nest, const np_change *change);
 
 /* Lets go of all that a device's controls hold, marked cancelled, and spends them. */
 void np_sources_let_go(nplug_nest *nest, uint32_t device, nplug_time time);
+
+/* A hold that has not fired yet never will: its layer was switched off, or it was let go. */
+void np_sources_forget_hold(nplug_nest *nest, uint32_t player, uint32_t binding);
 
 /* A timer of this stage fell due. */
 void np_sources_held(nplug_nest *nest, uint32_t player, uint32_t binding, nplug_time time);

@@ -9,25 +9,34 @@ typedef struct code_row {
 } code_row;
 
 /* Event types and codes of the Linux kernel's input interface (input-event-codes.h). */
-#define BTN(name, code) {name, (1u << 16) | (code)}
-#define REL(name, code) {name, (2u << 16) | (code)}
-#define ABS(name, code) {name, (3u << 16) | (code)}
+#define BTN(name, code)                                                                            \
+    {                                                                                              \
+        name, (1u << 16) | (code)                                                                  \
+    }
+#define REL(name, code)                                                                            \
+    {                                                                                              \
+        name, (2u << 16) | (code)                                                                  \
+    }
+#define ABS(name, code)                                                                            \
+    {                                                                                              \
+        name, (3u << 16) | (code)                                                                  \
+    }
 
 static const code_row evdev[] = {
-    BTN("BTN_SOUTH", 0x130),     BTN("BTN_EAST", 0x131),      BTN("BTN_C", 0x132),
-    BTN("BTN_NORTH", 0x133),     BTN("BTN_WEST", 0x134),      BTN("BTN_Z", 0x135),
-    BTN("BTN_TL", 0x136),        BTN("BTN_TR", 0x137),        BTN("BTN_TL2", 0x138),
-    BTN("BTN_TR2", 0x139),       BTN("BTN_SELECT", 0x13a),    BTN("BTN_START", 0x13b),
-    BTN("BTN_MODE", 0x13c),      BTN("BTN_THUMBL", 0x13d),    BTN("BTN_THUMBR", 0x13e),
-    BTN("BTN_DPAD_UP", 0x220),   BTN("BTN_DPAD_DOWN", 0x221), BTN("BTN_DPAD_LEFT", 0x222),
-    BTN("BTN_DPAD_RIGHT", 0x223), BTN("BTN_LEFT", 0x110),     BTN("BTN_RIGHT", 0x111),
-    BTN("BTN_MIDDLE", 0x112),    BTN("BTN_SIDE", 0x113),      BTN("BTN_EXTRA", 0x114),
-    REL("REL_X", 0x00),          REL("REL_Y", 0x01),          REL("REL_HWHEEL", 0x06),
-    REL("REL_WHEEL", 0x08),      ABS("ABS_X", 0x00),          ABS("ABS_Y", 0x01),
-    ABS("ABS_Z", 0x02),          ABS("ABS_RX", 0x03),         ABS("ABS_RY", 0x04),
-    ABS("ABS_RZ", 0x05),         ABS("ABS_THROTTLE", 0x06),   ABS("ABS_RUDDER", 0x07),
-    ABS("ABS_WHEEL", 0x08),      ABS("ABS_GAS", 0x09),        ABS("ABS_BRAKE", 0x0a),
-    ABS("ABS_HAT0X", 0x10),      ABS("ABS_HAT0Y", 0x11),
+    BTN("BTN_SOUTH", 0x130),      BTN("BTN_EAST", 0x131),      BTN("BTN_C", 0x132),
+    BTN("BTN_NORTH", 0x133),      BTN("BTN_WEST", 0x134),      BTN("BTN_Z", 0x135),
+    BTN("BTN_TL", 0x136),         BTN("BTN_TR", 0x137),        BTN("BTN_TL2", 0x138),
+    BTN("BTN_TR2", 0x139),        BTN("BTN_SELECT", 0x13a),    BTN("BTN_START", 0x13b),
+    BTN("BTN_MODE", 0x13c),       BTN("BTN_THUMBL", 0x13d),    BTN("BTN_THUMBR", 0x13e),
+    BTN("BTN_DPAD_UP", 0x220),    BTN("BTN_DPAD_DOWN", 0x221), BTN("BTN_DPAD_LEFT", 0x222),
+    BTN("BTN_DPAD_RIGHT", 0x223), BTN("BTN_LEFT", 0x110),      BTN("BTN_RIGHT", 0x111),
+    BTN("BTN_MIDDLE", 0x112),     BTN("BTN_SIDE", 0x113),      BTN("BTN_EXTRA", 0x114),
+    REL("REL_X", 0x00),           REL("REL_Y", 0x01),          REL("REL_HWHEEL", 0x06),
+    REL("REL_WHEEL", 0x08),       ABS("ABS_X", 0x00),          ABS("ABS_Y", 0x01),
+    ABS("ABS_Z", 0x02),           ABS("ABS_RX", 0x03),         ABS("ABS_RY", 0x04),
+    ABS("ABS_RZ", 0x05),          ABS("ABS_THROTTLE", 0x06),   ABS("ABS_RUDDER", 0x07),
+    ABS("ABS_WHEEL", 0x08),       ABS("ABS_GAS", 0x09),        ABS("ABS_BRAKE", 0x0a),
+    ABS("ABS_HAT0X", 0x10),       ABS("ABS_HAT0Y", 0x11),
 };
 #define EVDEV_COUNT (sizeof evdev / sizeof *evdev)
 

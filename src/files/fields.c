@@ -57,18 +57,13 @@ const char *nf_nearest(const char *const *words, size_t count, size_t stride, co
     return buffer;
 }
 
-static void check_member(nf_doc *doc, const char *name, const json_t *value, const char *pointer,
-                         const nf_field *fields, size_t count)
+static void warn_unknown(nf_doc *doc, const char *at, const char *name, const nf_field *fields,
+                         size_t count)
 {
-    const nf_field *field = field_of(fields, count, name);
-    char at[256], near[96];
+    char near[96];
 
-    snprintf(at, sizeof at, "%s/%s", pointer, name);
-    if (!field)
-        nf_warning(doc, at, "\"%s\" is not known here%s", name,
-                   nf_nearest(&fields->name, count, sizeof *fields, name, near, sizeof near));
-    else if (!is_of_type(value, field->type))
-        nf_error(doc, at, "\"%s\" must be %s", name, type_name(field->type));
+    nf_warning(doc, at, "\"%s\" is not known here%s", name,
+               nf_nearest(&fields->name, count, sizeof *fields, name, near, sizeof near));
 }
 
 void nf_check(nf_doc *doc, const json_t *object, const char *pointer, const nf_field *fields,
@@ -76,9 +71,17 @@ void nf_check(nf_doc *doc, const json_t *object, const char *pointer, const nf_f
 {
     const char *name;
     json_t *value;
+    char at[256];
 
     json_object_foreach((json_t *)object, name, value)
-        check_member(doc, name, value, pointer, fields, count);
+    {
+        const nf_field *field = field_of(fields, count, name);
+        snprintf(at, sizeof at, "%s/%s", pointer, name);
+        if (!field)
+            warn_unknown(doc, at, name, fields, count);
+        else if (!is_of_type(value, field->type))
+            nf_error(doc, at, "\"%s\" must be %s", name, type_name(field->type));
+    }
     for (size_t i = 0; i < count; i++)
         if (fields[i].required && !json_object_get(object, fields[i].name))
             nf_error(doc, pointer, "\"%s\" is missing: %s is expected", fields[i].name,
@@ -90,7 +93,8 @@ static bool fits(json_int_t value, int size)
     int bits = 8 * (size < 0 ? -size : size);
 
     if (bits == 64) return size < 0 || value >= 0;
-    if (size < 0) return value >= -((json_int_t)1 << (bits - 1)) && value < (json_int_t)1 << (bits - 1);
+    if (size < 0)
+        return value >= -((json_int_t)1 << (bits - 1)) && value < (json_int_t)1 << (bits - 1);
     return value >= 0 && value < (json_int_t)1 << bits;
 }
 

@@ -5,7 +5,15 @@
 #include "notes.h"
 
 /* What a member is. */
-typedef enum nf_type { NF_STRING, NF_NUMBER, NF_INTEGER, NF_BOOL, NF_OBJECT, NF_ARRAY, NF_ANY } nf_type;
+typedef enum nf_type {
+    NF_STRING,
+    NF_NUMBER,
+    NF_INTEGER,
+    NF_BOOL,
+    NF_OBJECT,
+    NF_ARRAY,
+    NF_ANY
+} nf_type;
 
 typedef struct nf_field {
     const char *name;

@@ -21,13 +21,13 @@ typedef struct reader {
 } reader;
 
 static const nf_field sheet_fields[] = {
-    {"nestplug", NF_STRING, true}, {"version", NF_INTEGER, true}, {"name", NF_STRING, true},
-    {"kind", NF_STRING, true},     {"family", NF_STRING, false},  {"match", NF_ARRAY, true},
-    {"controls", NF_OBJECT, false}, {"keys", NF_STRING, false},   {"about", NF_STRING, false}};
+    {"nestplug", NF_STRING, true},  {"version", NF_INTEGER, true}, {"name", NF_STRING, true},
+    {"kind", NF_STRING, true},      {"family", NF_STRING, false},  {"match", NF_ARRAY, true},
+    {"controls", NF_OBJECT, false}, {"keys", NF_STRING, false},    {"about", NF_STRING, false}};
 static const nf_field match_fields[] = {
     {"bus", NF_STRING, false}, {"vendor", NF_STRING, true}, {"product", NF_ARRAY, true}};
 static const nf_field pair_fields[] = {{"x", NF_OBJECT, true}, {"y", NF_OBJECT, true}};
-static const nf_field wire_fields[] = {{"evdev", NF_STRING, false}, {"hid", NF_STRING, false},
+static const nf_field wire_fields[] = {{"evdev", NF_STRING, false},  {"hid", NF_STRING, false},
                                        {"plain", NF_INTEGER, false}, {"rest", NF_ANY, false},
                                        {"up", NF_STRING, false},     {"right", NF_STRING, false},
                                        {"when", NF_STRING, false}};
@@ -38,9 +38,8 @@ static const char *const kinds[] = {"unknown", "keyboard", "mouse", "pad"};
 static const struct {
     const char *name;
     uint16_t number;
-} buses[] = {{"pci", 0x01},       {"usb", 0x03},   {"bluetooth", 0x05},
-             {"virtual", 0x06},   {"i8042", 0x11}, {"i2c", 0x18},
-             {"host", 0x19},      {"spi", 0x1c}};
+} buses[] = {{"pci", 0x01},   {"usb", 0x03}, {"bluetooth", 0x05}, {"virtual", 0x06},
+             {"i8042", 0x11}, {"i2c", 0x18}, {"host", 0x19},      {"spi", 0x1c}};
 
 static void *one_more(void **list, size_t used, size_t *room, size_t size)
 {

@@ -1,15 +1,24 @@
 #include "trace_format.h"
 
-const char *const nf_says[NPLUG_REPORT_KINDS] = {
-    "value", "arrive", "text",  "signal",       "detail",
-    "ready", "depart", "stale", "resync-begin", "resync-end"};
+const char *const nf_says[NPLUG_REPORT_KINDS] = {"value",        "arrive",    "text",   "signal",
+                                                 "detail",       "ready",     "depart", "stale",
+                                                 "resync-begin", "resync-end"};
 
 const char *const nf_commands[NPLUG_COMMAND_KINDS] = {"none",  "claim",  "yield", "leave",
                                                       "layer", "rumble", "join",  "clocks"};
 
-#define OF_REPORT(name, member, size)  {name, offsetof(nplug_report, member), size}
-#define OF_COMMAND(name, member, size) {name, offsetof(nplug_command, member), size}
-#define OF_LIMIT(member)               {#member, offsetof(nplug_limits, member), 4}
+#define OF_REPORT(name, member, size)                                                              \
+    {                                                                                              \
+        name, offsetof(nplug_report, member), size                                                 \
+    }
+#define OF_COMMAND(name, member, size)                                                             \
+    {                                                                                              \
+        name, offsetof(nplug_command, member), size                                                \
+    }
+#define OF_LIMIT(member)                                                                           \
+    {                                                                                              \
+#member, offsetof(nplug_limits, member), 4                                                 \
+    }
 
 const nf_number nf_report_numbers[] = {
     OF_REPORT("t", time, 8),
@@ -26,8 +35,8 @@ static const nf_number arrive_numbers[] = {
     OF_REPORT("signals", as.arrive.signals, 2), OF_REPORT("times", as.arrive.times, 1),
 };
 static const nf_number signal_numbers[] = {
-    OF_REPORT("code", as.signal.code, 4),   OF_REPORT("min", as.signal.min, -4),
-    OF_REPORT("max", as.signal.max, -4),    OF_REPORT("space", as.signal.space, 1),
+    OF_REPORT("code", as.signal.code, 4),     OF_REPORT("min", as.signal.min, -4),
+    OF_REPORT("max", as.signal.max, -4),      OF_REPORT("space", as.signal.space, 1),
     OF_REPORT("nature", as.signal.nature, 1),
 };
 static const nf_number detail_numbers[] = {
@@ -66,9 +75,9 @@ const nf_number nf_command_numbers[] = {
 const size_t nf_command_number_count = NF_COUNT(nf_command_numbers);
 
 const nf_number nf_limit_numbers[] = {
-    OF_LIMIT(devices),  OF_LIMIT(nodes),      OF_LIMIT(signals), OF_LIMIT(controls),
-    OF_LIMIT(links),    OF_LIMIT(players),    OF_LIMIT(actions), OF_LIMIT(bindings),
-    OF_LIMIT(sources),  OF_LIMIT(events),     OF_LIMIT(timers),  OF_LIMIT(commands),
-    OF_LIMIT(ports),    OF_LIMIT(ring_slots), OF_LIMIT(records),
+    OF_LIMIT(devices), OF_LIMIT(nodes),      OF_LIMIT(signals), OF_LIMIT(controls),
+    OF_LIMIT(links),   OF_LIMIT(players),    OF_LIMIT(actions), OF_LIMIT(bindings),
+    OF_LIMIT(sources), OF_LIMIT(events),     OF_LIMIT(timers),  OF_LIMIT(commands),
+    OF_LIMIT(ports),   OF_LIMIT(ring_slots), OF_LIMIT(records),
 };
 const size_t nf_limit_number_count = NF_COUNT(nf_limit_numbers);

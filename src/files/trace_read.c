@@ -13,8 +13,8 @@ typedef struct line_of {
 struct nplug_trace {
     char *text;
     nplug_trace_header header;
-    bool headed;    /* the header was read */
-    bool recorded;  /* the lines are records, not moves */
+    bool headed;   /* the header was read */
+    bool recorded; /* the lines are records, not moves */
     nplug_move *moves;
     json_t **roots; /* of the moves: they own the moves' texts */
     size_t move_count;
@@ -161,8 +161,9 @@ static void read_move(nf_doc *doc, nplug_trace *trace)
     int form = form_of(doc->root);
 
     if (form < 0) {
-        nf_error(doc, "", "what happens here? One of \"arrive\", \"depart\", \"press\", "
-                          "\"release\", \"sweep\", \"signal\", \"end\" is expected");
+        nf_error(doc, "",
+                 "what happens here? One of \"arrive\", \"depart\", \"press\", "
+                 "\"release\", \"sweep\", \"signal\", \"end\" is expected");
         return;
     }
     nf_check(doc, doc->root, "", forms[form].fields, forms[form].count);
@@ -181,8 +182,8 @@ static void read_move(nf_doc *doc, nplug_trace *trace)
 
 static const nf_field step_fields[] = {{"step", NF_INTEGER, true}};
 static const nf_field command_fields[] = {
-    {"command", NF_STRING, true},  {"device", NF_INTEGER, false}, {"player", NF_INTEGER, false},
-    {"number", NF_INTEGER, false}, {"strong", NF_INTEGER, false}, {"weak", NF_INTEGER, false},
+    {"command", NF_STRING, true},   {"device", NF_INTEGER, false}, {"player", NF_INTEGER, false},
+    {"number", NF_INTEGER, false},  {"strong", NF_INTEGER, false}, {"weak", NF_INTEGER, false},
     {"control", NF_INTEGER, false}, {"on", NF_INTEGER, false}};
 static const nf_field report_fields[] = {
     {"t", NF_INTEGER, true},        {"port", NF_INTEGER, true},
@@ -316,8 +317,7 @@ static bool make_room(nplug_trace *trace)
     trace->room = trace->room ? 2 * trace->room : 256;
     trace->lines = (line_of *)grown(trace->lines, trace->room, sizeof *trace->lines);
     if (trace->recorded) {
-        trace->records =
-            (nplug_record *)grown(trace->records, trace->room, sizeof *trace->records);
+        trace->records = (nplug_record *)grown(trace->records, trace->room, sizeof *trace->records);
         return trace->records && trace->lines;
     }
     trace->moves = (nplug_move *)grown(trace->moves, trace->room, sizeof *trace->moves);
@@ -454,8 +454,8 @@ nplug_trace_header nplug_trace_head(const nplug_trace *trace)
     return trace->header;
 }
 
-void nplug_trace_blame(const nplug_trace *trace, size_t index, const char *member,
-                       const char *text, nplug_notes *notes)
+void nplug_trace_blame(const nplug_trace *trace, size_t index, const char *member, const char *text,
+                       nplug_notes *notes)
 {
     size_t count = trace->recorded ? trace->record_count : trace->move_count;
     nf_place place;

@@ -26,19 +26,10 @@ nplug_result nplug_start_game(const nplug_game *game, const nplug_setup *setup, 
     result = nplug_open(setup, block, size, nest);
     if (result == NPLUG_OK) result = nplug_use_game(*nest, game);
     if (result == NPLUG_OK) return result;
+    if (setup->log) setup->log(setup->log_user, nplug_result_text(result));
     free(block);
     *nest = NULL;
     return result;
-}
-
-nplug_nest *nplug_start(const char *name, const nplug_action_def *actions, uint32_t count)
-{
-    nplug_game game = nplug_game_for_one(name, actions, count);
-    nplug_nest *nest;
-    nplug_result result = nplug_start_game(&game, NULL, &nest);
-
-    if (result != NPLUG_OK) log_to_stderr(NULL, nplug_result_text(result));
-    return nest;
 }
 
 /* The nest stands at the front of its block. */

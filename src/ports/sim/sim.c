@@ -360,7 +360,8 @@ static unsigned find_control(const nplug_sim_model *model, const char *name,
 
 static int32_t raw_at(const nplug_sim_control *control, float at)
 {
-    double way = at < 0 ? (double)control->rest - control->low : (double)control->high - control->rest;
+    double way =
+        at < 0 ? (double)control->rest - control->low : (double)control->high - control->rest;
     double raw = control->rest + way * (double)at;
 
     return (int32_t)(raw < 0 ? raw - 0.5 : raw + 0.5);
@@ -610,7 +611,7 @@ static size_t key_label(void *self, uint16_t usage, char *buffer, size_t size)
 
 const nplug_port *nplug_sim_port(void)
 {
-    static const nplug_port port = {(uint32_t)sizeof(nplug_port), "sim",       start, pump, resync,
-                                    play_effect,                  NULL,        key_label};
+    static const nplug_port port = {
+        (uint32_t)sizeof(nplug_port), "sim", start, pump, resync, play_effect, NULL, key_label};
     return &port;
 }
