@@ -17,9 +17,11 @@ Suite *files_suite(void);
 Suite *game_suite(void);
 Suite *house_suite(void);
 Suite *players_suite(void);
+Suite *sim_suite(void);
 Suite *step_suite(void);
 Suite *tool_suite(void);
 Suite *values_suite(void);
+Suite *wild_suite(void);
 
 /* A nest with the sim port. */
 typedef struct test_rig {

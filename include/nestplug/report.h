@@ -56,7 +56,7 @@ typedef enum nplug_times {
 } nplug_times;
 
 /* The largest number that a port may give to a device. */
-#define NPLUG_PORT_DEVICE_MAX 0xffffffu
+#define NPLUG_PORT_DEVICE_MAX 0x7ffffu
 /* In a STALE report of the ring itself: all of the port's devices. */
 #define NPLUG_PORT_DEVICE_ALL 0xffffffffu
 

@@ -101,7 +101,7 @@ uint32_t np_feed_clock(np_feed *feed, nplug_time now)
 void np_feed_resync(const np_feed *feed, uint32_t key)
 {
     const np_feed_port *port = &feed->ports[key >> 24];
-    if (port->port->resync) port->port->resync(port->self, key & NPLUG_PORT_DEVICE_MAX);
+    if (port->port->resync) port->port->resync(port->self, key & NP_RING_FOLDED_MAX);
 }
 
 void np_feed_effect(const np_feed *feed, uint32_t key, const nplug_command *command)
@@ -109,7 +109,7 @@ void np_feed_effect(const np_feed *feed, uint32_t key, const nplug_command *comm
     const np_feed_port *port = &feed->ports[key >> 24];
     nplug_effect effect;
 
-    effect.device = key & NPLUG_PORT_DEVICE_MAX;
+    effect.device = key & NP_RING_FOLDED_MAX;
     effect.strong = (float)command->strong / 65535.0f;
     effect.weak = (float)command->weak / 65535.0f;
     effect.duration_ms = command->number;

@@ -290,12 +290,12 @@ static void count_bad_time(nplug_nest *nest, uint32_t node, nplug_time said)
     if (said >= nest->devices.nodes[node].last) {
         np_feed_count(&nest->feed.counts.late);
         np_log_once(nest, NP_ONCE_LATE, "a report came late, after its step: its port's number is",
-                    nest->devices.nodes[node].key & NPLUG_PORT_DEVICE_MAX);
+                    nest->devices.nodes[node].key & NP_RING_FOLDED_MAX);
         return;
     }
     np_feed_count(&nest->feed.counts.backwards);
     np_log_once(nest, NP_ONCE_BACKWARDS, "a device's time ran backwards: its port's number is",
-                nest->devices.nodes[node].key & NPLUG_PORT_DEVICE_MAX);
+                nest->devices.nodes[node].key & NP_RING_FOLDED_MAX);
 }
 
 /* A report said that it was then, and is taken now. */
@@ -323,15 +323,16 @@ static void refuse(nplug_nest *nest, uint32_t node, const nplug_report *report)
 static void take_value(nplug_nest *nest, uint32_t port, uint32_t node, const nplug_report *report,
                        nplug_time time)
 {
-    const np_node *about = &nest->devices.nodes[node];
-    uint32_t signal;
+    const np_node *about = &nest->devices.nodes[node == NP_NONE ? 0 : node];
+    bool known = node != NP_NONE && report->signal < about->signals;
+    uint32_t signal = known ? about->first_signal + report->signal : NP_NONE;
 
-    if (node == NP_NONE || report->signal >= about->signals) {
+    /* What is refused is recorded, too: it may end a group. */
+    if (nest->recorder.size) np_record_report(nest, port, report, signal);
+    if (!known) {
         refuse(nest, node, report);
         return;
     }
-    signal = about->first_signal + report->signal;
-    if (nest->recorder.size) np_record_report(nest, port, report, signal);
     if (np_signal_quick(&nest->devices, signal, report->as.value)) return;
     if (about->presence == NP_HERE)
         store(nest, signal, report->as.value, time);
@@ -382,7 +383,7 @@ static void mark_stale(nplug_nest *nest, uint32_t port, uint32_t device)
     for (uint32_t i = 0; i < nest->devices.node_limit; i++) {
         const np_node *node = &nest->devices.nodes[i];
         if (node->presence != NP_HERE || node->key >> 24 != port) continue;
-        if (device == NPLUG_PORT_DEVICE_ALL || (node->key & NPLUG_PORT_DEVICE_MAX) == device)
+        if (device == NPLUG_PORT_DEVICE_ALL || (node->key & NP_RING_FOLDED_MAX) == device)
             np_devices_set_stale(&nest->devices, i, true);
     }
 }

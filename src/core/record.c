@@ -25,10 +25,14 @@ static void hide_text(nplug_report *report)
 {
     char pseudonym[17];
     np_text text = np_text_in(pseudonym, sizeof pseudonym);
+    size_t length = 0;
 
     if (report->kind != NPLUG_REPORT_TEXT) return;
     if (report->signal != NPLUG_TEXT_SERIAL && report->signal != NPLUG_TEXT_UNIT) return;
-    np_text_add_hex(&text, np_hash(NP_HASH_START, report->as.text, sizeof report->as.text), 16);
+    while (length < sizeof report->as.text && report->as.text[length])
+        length++;
+    if (length == 0) return;
+    np_text_add_hex(&text, np_hash(NP_HASH_START, report->as.text, length), 16);
     memcpy(report->as.text, pseudonym, sizeof report->as.text);
 }
 
@@ -75,16 +79,15 @@ static void forget_mask(np_recorder *recorder, uint32_t signal)
             recorder->mask[i--] = recorder->mask[--recorder->mask_count];
 }
 
-/* false where the report must not be kept at all. */
-static bool hide_key(nplug_nest *nest, nplug_report *report, uint32_t signal)
+/* Where too many are held at once, a signal that is none stands for the key: the report stays,
+ * since it may end a group. */
+static void hide_key(nplug_nest *nest, nplug_report *report, uint32_t signal)
 {
     const np_node *node = &nest->devices.nodes[nest->devices.about[signal].node];
     uint32_t shown = substitute(nest, node, signal);
 
     if (report->as.value == 0) forget_mask(&nest->recorder, signal);
-    if (shown == NP_NONE) return false;
-    report->signal = (uint16_t)(shown - node->first_signal);
-    return true;
+    report->signal = shown == NP_NONE ? UINT16_MAX : (uint16_t)(shown - node->first_signal);
 }
 
 static void forget_masks_of(nplug_nest *nest, uint32_t node)
@@ -111,9 +114,8 @@ void np_record_report(nplug_nest *nest, uint32_t port, const nplug_report *repor
         node = np_devices_node(&nest->devices, port << 24 | report->device);
         if (node != NP_NONE) forget_masks_of(nest, node);
     }
-    if (signal != NP_NONE && np_record_hides(nest, signal) &&
-        !hide_key(nest, &record.as.report, signal))
-        return;
+    if (signal != NP_NONE && np_record_hides(nest, signal))
+        hide_key(nest, &record.as.report, signal);
     keep(&nest->recorder, &record);
 }
 

@@ -118,9 +118,10 @@ static void close_group(nplug_ring *ring)
     publish(ring);
 }
 
-static bool fits(const nplug_ring *ring, const nplug_report *report)
+/* What a replay pushes has the number of its first port folded in. */
+static uint32_t device_max(const nplug_ring *ring)
 {
-    return report->device <= NPLUG_PORT_DEVICE_MAX && ring->write - ring->head < slots_of(ring) / 4;
+    return ring->lossless ? NP_RING_FOLDED_MAX : NPLUG_PORT_DEVICE_MAX;
 }
 
 /* Puts one report into the open group, or drops it as movement where room is short. */
@@ -142,8 +143,13 @@ static nplug_result push_one(nplug_ring *ring, const nplug_report *report)
 
     if (ring->write != ring->head && report->device != ring->device)
         result = give_up(ring, &ring->bad_groups, 1, NPLUG_ERR_ARGUMENT);
-    if (!fits(ring, report)) return give_up(ring, &ring->bad_groups, 1, NPLUG_ERR_ARGUMENT);
+    if (report->device > device_max(ring)) {
+        count_one(&ring->bad_groups, 1);
+        return NPLUG_ERR_ARGUMENT;
+    }
     ring->device = report->device;
+    if (ring->write - ring->head >= slots_of(ring) / 4)
+        return give_up(ring, &ring->bad_groups, 1, NPLUG_ERR_ARGUMENT);
     if (filled(ring) >= slots_of(ring))
         return give_up(ring, &ring->reports_dropped, ring->write - ring->head + 1, NPLUG_ERR_FULL);
     put_or_drop(ring, report);
@@ -174,7 +180,7 @@ static size_t push_groups(nplug_ring *ring, const nplug_report *reports, size_t 
     for (size_t i = 0; i < most; i++) {
         const nplug_report *report = &reports[i];
         if (report->device != reports[begin].device || i - begin >= quarter ||
-            report->device > NPLUG_PORT_DEVICE_MAX)
+            report->device > device_max(ring))
             break;
         slots[(write + i) & mask] = *report;
         if (!(report->flags & NPLUG_REPORT_MORE)) begin = i + 1;

@@ -8,6 +8,9 @@
 /* How many devices a ring can remember as stale while it has no room to say so. */
 #define NP_RING_OWED 16
 
+/* The largest device number in a lossless ring: port and device of a replayed report together. */
+#define NP_RING_FOLDED_MAX 0xffffffu
+
 struct nplug_ring {
     nplug_report *slots;
     uint32_t mask;

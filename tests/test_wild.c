@@ -1,0 +1,294 @@
+/* Wild input: whatever ports say and games ask, the nest stays consistent, and what it did replays.
+ */
+#include "core/nest.h"
+#include "support.h"
+#include <stdlib.h>
+#include <string.h>
+
+#define RECORDS 60000
+
+typedef struct wild {
+    test_rig rig;
+    hand_port port;
+    nplug_time now;
+    nplug_record *records;
+    size_t record_count;
+    uint64_t digest[600];
+} wild;
+
+static uint32_t below(uint32_t n)
+{
+    return (uint32_t)rand() % n;
+}
+
+/* A report that may be anything at all; every second one is nearly sensible. */
+static nplug_report any_report(const wild *w)
+{
+    nplug_report report;
+
+    for (size_t i = 0; i < sizeof report; i++)
+        ((unsigned char *)&report)[i] = (unsigned char)below(256);
+    report.time = w->now + below(40000);
+    if (below(10) == 0) report.time -= below(30000) < w->now ? below(30000) : 0;
+    report.device = below(4);
+    if (below(200) == 0) report.device = below(1u << 31);
+    report.kind = (uint8_t)(below(8) ? NPLUG_REPORT_VALUE : below(14));
+    report.flags = (uint8_t)(below(4) ? 0 : below(4));
+    report.signal = (uint16_t)below(22);
+    if (report.kind == NPLUG_REPORT_VALUE && below(2)) report.as.value = (int32_t)below(2);
+    if (report.kind == NPLUG_REPORT_ARRIVE) report.as.arrive.signals = (uint16_t)below(40);
+    return report;
+}
+
+static void any_command(wild *w)
+{
+    nplug_device device = nplug_device_at(w->rig.nest, below(4));
+
+    switch (below(6)) {
+    case 0:
+        nplug_claim(w->rig.nest, device, below(4));
+        break;
+    case 1:
+        nplug_yield(w->rig.nest, device);
+        break;
+    case 2:
+        nplug_leave(w->rig.nest, below(4));
+        break;
+    case 3:
+        nplug_switch_layer(w->rig.nest, below(4), below(3), below(2));
+        break;
+    case 4:
+        nplug_rumble(w->rig.nest, below(20000), 0.5f, 0.5f, 10);
+        break;
+    default:
+        nplug_claim(w->rig.nest, below(20000), 1);
+        break;
+    }
+}
+
+static void push_wild(wild *w)
+{
+    nplug_report report;
+
+    for (unsigned i = below(12); i > 0; i--) {
+        report = any_report(w);
+        nplug_push(w->port.ring, &report, 1);
+    }
+    if (below(30)) return;
+    report = value_report(w->now, 0, 0, 0, 0); /* ends a group that is open yet */
+    nplug_push(w->port.ring, &report, 1);
+    if (nplug_ring_room(w->port.ring) > 60)
+        push_heron(w->port.ring, w->now, below(4), below(2) ? "W-1" : NULL,
+                   below(3) ? NULL : "unit");
+}
+
+/* What must hold after every step. */
+static void check_nest(const nplug_nest *nest)
+{
+    nplug_device_info info = {.size = sizeof info};
+    uint32_t heard = 0;
+
+    ck_assert_uint_le(nplug_device_count(nest), nest->limits.devices);
+    for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
+        ck_assert_int_eq(nplug_device_look(nest, nplug_device_at(nest, i), &info), NPLUG_OK);
+        ck_assert(info.present);
+        heard |= info.players ? info.players << 1 : 1u;
+    }
+    for (uint32_t p = 0; p <= nest->limits.players; p++)
+        for (uint32_t a = 0; a < COUNT_OF(harbour); a++) {
+            const np_action *state = np_action_of(&nest->actions, p, a);
+            ck_assert_uint_eq(state->presses - state->releases, state->held != 0);
+            ck_assert(state->held == 0 || (heard & (1u << p))); /* nobody absent holds anything */
+            ck_assert(state->value.x == state->value.x && state->value.y == state->value.y);
+            ck_assert(harbour[a].kind == NPLUG_MOTION ||
+                      (state->value.x <= 1.0f && state->value.x >= -1.0f));
+        }
+}
+
+static void run_wild(wild *w, unsigned steps)
+{
+    for (unsigned step = 0; step < steps; step++) {
+        nplug_result result;
+        push_wild(w);
+        if (below(5) == 0) any_command(w);
+        result = nplug_step(w->rig.nest, w->now);
+        ck_assert(result == NPLUG_OK || result == NPLUG_AGAIN);
+        check_nest(w->rig.nest);
+        w->digest[step] = nplug_digest(w->rig.nest);
+        w->record_count += nplug_take_records(w->rig.nest, w->records + w->record_count,
+                                              RECORDS - w->record_count);
+        w->now += below(30000);
+    }
+    ck_assert_uint_lt(w->record_count, RECORDS);
+    ck_assert_uint_eq(nplug_nest_counts(w->rig.nest).records_dropped, 0);
+}
+
+static void open_wild(wild *w)
+{
+    nplug_game game = harbour_for(2);
+    nplug_setup setup = nplug_setup_default();
+
+    memset(w, 0, sizeof *w);
+    setup.limits.devices = 5;
+    setup.limits.signals = 150;
+    setup.limits.controls = 60;
+    setup.limits.events = 40;
+    setup.limits.ring_slots = 256;
+    setup.limits.records = 4096;
+    rig_open_setup(&w->rig, &game, setup);
+    ck_assert_int_eq(nplug_attach(w->rig.nest, &hand_table, &w->port), NPLUG_OK);
+    w->records = (nplug_record *)calloc(RECORDS, sizeof *w->records);
+    w->now = 1000000;
+}
+
+static void replay_wild(const wild *w, unsigned steps)
+{
+    nplug_game game = harbour_for(2);
+    nplug_setup setup = nplug_setup_default();
+    nplug_command commands[64];
+    nplug_replay replay;
+    test_rig rig;
+    size_t count;
+
+    setup.limits = nplug_nest_limits(w->rig.nest);
+    setup.limits.ring_slots = 4096;
+    rig_open_setup(&rig, &game, setup);
+    nplug_replay_begin(&replay, w->records, w->record_count);
+    ck_assert_int_eq(nplug_attach_lossless(rig.nest, nplug_replay_port(), &replay), NPLUG_OK);
+    for (unsigned step = 0; step < steps; step++) {
+        nplug_time now;
+        ck_assert_int_eq(nplug_replay_next(&replay, commands, COUNT_OF(commands), &count, &now),
+                         NPLUG_OK);
+        for (size_t i = 0; i < count; i++)
+            nplug_post(rig.nest, &commands[i]);
+        nplug_step(rig.nest, now);
+        ck_assert_msg(nplug_digest(rig.nest) == w->digest[step], "step %u", step);
+    }
+    rig_close(&rig);
+}
+
+START_TEST(wild_input_leaves_the_nest_consistent_and_replays)
+{
+    wild w;
+
+    srand((unsigned)_i * 31 + 7);
+    open_wild(&w);
+    run_wild(&w, 600);
+    ck_assert_uint_gt(nplug_nest_counts(w.rig.nest).reports, 1000);
+    replay_wild(&w, 600);
+    free(w.records);
+    rig_close(&w.rig);
+}
+END_TEST
+
+/* --- the small rooms against plain models --------------------------------------------------- */
+
+START_TEST(timers_come_in_order_of_time_and_of_setting)
+{
+    struct {
+        nplug_time due;
+        uint32_t b;
+    } model[64];
+    np_timer space[64];
+    np_timers timers = {space, 64, 0, 0};
+    uint32_t count = 0, next = 0, earliest;
+
+    srand((unsigned)_i);
+    for (unsigned round = 0; round < 2000; round++) {
+        if (below(2) && count < 64) {
+            model[count].due = below(20);
+            model[count].b = next;
+            ck_assert(np_timers_set(&timers, model[count++].due, NP_TIMER_HOLD, 1, next++));
+        } else if (count && below(4) == 0) {
+            uint32_t gone = below(count);
+            np_timers_cancel(&timers, NP_TIMER_HOLD, 1, model[gone].b);
+            memmove(&model[gone], &model[gone + 1], (--count - gone) * sizeof *model);
+        } else if (count) {
+            earliest = 0;
+            for (uint32_t i = 1; i < count; i++)
+                if (model[i].due < model[earliest].due) earliest = i;
+            ck_assert_uint_eq(np_timers_next(&timers), model[earliest].due);
+            ck_assert_uint_eq(np_timers_take(&timers).b, model[earliest].b);
+            memmove(&model[earliest], &model[earliest + 1], (--count - earliest) * sizeof *model);
+        }
+        ck_assert_uint_eq(timers.count, count);
+    }
+    for (; count < 64; count++)
+        np_timers_set(&timers, 1, NP_TIMER_HOLD, 2, 0);
+    ck_assert(!np_timers_set(&timers, 1, NP_TIMER_HOLD, 2, 0));
+}
+END_TEST
+
+START_TEST(runs_never_overlap)
+{
+    uint8_t used[100] = {0};
+    np_span span = {used, 100};
+    struct {
+        int32_t first;
+        uint32_t count;
+    } runs[40] = {{0, 0}};
+
+    srand((unsigned)_i);
+    for (unsigned round = 0; round < 3000; round++) {
+        unsigned at = below(40), taken = 0;
+        if (runs[at].count) {
+            np_span_give(&span, (uint32_t)runs[at].first, runs[at].count);
+            runs[at].count = 0;
+            continue;
+        }
+        runs[at].first = np_span_take(&span, 1 + below(9));
+        if (runs[at].first < 0) continue;
+        for (unsigned i = 0; i < 100; i++)
+            taken += used[i];
+        for (unsigned i = 0; i < 40; i++)
+            taken -= i == at ? 0 : runs[i].count;
+        runs[at].count = taken; /* what was not taken before */
+        ck_assert(taken >= 1 && taken <= 9);
+        for (unsigned i = 0; i < 40; i++)
+            ck_assert(i == at || runs[i].count == 0 ||
+                      runs[i].first + (int32_t)runs[i].count <= runs[at].first ||
+                      runs[at].first + (int32_t)runs[at].count <= runs[i].first);
+    }
+}
+END_TEST
+
+/* The ring gives out what was pushed, in order, group by group, whatever the pace. */
+START_TEST(a_ring_keeps_groups_whole_and_in_order)
+{
+    static unsigned char block[64 * 64];
+    nplug_ring ring = {0};
+    np_carve carve = {block, 0};
+    int32_t pushed = 0, taken = 0;
+
+    srand((unsigned)_i);
+    np_ring_layout(&ring, &carve, 64);
+    for (unsigned round = 0; round < 5000; round++) {
+        uint32_t group = 1 + below(6), waiting;
+        if (below(2) && nplug_ring_room(&ring) > 24) {
+            for (uint32_t i = 0; i < group; i++) {
+                nplug_report report = value_report(round, 3, 0, pushed++, i + 1 < group);
+                ck_assert_int_eq(nplug_push(&ring, &report, 1), NPLUG_OK);
+            }
+        }
+        waiting = np_ring_waiting(&ring);
+        for (uint32_t i = 0; below(3) && i < waiting; i++, ring.read++)
+            ck_assert_int_eq(np_ring_at(&ring, 0)->as.value, taken++);
+        np_ring_release(&ring);
+    }
+    ck_assert_int_gt(taken, 1000);
+}
+END_TEST
+
+Suite *wild_suite(void)
+{
+    Suite *suite = suite_create("wild");
+    TCase *tests = tcase_create("wild");
+
+    tcase_set_timeout(tests, 120);
+    tcase_add_loop_test(tests, wild_input_leaves_the_nest_consistent_and_replays, 0, 20);
+    tcase_add_loop_test(tests, timers_come_in_order_of_time_and_of_setting, 0, 5);
+    tcase_add_loop_test(tests, runs_never_overlap, 0, 5);
+    tcase_add_loop_test(tests, a_ring_keeps_groups_whole_and_in_order, 0, 5);
+    suite_add_tcase(suite, tests);
+    return suite;
+}
