@@ -209,7 +209,7 @@ void push_heron(nplug_ring *ring, nplug_time time, uint32_t device, const char *
 
 int run(const char *command, char *output, size_t size)
 {
-    char line[1200];
+    char line[4096];
     size_t used = 0;
     FILE *pipe;
     int status;
