@@ -148,7 +148,7 @@ static nplug_nest *open_nest(nplug_ring **ring)
     nplug_nest *nest;
 
     setup.limits.players = PADS;
-    if (nplug_start_game(&game, &setup, &nest) != NPLUG_OK) exit(1);
+    if (nplug_start_bare(&game, &setup, &nest) != NPLUG_OK) exit(1);
     nplug_attach(nest, &port, ring);
     for (uint32_t pad = 0; pad < PADS; pad++)
         plug_pad(*ring, pad);

@@ -65,7 +65,7 @@ int main(void)
     boat tugs[2] = {{0.0f, 0.0f, 0}, {0.0f, 0.0f, 0}};
     nplug_nest *nest;
 
-    if (!sim || nplug_start_game(&game, NULL, &nest) != NPLUG_OK) return 1;
+    if (!sim || nplug_start_bare(&game, NULL, &nest) != NPLUG_OK) return 1;
     nplug_attach(nest, nplug_sim_port(), sim);
     play_hardware(sim);
     for (unsigned frame = 0; frame < 90; frame++) {

@@ -13,14 +13,15 @@ static void print_row(const nplug_nest *nest, nplug_device device)
     describe_players(info.players, players, sizeof players);
     printf("%-6x %-20.20s %-9s %-10s %-11s %-17s %-5s %04x:%04x %-8s %3u %3u\n", device, info.name,
            nplug_kind_name(info.kind), *info.family ? info.family : "-",
-           *info.sheet ? info.sheet : "-", describe_matched(info.matched),
+           *info.sheet ? info.sheet : "-",
+           info.unreadable ? "no permission" : describe_matched(info.matched),
            describe_bus(info.bus, bus, sizeof bus), info.vendor, info.product, players,
            info.signals, info.controls);
 }
 
 static void print_table(const nplug_nest *nest)
 {
-    uint32_t unrecognised = 0;
+    uint32_t unrecognised = 0, unreadable = 0;
 
     printf("%-6s %-20s %-9s %-10s %-11s %-17s %-5s %-9s %-8s %3s %3s\n", "ID", "NAME", "KIND",
            "FAMILY", "SHEET", "MATCHED BY", "BUS", "NUMBERS", "PLAYERS", "SIG", "CTL");
@@ -29,10 +30,15 @@ static void print_table(const nplug_nest *nest)
         info.size = (uint32_t)sizeof info;
         nplug_device_look(nest, nplug_device_at(nest, i), &info);
         if (info.matched == NPLUG_MATCHED_NONE) unrecognised++;
+        if (info.unreadable) unreadable++;
         print_row(nest, info.device);
     }
     printf("\n%u here, %u of them recognised.\n", nplug_device_count(nest),
            nplug_device_count(nest) - unrecognised);
+    if (unreadable)
+        printf("%u may not be read: join the group that owns /dev/input (often \"input\"), or give "
+               "an access rule.\n",
+               unreadable);
     if (unrecognised)
         printf("What is not recognised has no controls; its signals can be read all the same "
                "(--json).\n");
@@ -53,13 +59,15 @@ static int run(const tool_command *command, int argc, const char **argv)
     int json = 0, status;
     double at = -1.0;
     const char *rest;
-    hardware hw;
+    hardware hw = {.seconds = 0.5};
     struct poptOption options[] = {
         {"port", 0, POPT_ARG_STRING, &port, 0, HARDWARE_PORT_HELP, "PORT"},
         {"at", 0, POPT_ARG_DOUBLE, &at, 0,
          "Show what is here at that time of the trace "
          "(default: at its end)",
          "SECONDS"},
+        {"for", 0, POPT_ARG_DOUBLE, &hw.seconds, 0,
+         "With --port linux: look for so long (default: 0.5)", "SECONDS"},
         {"json", 0, POPT_ARG_NONE, &json, 0, "Print an array of objects", NULL},
         POPT_TABLEEND};
 

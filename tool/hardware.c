@@ -1,8 +1,10 @@
 #include "hardware.h"
 #include "harbour.h"
+#include <signal.h>
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
+#include <time.h>
 
 static void log_line(void *user, const char *line)
 {
@@ -24,7 +26,7 @@ static int start_nest(hardware *hw, nplug_limits limits)
 
     setup.limits = limits;
     setup.log = log_line;
-    result = nplug_start_game(&game, &setup, &hw->nest);
+    result = nplug_start_bare(&game, &setup, &hw->nest);
     return result == NPLUG_OK ? -1 : fail(result);
 }
 
@@ -121,7 +123,58 @@ static bool next_of_replay(hardware *hw)
     return true;
 }
 
-/* --- both ----------------------------------------------------------------------------------- */
+/* --- real hardware -------------------------------------------------------------------------- */
+
+static volatile sig_atomic_t interrupted;
+
+static void interrupt(int number)
+{
+    (void)number;
+    interrupted = 1;
+}
+
+static int open_linux(hardware *hw, unsigned rate, uint32_t records)
+{
+    nplug_linux_setup setup = nplug_linux_setup_default();
+    nplug_limits limits = nplug_limits_default();
+    int status;
+
+    limits.records = records;
+    status = start_nest(hw, limits);
+    if (status >= 0) return status;
+    setup.also = NPLUG_LINUX_KEYBOARDS | NPLUG_LINUX_MICE;
+    hw->real = nplug_linux_open(&setup, malloc(nplug_linux_memory_needed(&setup)),
+                                nplug_linux_memory_needed(&setup));
+    if (!hw->real) return fail(NPLUG_ERR_MEMORY);
+    if (nplug_attach(hw->nest, nplug_linux_port(hw->real), hw->real) != NPLUG_OK) {
+        fprintf(stderr, "nestplug: this system shows no input devices (/dev/input)\n");
+        return TOOL_WRONG;
+    }
+    hw->rate = rate;
+    hw->interval = 1000000 / rate;
+    hw->now = nplug_now();
+    hw->end = hw->seconds > 0 ? hw->now + (nplug_time)(hw->seconds * 1e6) : UINT64_MAX;
+    signal(SIGINT, interrupt);
+    signal(SIGTERM, interrupt);
+    return -1;
+}
+
+static bool next_of_linux(hardware *hw)
+{
+    nplug_time now = nplug_now();
+
+    if (interrupted || now >= hw->end) return false;
+    if (hw->now > now) {
+        struct timespec span = {0, (long)(hw->now - now) * 1000};
+        nanosleep(&span, NULL);
+    }
+    nplug_step(hw->nest, nplug_now());
+    hw->now += hw->interval;
+    if (hw->now < now) hw->now = now; /* late: no catching up */
+    return true;
+}
+
+/* --- all ----------------------------------------------------------------------------------- */
 
 static int open_trace(hardware *hw, const char *path, bool recorded, unsigned rate,
                       uint32_t records)
@@ -154,17 +207,21 @@ static int opened(hardware *hw, int status)
 int hardware_open(hardware *hw, const tool_command *command, const char *port, unsigned rate,
                   uint32_t records)
 {
+    double seconds = hw->seconds;
+
     memset(hw, 0, sizeof *hw);
+    hw->seconds = seconds;
+    if (port && strcmp(port, "linux") == 0) return opened(hw, open_linux(hw, rate, records));
     if (!port)
-        return tool_usage(command,
-                          "%s: where is the hardware? Say --port sim:TRACE or "
-                          "--port trace:TRACE",
-                          command->name);
+        return tool_usage(
+            command,
+            "%s: where is the hardware? Say --port linux, --port sim:TRACE or --port trace:TRACE",
+            command->name);
     if (strncmp(port, "sim:", 4) == 0)
         return opened(hw, open_trace(hw, port + 4, false, rate, records));
     if (strncmp(port, "trace:", 6) == 0)
         return opened(hw, open_trace(hw, port + 6, true, rate, records));
-    return tool_usage(command, "%s: no such port: %s (sim:TRACE and trace:TRACE are)",
+    return tool_usage(command, "%s: no such port: %s (linux, sim:TRACE and trace:TRACE are)",
                       command->name, port);
 }
 
@@ -181,6 +238,7 @@ int hardware_open_demo(hardware *hw, unsigned rate)
 
 bool hardware_next(hardware *hw)
 {
+    if (hw->real) return next_of_linux(hw);
     return hw->sim ? next_of_sim(hw) : next_of_replay(hw);
 }
 
@@ -196,6 +254,7 @@ int hardware_close(hardware *hw)
     if (hw->stopped != NPLUG_OK && hw->stopped != NPLUG_AGAIN) status = fail(hw->stopped);
     nplug_close(hw->nest);
     free(hw->sim);
+    free(hw->real);
     nplug_trace_free(hw->trace);
     return status;
 }

@@ -1,4 +1,4 @@
-/* Where a command's hardware comes from: --port sim:TRACE or --port trace:TRACE. */
+/* Where a command's hardware comes from: --port linux, sim:TRACE or trace:TRACE. */
 #ifndef TOOL_HARDWARE_H
 #define TOOL_HARDWARE_H
 
@@ -10,7 +10,9 @@ typedef struct hardware {
     nplug_trace *trace;
     nplug_notes notes;
     nplug_sim *sim; /* NULL where a recorded trace is replayed */
+    nplug_linux *real;
     nplug_replay replay;
+    double seconds; /* set before opening: how long real hardware is read; 0: until interrupted */
     nplug_time now, end;  /* of simulated hardware: the next step's time, and the last one's */
     nplug_time interval;  /* between two steps */
     unsigned rate;        /* steps a second */
@@ -21,11 +23,12 @@ typedef struct hardware {
 
 /* The words of --port's help. */
 #define HARDWARE_PORT_HELP                                                                         \
-    "Where the hardware is: sim:TRACE plays a trace written by hand, "                             \
-    "trace:TRACE replays a recorded one"
+    "Where the hardware is: linux reads what is plugged in, sim:TRACE plays a trace written by "   \
+    "hand, trace:TRACE replays a recorded one"
+#define HARDWARE_FOR_HELP "With --port linux: end after so long (default: when interrupted)"
 
-/* Opens; `rate` is steps a second, `records` as in nplug_limits.  Returns -1, or the status to end
- * with (said why). */
+/* Opens; all of *hardware but `seconds` is set anew.  `rate` is steps a second, `records` as in
+ * nplug_limits.  Returns -1, or the status to end with (said why). */
 int hardware_open(hardware *hardware, const tool_command *command, const char *port, unsigned rate,
                   uint32_t records);
 

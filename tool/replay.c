@@ -38,7 +38,7 @@ static int run(const tool_command *command, int argc, const char **argv)
     const char *path;
     char port[4096];
     unsigned long steps = 0;
-    hardware hw;
+    hardware hw = {0};
     struct poptOption options[] = {
         {"digest", 0, POPT_ARG_NONE, &digest, 0, "Print the digest of all state after every step",
          NULL},

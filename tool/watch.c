@@ -195,6 +195,7 @@ static int run(const tool_command *command, int argc, const char **argv)
     const char *rest;
     struct poptOption options[] = {
         {"port", 0, POPT_ARG_STRING, &port, 0, HARDWARE_PORT_HELP, "PORT"},
+        {"for", 0, POPT_ARG_DOUBLE, &watch.hw.seconds, 0, HARDWARE_FOR_HELP, "SECONDS"},
         {"rate", 0, POPT_ARG_INT, &rate, 0, "Steps a second (default: 60)", "N"},
         {"raw", 0, POPT_ARG_NONE, &watch.raw, 0, "Show raw signals too", NULL},
         {"pace", 0, POPT_ARG_NONE, &watch.pace, 0, "Play at the trace's own pace, not at once",

@@ -34,6 +34,7 @@ typedef struct nplug_device_info {
     nplug_times times;          /* how good its times are */
     bool present;               /* false once it has gone */
     bool stale;                 /* reports were dropped and a resync is under way */
+    bool unreadable;            /* it is there, but may not be read: a matter of permissions */
 } nplug_device_info;
 
 /* How many devices are here. */

@@ -80,7 +80,8 @@ NPLUG_API nplug_result nplug_open(const nplug_setup *setup, void *block, size_t 
                                   nplug_nest **nest);
 
 /* Attaches a port and starts it.  `port` and `self` stay the caller's and valid until the nest
- * shuts.  Returns what the port's start returned; NPLUG_ERR_FULL for one port too many. */
+ * shuts.  Returns what the port's start returned, and the port is attached only where that is
+ * NPLUG_OK; NPLUG_ERR_FULL for one port too many. */
 NPLUG_API nplug_result nplug_attach(nplug_nest *nest, const nplug_port *port, void *self);
 
 /* As nplug_attach, for a port whose reports may never be dropped: where its ring is full, it

@@ -8,6 +8,7 @@
 #include "device.h"
 #include "event.h"
 #include "files.h"
+#include "linux.h"
 #include "nest.h"
 #include "player.h"
 #include "port.h"

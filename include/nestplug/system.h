@@ -12,11 +12,16 @@ extern "C" {
 /* The ports' clock on this system, in microseconds (POSIX: CLOCK_MONOTONIC). */
 NPLUG_API nplug_time nplug_now(void);
 
-/* Opens a nest for a game in a block from malloc, with the ports that this system has.  `setup`
- * may be NULL: the default one, with a log to standard error.  *nest is NULL on an error:
- * NPLUG_ERR_MEMORY, or what the calls inside returned (the log tells).  The game's actions stay the
- * caller's. */
+/* Opens a nest for a game in a block from malloc, with the ports that this system has (Linux: pads
+ * and the like, by nestplug/linux.h; keyboards and mice are the window's).  `setup` may be NULL:
+ * the default one, with a log to standard error.  *nest is NULL on an error: NPLUG_ERR_MEMORY, or
+ * what the calls inside returned (the log tells).  The game's actions stay the caller's. */
 NPLUG_API nplug_result nplug_start_game(const nplug_game *game, const nplug_setup *setup,
+                                        nplug_nest **nest);
+
+/* As nplug_start_game, without this system's ports: for games that attach their own, and for
+ * simulated hardware. */
+NPLUG_API nplug_result nplug_start_bare(const nplug_game *game, const nplug_setup *setup,
                                         nplug_nest **nest);
 
 /* As nplug_start_game, for one player: for the first ten minutes.  NULL on an error, which the log
@@ -31,7 +36,7 @@ static inline nplug_nest *nplug_start(const char *name, const nplug_action_def *
     return nest;
 }
 
-/* Ends what nplug_start and nplug_start_game began: stops the ports and frees the block.  NULL
+/* Ends what the calls above began: stops the ports and frees the block.  NULL
  * does nothing. */
 NPLUG_API void nplug_close(nplug_nest *nest);
 

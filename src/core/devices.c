@@ -109,6 +109,7 @@ int np_devices_begin(np_devices *devices, uint32_t key, const nplug_report *repo
     node->product = report->as.arrive.product;
     node->version = report->as.arrive.version;
     node->times = report->as.arrive.times;
+    node->unreadable = report->as.arrive.unreadable;
     clear_signals(devices, index, node->first_signal, node->signals);
     map_add(devices, index);
     return -1;
@@ -231,6 +232,7 @@ uint32_t np_devices_make(np_devices *devices, uint32_t index)
     device->product = node->product;
     device->version = node->version;
     device->times = (nplug_times)node->times;
+    device->unreadable = node->unreadable != 0;
     devices->order[devices->count++] = (uint16_t)place;
     np_devices_add_node(devices, place, index);
     return place;

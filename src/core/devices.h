@@ -52,6 +52,7 @@ typedef struct np_node {
     char name[NPLUG_NAME_SIZE];
     uint16_t bus, vendor, product, version;
     uint8_t times;
+    uint8_t unreadable;
     uint8_t stale; /* 1: its port is to be asked for a resync; 2: it was */
     uint8_t resyncing;
 } np_node;
@@ -65,6 +66,7 @@ typedef struct np_device {
     char name[NPLUG_NAME_SIZE]; /* kept after it has gone */
     uint16_t bus, vendor, product, version;
     nplug_times times;
+    bool unreadable;
 } np_device;
 
 typedef struct np_devices {

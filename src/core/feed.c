@@ -15,6 +15,7 @@ void np_feed_layout(np_feed *feed, np_carve *carve, const nplug_limits *limits)
 static nplug_result attach(nplug_nest *nest, const nplug_port *port, void *self, bool lossless)
 {
     np_feed_port *place;
+    nplug_result result;
 
     if (!nest || !port || !port->start) return NPLUG_ERR_ARGUMENT;
     if (port->size != sizeof *port) return NPLUG_ERR_SIZE;
@@ -23,8 +24,9 @@ static nplug_result attach(nplug_nest *nest, const nplug_port *port, void *self,
     place->port = port;
     place->self = self;
     place->ring.lossless = lossless;
-    nest->feed.port_count++;
-    return port->start(self, &place->ring);
+    result = port->start(self, &place->ring);
+    if (result == NPLUG_OK) nest->feed.port_count++;
+    return result;
 }
 
 nplug_result nplug_attach(nplug_nest *nest, const nplug_port *port, void *self)

@@ -62,6 +62,7 @@ nplug_result nplug_device_look(const nplug_nest *nest, nplug_device device, nplu
     info->product = about->product;
     info->version = about->version;
     info->times = about->times;
+    info->unreadable = about->unreadable;
     if (about->presence == NP_HERE) fill_presence(nest, index, info);
     return NPLUG_OK;
 }

@@ -30,9 +30,13 @@ const size_t nf_report_number_count = NF_COUNT(nf_report_numbers);
 
 static const nf_number value_numbers[] = {OF_REPORT("value", as.value, -4)};
 static const nf_number arrive_numbers[] = {
-    OF_REPORT("bus", as.arrive.bus, 2),         OF_REPORT("vendor", as.arrive.vendor, 2),
-    OF_REPORT("product", as.arrive.product, 2), OF_REPORT("version", as.arrive.version, 2),
-    OF_REPORT("signals", as.arrive.signals, 2), OF_REPORT("times", as.arrive.times, 1),
+    OF_REPORT("bus", as.arrive.bus, 2),
+    OF_REPORT("vendor", as.arrive.vendor, 2),
+    OF_REPORT("product", as.arrive.product, 2),
+    OF_REPORT("version", as.arrive.version, 2),
+    OF_REPORT("signals", as.arrive.signals, 2),
+    OF_REPORT("times", as.arrive.times, 1),
+    OF_REPORT("unreadable", as.arrive.unreadable, 1),
 };
 static const nf_number signal_numbers[] = {
     OF_REPORT("code", as.signal.code, 4),     OF_REPORT("min", as.signal.min, -4),

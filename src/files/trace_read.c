@@ -186,17 +186,18 @@ static const nf_field command_fields[] = {
     {"number", NF_INTEGER, false},  {"strong", NF_INTEGER, false}, {"weak", NF_INTEGER, false},
     {"control", NF_INTEGER, false}, {"on", NF_INTEGER, false}};
 static const nf_field report_fields[] = {
-    {"t", NF_INTEGER, true},        {"port", NF_INTEGER, true},
-    {"device", NF_INTEGER, true},   {"says", NF_STRING, false},
-    {"signal", NF_INTEGER, false},  {"flags", NF_INTEGER, false},
-    {"value", NF_INTEGER, false},   {"bytes", NF_STRING, false},
-    {"bus", NF_INTEGER, false},     {"vendor", NF_INTEGER, false},
-    {"product", NF_INTEGER, false}, {"version", NF_INTEGER, false},
-    {"signals", NF_INTEGER, false}, {"times", NF_INTEGER, false},
-    {"code", NF_INTEGER, false},    {"min", NF_INTEGER, false},
-    {"max", NF_INTEGER, false},     {"space", NF_INTEGER, false},
-    {"nature", NF_INTEGER, false},  {"flat", NF_INTEGER, false},
-    {"fuzz", NF_INTEGER, false},    {"resolution", NF_INTEGER, false}};
+    {"t", NF_INTEGER, true},           {"port", NF_INTEGER, true},
+    {"device", NF_INTEGER, true},      {"says", NF_STRING, false},
+    {"signal", NF_INTEGER, false},     {"flags", NF_INTEGER, false},
+    {"value", NF_INTEGER, false},      {"bytes", NF_STRING, false},
+    {"bus", NF_INTEGER, false},        {"vendor", NF_INTEGER, false},
+    {"product", NF_INTEGER, false},    {"version", NF_INTEGER, false},
+    {"signals", NF_INTEGER, false},    {"times", NF_INTEGER, false},
+    {"unreadable", NF_INTEGER, false}, {"code", NF_INTEGER, false},
+    {"min", NF_INTEGER, false},        {"max", NF_INTEGER, false},
+    {"space", NF_INTEGER, false},      {"nature", NF_INTEGER, false},
+    {"flat", NF_INTEGER, false},       {"fuzz", NF_INTEGER, false},
+    {"resolution", NF_INTEGER, false}};
 
 static void read_bytes(nf_doc *doc, char *into, size_t size)
 {

@@ -1,0 +1,54 @@
+/* The linux port: real hardware through the Linux kernel's input interface (/dev/input/event*). */
+#ifndef NESTPLUG_LINUX_H
+#define NESTPLUG_LINUX_H
+
+#include "port.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* What a setup may ask for, beside pads, sticks, wheels, touch surfaces and all else that is
+ * neither keyboard nor mouse, which are always read.  Ask for keyboards and mice only where no
+ * window of the game gives them: read here, they are heard even while the person types into another
+ * window. */
+enum { NPLUG_LINUX_KEYBOARDS = 1, NPLUG_LINUX_MICE = 2 };
+
+/* How the port is to run. */
+typedef struct nplug_linux_setup {
+    uint32_t size;      /* sizeof(nplug_linux_setup) */
+    uint32_t also;      /* NPLUG_LINUX_KEYBOARDS, NPLUG_LINUX_MICE */
+    uint32_t nodes;     /* the most nodes at once */
+    bool own_thread;    /* reads in a thread of its own; else whenever the nest steps */
+    const char *folder; /* where the nodes are: "/dev/input"; the caller's, valid until opened */
+} nplug_linux_setup;
+
+/* Pads and the like, read whenever the nest steps. */
+static inline nplug_linux_setup nplug_linux_setup_default(void)
+{
+    nplug_linux_setup setup = {(uint32_t)sizeof(nplug_linux_setup), 0, 48, false, "/dev/input"};
+    return setup;
+}
+
+/* The port's state. */
+typedef struct nplug_linux nplug_linux;
+
+/* Bytes that a port with this setup needs; 0 where the setup is impossible. */
+NPLUG_API size_t nplug_linux_memory_needed(const nplug_linux_setup *setup);
+
+/* Opens a port in the caller's block (aligned as malloc's), to be attached to one nest with
+ * nplug_attach(nest, nplug_linux_port(linux), linux).  No file is opened before that.  NULL where
+ * the block is too small or NULL, or the setup impossible. */
+NPLUG_API nplug_linux *nplug_linux_open(const nplug_linux_setup *setup, void *block, size_t size);
+
+/* The table of functions for nplug_attach: which one depends on own_thread. */
+NPLUG_API const nplug_port *nplug_linux_port(const nplug_linux *port);
+
+/* How many nodes are open, and how many are there but may not be read (add the person to the
+ * system's group for input devices, or give an access rule; the device says `unreadable`). */
+NPLUG_API uint32_t nplug_linux_nodes(const nplug_linux *port, uint32_t *unreadable);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

@@ -1,0 +1,183 @@
+/* What an open node says: kernel frames become groups; dropped events become a resync. */
+#include "linux_port.h"
+#include <errno.h>
+#include <string.h>
+#include <sys/ioctl.h>
+#include <unistd.h>
+
+static nplug_time time_of(const struct input_event *event)
+{
+    return (nplug_time)event->input_event_sec * 1000000u + (nplug_time)event->input_event_usec;
+}
+
+static void push_mark(nplug_linux *port, const nl_node *node, nplug_time now,
+                      nplug_report_kind kind)
+{
+    nplug_report mark = {0};
+
+    mark.time = now;
+    mark.device = nl_node_number(port, node);
+    mark.kind = (uint8_t)kind;
+    nplug_push(port->ring, &mark, 1);
+}
+
+static void push_value(nplug_linux *port, const nl_node *node, nplug_time now, uint16_t signal,
+                       int32_t value)
+{
+    nplug_report report = {0};
+
+    report.time = now;
+    report.device = nl_node_number(port, node);
+    report.signal = signal;
+    report.as.value = value;
+    nplug_push(port->ring, &report, 1);
+}
+
+/* --- the present state ---------------------------------------------------------------------- */
+
+static bool is_set(const unsigned char *bits, unsigned code)
+{
+    return (bits[code / 8] >> (code % 8)) & 1u;
+}
+
+static void push_bits(nplug_linux *port, const nl_node *node, nplug_time now,
+                      const unsigned char *bits, const uint16_t *signals, unsigned count)
+{
+    for (unsigned code = 0; code < count; code++)
+        if (signals[code] != NL_NONE && is_set(bits, code))
+            push_value(port, node, now, signals[code], 1);
+}
+
+/* An axis that was never moved says 0, wherever it rests: so 0 says nothing until it has moved. */
+static void push_axes(nplug_linux *port, nl_node *node, nplug_time now)
+{
+    for (unsigned code = 0; code < ABS_CNT; code++) {
+        struct input_absinfo info = {0};
+        if (node->abs[code] == NL_NONE || ioctl(node->fd, EVIOCGABS(code), &info) < 0) continue;
+        if (info.value == 0 && !node->moved[code]) continue;
+        node->moved[code] = true;
+        push_value(port, node, now, node->abs[code], info.value);
+    }
+}
+
+static void push_contacts(nplug_linux *port, const nl_node *node, nplug_time now)
+{
+    struct {
+        uint32_t code;
+        int32_t value[NL_SLOTS];
+    } slots;
+
+    for (unsigned a = 0; node->slots && a < NL_SLOT_AXES; a++) {
+        memset(&slots, 0, sizeof slots);
+        slots.code = nl_slot_codes[a];
+        if (ioctl(node->fd, EVIOCGMTSLOTS(sizeof slots), &slots) < 0) continue;
+        for (int s = 0; s < node->slots; s++)
+            if (node->slot[s][a] != NL_NONE)
+                push_value(port, node, now, node->slot[s][a], slots.value[s]);
+    }
+}
+
+void nl_events_push_values(nplug_linux *port, nl_node *node, nplug_time now)
+{
+    unsigned char keys[KEY_CNT / 8 + 1] = {0}, switches[SW_CNT / 8 + 1] = {0};
+
+    ioctl(node->fd, EVIOCGKEY(sizeof keys), keys);
+    ioctl(node->fd, EVIOCGSW(sizeof switches), switches);
+    push_bits(port, node, now, keys, node->key, KEY_CNT);
+    push_bits(port, node, now, switches, node->sw, SW_CNT);
+    push_axes(port, node, now);
+    push_contacts(port, node, now);
+}
+
+void nl_events_state(nplug_linux *port, nl_node *node, nplug_time now)
+{
+    node->owes_state = nplug_ring_room(port->ring) < node->signals + 2u;
+    if (node->owes_state) return;
+    push_mark(port, node, now, NPLUG_REPORT_RESYNC_BEGIN);
+    nl_events_push_values(port, node, now);
+    push_mark(port, node, now, NPLUG_REPORT_RESYNC_END);
+}
+
+/* --- frames --------------------------------------------------------------------------------- */
+
+/* The signal of an event, NL_NONE for what is none. */
+static uint16_t signal_of(nl_node *node, const struct input_event *event, bool *moves)
+{
+    *moves = false;
+    if (event->type == EV_KEY && event->code < KEY_CNT) return node->key[event->code];
+    if (event->type == EV_SW && event->code < SW_CNT) return node->sw[event->code];
+    *moves = true;
+    if (event->type == EV_REL && event->code < REL_CNT) return node->rel[event->code];
+    if (event->type != EV_ABS || event->code >= ABS_CNT) return NL_NONE;
+    if (event->code < ABS_MT_SLOT) {
+        node->moved[event->code] = true;
+        *moves = event->code < ABS_HAT0X || event->code > ABS_HAT3Y;
+        return node->abs[event->code];
+    }
+    for (unsigned a = 0; a < NL_SLOT_AXES && node->current < node->slots; a++)
+        if (event->code == nl_slot_codes[a]) {
+            *moves = a != 0;
+            return node->slot[node->current][a];
+        }
+    return NL_NONE;
+}
+
+static void add_event(nplug_linux *port, nl_node *node, const struct input_event *event)
+{
+    nplug_report *report = &node->frame[node->count];
+    bool moves;
+    uint16_t signal;
+
+    if (event->type == EV_ABS && event->code == ABS_MT_SLOT) node->current = event->value;
+    if (event->type == EV_KEY && event->value == 2) return; /* repeated by the kernel */
+    signal = signal_of(node, event, &moves);
+    if (signal == NL_NONE) return;
+    if (node->count == NL_FRAME) {
+        node->cut = true;
+        return;
+    }
+    memset(report, 0, sizeof *report);
+    report->device = nl_node_number(port, node);
+    report->signal = signal;
+    report->as.value = event->value;
+    report->flags = moves ? NPLUG_REPORT_MORE | NPLUG_REPORT_MOVES : NPLUG_REPORT_MORE;
+    node->count++;
+}
+
+/* The end of a kernel frame: what it holds is one group, at the frame's time. */
+static void end_frame(nplug_linux *port, nl_node *node, nplug_time time)
+{
+    for (uint32_t i = 0; i < node->count; i++)
+        node->frame[i].time = time;
+    if (node->count) {
+        node->frame[node->count - 1].flags &= (uint8_t)~NPLUG_REPORT_MORE;
+        nplug_push(port->ring, node->frame, node->count);
+    }
+    node->count = 0;
+    if (node->cut || node->dropping) nl_events_state(port, node, time);
+    node->cut = node->dropping = false;
+}
+
+static void take(nplug_linux *port, nl_node *node, const struct input_event *event)
+{
+    if (event->type == EV_SYN && event->code == SYN_DROPPED) {
+        node->dropping = true;
+        node->count = 0;
+    } else if (event->type == EV_SYN && event->code == SYN_REPORT) {
+        end_frame(port, node, time_of(event));
+    } else if (!node->dropping) {
+        add_event(port, node, event);
+    }
+}
+
+void nl_events_read(nplug_linux *port, nl_node *node, nplug_time now)
+{
+    struct input_event events[64];
+    ssize_t got;
+
+    if (node->owes_state) nl_events_state(port, node, now);
+    while ((got = read(node->fd, events, sizeof events)) > 0)
+        for (size_t i = 0; i < (size_t)got / sizeof *events; i++)
+            take(port, node, &events[i]);
+    if (got == 0 || (got < 0 && errno != EAGAIN && errno != EINTR)) nl_node_close(port, node, now);
+}

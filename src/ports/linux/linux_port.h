@@ -1,0 +1,68 @@
+/* Inside the linux port: its nodes and what each file does with them. */
+#ifndef NL_LINUX_PORT_H
+#define NL_LINUX_PORT_H
+
+#include "nestplug/linux.h"
+#include <linux/input.h>
+#include <pthread.h>
+
+#define NL_NONE      0xffffu
+#define NL_SLOTS     16  /* contacts at once, of a touch surface */
+#define NL_SLOT_AXES 4   /* what is read of each contact */
+#define NL_FRAME     256 /* events of one kernel frame that are kept */
+#define NL_NAME      32  /* "event264" */
+
+typedef struct nl_node {
+    int fd;          /* -1: a free place, or one that may not be read */
+    bool used;       /* announced to the nest */
+    bool unreadable; /* announced as such */
+    bool dropping;   /* the kernel dropped events: all up to the next report is to be ignored */
+    bool owes_state; /* a resync found no room yet */
+    char file[NL_NAME];
+    uint16_t signals;
+    uint16_t key[KEY_CNT], abs[ABS_CNT], rel[REL_CNT], sw[SW_CNT]; /* the signal of a code */
+    uint16_t slot[NL_SLOTS][NL_SLOT_AXES];
+    int slots, current;  /* of a touch surface with slots (protocol B) */
+    bool moved[ABS_CNT]; /* has said anything since the node was opened */
+    int effect;          /* id of the uploaded rumble, -1 for none */
+    uint32_t count;      /* reports of the frame so far */
+    bool cut;            /* the frame had more */
+    nplug_report frame[NL_FRAME];
+} nl_node;
+
+struct nplug_linux {
+    nplug_linux_setup setup;
+    char folder[64];
+    nplug_ring *ring;
+    int epoll, watch, uevents, wake;
+    bool rescan; /* what is in the folder may have changed */
+    bool threaded, stopping;
+    pthread_t thread;
+    pthread_mutex_t lock; /* of the nodes, where there is a thread */
+    nl_node *nodes;
+};
+
+/* hotplug.c: what comes and goes. */
+bool nl_hotplug_open(nplug_linux *port);
+void nl_hotplug_read(nplug_linux *port);
+void nl_hotplug_scan(nplug_linux *port, nplug_time now);
+void nl_hotplug_close(nplug_linux *port);
+
+/* node.c: one node opened, announced, and closed. */
+/* true where the node was dealt with, false where it must be tried again (the ring has no room). */
+bool nl_node_open(nplug_linux *port, nl_node *node, const char *file, nplug_time now);
+void nl_node_close(nplug_linux *port, nl_node *node, nplug_time now);
+uint32_t nl_node_number(const nplug_linux *port, const nl_node *node);
+/* Whether a node that is there as unreadable may be read now. */
+bool nl_node_readable(const nplug_linux *port, const char *file);
+
+/* events.c: what an open node says. */
+void nl_events_read(nplug_linux *port, nl_node *node, nplug_time now);
+void nl_events_state(nplug_linux *port, nl_node *node, nplug_time now);
+/* The values that are not at rest, as single reports. */
+void nl_events_push_values(nplug_linux *port, nl_node *node, nplug_time now);
+
+/* The axes that are read of a contact, by NL_SLOT_AXES. */
+extern const uint16_t nl_slot_codes[NL_SLOT_AXES];
+
+#endif

@@ -1,0 +1,208 @@
+/* The port's table: pumped by the nest's step, or by a thread of its own. */
+#include "linux_port.h"
+#include <string.h>
+#include <sys/epoll.h>
+#include <sys/eventfd.h>
+#include <sys/ioctl.h>
+#include <time.h>
+#include <unistd.h>
+
+#define ALIGNMENT ((size_t)16)
+#define NODES_MAX 4096u
+
+static size_t rounded(size_t size)
+{
+    return (size + ALIGNMENT - 1) & ~(ALIGNMENT - 1);
+}
+
+size_t nplug_linux_memory_needed(const nplug_linux_setup *setup)
+{
+    if (!setup || setup->size != sizeof *setup || !setup->folder) return 0;
+    if (setup->nodes == 0 || setup->nodes > NODES_MAX) return 0;
+    if (strlen(setup->folder) >= sizeof((nplug_linux *)0)->folder) return 0;
+    return rounded(sizeof(nplug_linux)) + setup->nodes * sizeof(nl_node);
+}
+
+nplug_linux *nplug_linux_open(const nplug_linux_setup *setup, void *block, size_t size)
+{
+    size_t needed = nplug_linux_memory_needed(setup);
+    nplug_linux *port = (nplug_linux *)block;
+
+    if (!block || needed == 0 || size < needed) return NULL;
+    memset(port, 0, sizeof *port);
+    port->setup = *setup;
+    strcpy(port->folder, setup->folder);
+    port->setup.folder = port->folder;
+    port->nodes = (nl_node *)((char *)block + rounded(sizeof *port));
+    for (uint32_t i = 0; i < setup->nodes; i++) {
+        port->nodes[i].used = false;
+        port->nodes[i].fd = -1;
+    }
+    port->epoll = port->watch = port->uevents = port->wake = -1;
+    return port;
+}
+
+static nplug_time clock_now(void)
+{
+    struct timespec now;
+
+    clock_gettime(CLOCK_MONOTONIC, &now);
+    return (nplug_time)now.tv_sec * 1000000u + (nplug_time)now.tv_nsec / 1000u;
+}
+
+/* All that waits.  Nodes come before the folder, so that a number which was given away at once is
+ * seen as another device. */
+static void work(nplug_linux *port, int timeout)
+{
+    struct epoll_event events[64];
+    int count = epoll_wait(port->epoll, events, 64, timeout);
+    nplug_time now = clock_now();
+
+    pthread_mutex_lock(&port->lock);
+    for (int i = 0; i < count; i++) {
+        nl_node *node = (nl_node *)events[i].data.ptr;
+        if (node && node->used && node->fd >= 0) nl_events_read(port, node, now);
+    }
+    for (uint32_t i = 0; i < port->setup.nodes; i++)
+        if (port->nodes[i].used && port->nodes[i].fd >= 0 && port->nodes[i].owes_state)
+            nl_events_state(port, &port->nodes[i], now);
+    nl_hotplug_read(port);
+    nl_hotplug_scan(port, now);
+    pthread_mutex_unlock(&port->lock);
+}
+
+static nplug_result start(void *self, nplug_ring *ring)
+{
+    nplug_linux *port = (nplug_linux *)self;
+
+    port->ring = ring;
+    pthread_mutex_init(&port->lock, NULL);
+    port->epoll = epoll_create1(EPOLL_CLOEXEC);
+    if (port->epoll < 0) return NPLUG_ERR_FILE;
+    if (!nl_hotplug_open(port)) return NPLUG_ERR_FILE;
+    work(port, 0);
+    return NPLUG_OK;
+}
+
+static void pump(void *self, nplug_time now)
+{
+    (void)now;
+    work((nplug_linux *)self, 0);
+}
+
+/* --- the thread ----------------------------------------------------------------------------- */
+
+static void *run(void *self)
+{
+    nplug_linux *port = (nplug_linux *)self;
+
+    while (!__atomic_load_n(&port->stopping, __ATOMIC_ACQUIRE))
+        work(port, port->rescan ? 10 : 1000);
+    return NULL;
+}
+
+static nplug_result start_thread(void *self, nplug_ring *ring)
+{
+    nplug_linux *port = (nplug_linux *)self;
+    struct epoll_event event = {.events = EPOLLIN, .data = {.ptr = NULL}};
+    nplug_result result = start(self, ring);
+
+    if (result != NPLUG_OK) return result;
+    port->wake = eventfd(0, EFD_CLOEXEC | EFD_NONBLOCK);
+    if (port->wake < 0 || epoll_ctl(port->epoll, EPOLL_CTL_ADD, port->wake, &event) < 0)
+        return NPLUG_ERR_FILE;
+    port->threaded = pthread_create(&port->thread, NULL, run, port) == 0;
+    return port->threaded ? NPLUG_OK : NPLUG_ERR_MEMORY;
+}
+
+static void stop(void *self)
+{
+    nplug_linux *port = (nplug_linux *)self;
+    uint64_t one = 1;
+
+    __atomic_store_n(&port->stopping, true, __ATOMIC_RELEASE);
+    if (port->threaded && write(port->wake, &one, sizeof one) == (ssize_t)sizeof one)
+        pthread_join(port->thread, NULL);
+    port->threaded = false;
+    for (uint32_t i = 0; i < port->setup.nodes; i++) {
+        if (port->nodes[i].fd >= 0) close(port->nodes[i].fd);
+        port->nodes[i].fd = -1;
+        port->nodes[i].used = false;
+    }
+    nl_hotplug_close(port);
+    if (port->wake >= 0) close(port->wake);
+    if (port->epoll >= 0) close(port->epoll);
+    port->wake = port->epoll = -1;
+    pthread_mutex_destroy(&port->lock);
+}
+
+/* --- what the nest asks --------------------------------------------------------------------- */
+
+static nl_node *open_node(nplug_linux *port, uint32_t device)
+{
+    if (device >= port->setup.nodes || port->nodes[device].fd < 0) return NULL;
+    return &port->nodes[device];
+}
+
+/* The answer is given by whoever reads, at the next turn: the ring has one pusher. */
+static void resync(void *self, uint32_t device)
+{
+    nplug_linux *port = (nplug_linux *)self;
+    nl_node *node;
+    uint64_t one = 1;
+
+    pthread_mutex_lock(&port->lock);
+    node = open_node(port, device);
+    if (node) node->owes_state = true;
+    pthread_mutex_unlock(&port->lock);
+    if (node && port->threaded && write(port->wake, &one, sizeof one) < 0) port->rescan = true;
+}
+
+/* Force feedback: the rumble of before is changed in place, or let go of where it cannot be. */
+static void rumble(nl_node *node, const nplug_effect *effect)
+{
+    struct ff_effect ff = {.type = FF_RUMBLE, .id = (int16_t)node->effect};
+    struct input_event play = {.type = EV_FF, .value = 1};
+
+    ff.u.rumble.strong_magnitude = (uint16_t)(effect->strong * 65535.0f);
+    ff.u.rumble.weak_magnitude = (uint16_t)(effect->weak * 65535.0f);
+    ff.replay.length = effect->duration_ms > 65535 ? 65535 : (uint16_t)effect->duration_ms;
+    if (effect->strong <= 0.0f && effect->weak <= 0.0f) play.value = 0;
+    if (play.value && ioctl(node->fd, EVIOCSFF, &ff) < 0) return;
+    if (play.value) node->effect = ff.id;
+    if (node->effect < 0) return;
+    play.code = (uint16_t)node->effect;
+    if (write(node->fd, &play, sizeof play) < 0) node->effect = -1;
+}
+
+static void play_effect(void *self, const nplug_effect *effect)
+{
+    nplug_linux *port = (nplug_linux *)self;
+    nl_node *node;
+
+    pthread_mutex_lock(&port->lock);
+    node = open_node(port, effect->device);
+    if (node) rumble(node, effect);
+    pthread_mutex_unlock(&port->lock);
+}
+
+uint32_t nplug_linux_nodes(const nplug_linux *port, uint32_t *unreadable)
+{
+    uint32_t open = 0, closed = 0;
+
+    for (uint32_t i = 0; port && i < port->setup.nodes; i++) {
+        open += port->nodes[i].fd >= 0;
+        closed += port->nodes[i].used && port->nodes[i].unreadable;
+    }
+    if (unreadable) *unreadable = closed;
+    return open;
+}
+
+const nplug_port *nplug_linux_port(const nplug_linux *port)
+{
+    static const nplug_port pumped = {
+        (uint32_t)sizeof(nplug_port), "linux", start, pump, resync, play_effect, stop, NULL};
+    static const nplug_port threaded = {
+        (uint32_t)sizeof(nplug_port), "linux", start_thread, NULL, resync, play_effect, stop, NULL};
+    return port && port->setup.own_thread ? &threaded : &pumped;
+}
