@@ -39,6 +39,7 @@ static const struct {
     {"replay-as-hardware",
      TOOL "record --port " HARBOUR " -o " TRACE " > /dev/null; " TOOL "devices --port trace:" TRACE,
      0},
+    {"replay-kernel", TOOL "replay tests/data/kernel/pad-and-mouse.trace", 0},
     {"nothing", TOOL, 2},
     {"no-such-command", TOOL "danse", 2},
     {"no-such-option", TOOL "devices --jsn --port " HARBOUR, 2},

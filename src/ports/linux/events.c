@@ -144,40 +144,51 @@ static void add_event(nplug_linux *port, nl_node *node, const struct input_event
     node->count++;
 }
 
-/* The end of a kernel frame: what it holds is one group, at the frame's time. */
-static void end_frame(nplug_linux *port, nl_node *node, nplug_time time)
+void nl_events_push(nplug_linux *port, nl_node *node)
 {
     for (uint32_t i = 0; i < node->count; i++)
-        node->frame[i].time = time;
+        node->frame[i].time = node->frame_time;
     if (node->count) {
         node->frame[node->count - 1].flags &= (uint8_t)~NPLUG_REPORT_MORE;
         nplug_push(port->ring, node->frame, node->count);
     }
     node->count = 0;
-    if (node->cut || node->dropping) nl_events_state(port, node, time);
-    node->cut = node->dropping = false;
+    if (node->cut || node->dropping) nl_events_state(port, node, node->frame_time);
+    node->cut = node->dropping = node->staged = false;
 }
 
-static void take(nplug_linux *port, nl_node *node, const struct input_event *event)
+/* One event; true where it ends a frame that says anything. */
+static bool take(nplug_linux *port, nl_node *node, const struct input_event *event)
 {
     if (event->type == EV_SYN && event->code == SYN_DROPPED) {
         node->dropping = true;
         node->count = 0;
     } else if (event->type == EV_SYN && event->code == SYN_REPORT) {
-        end_frame(port, node, time_of(event));
+        node->frame_time = time_of(event);
+        return node->count || node->cut || node->dropping;
     } else if (!node->dropping) {
         add_event(port, node, event);
     }
+    return false;
 }
 
-void nl_events_read(nplug_linux *port, nl_node *node, nplug_time now)
+static bool read_more(nl_node *node)
 {
-    struct input_event events[64];
-    ssize_t got;
+    ssize_t got = read(node->fd, node->in, sizeof node->in);
 
-    if (node->owes_state) nl_events_state(port, node, now);
-    while ((got = read(node->fd, events, sizeof events)) > 0)
-        for (size_t i = 0; i < (size_t)got / sizeof *events; i++)
-            take(port, node, &events[i]);
-    if (got == 0 || (got < 0 && errno != EAGAIN && errno != EINTR)) nl_node_close(port, node, now);
+    node->at = 0;
+    node->got = got > 0 ? (uint32_t)((size_t)got / sizeof *node->in) : 0;
+    if (got > 0) return true;
+    node->ready = false;
+    node->gone = got == 0 || (errno != EAGAIN && errno != EINTR);
+    return false;
+}
+
+bool nl_events_stage(nplug_linux *port, nl_node *node)
+{
+    while (!node->staged) {
+        if (node->at == node->got && !(node->ready && read_more(node))) return false;
+        node->staged = take(port, node, &node->in[node->at++]);
+    }
+    return true;
 }

@@ -22,11 +22,17 @@ typedef struct nl_node {
     uint16_t signals;
     uint16_t key[KEY_CNT], abs[ABS_CNT], rel[REL_CNT], sw[SW_CNT]; /* the signal of a code */
     uint16_t slot[NL_SLOTS][NL_SLOT_AXES];
-    int slots, current;  /* of a touch surface with slots (protocol B) */
-    bool moved[ABS_CNT]; /* has said anything since the node was opened */
-    int effect;          /* id of the uploaded rumble, -1 for none */
-    uint32_t count;      /* reports of the frame so far */
-    bool cut;            /* the frame had more */
+    int slots, current;        /* of a touch surface with slots (protocol B) */
+    bool moved[ABS_CNT];       /* has said anything since the node was opened */
+    int effect;                /* id of the uploaded rumble, -1 for none */
+    struct input_event in[64]; /* read, not yet taken */
+    uint32_t at, got;
+    bool ready;  /* the kernel has more */
+    bool gone;   /* reading said that the node is no more */
+    bool staged; /* `frame` is whole and waits for its turn */
+    nplug_time frame_time;
+    uint32_t count; /* reports of the frame so far */
+    bool cut;       /* the frame had more */
     nplug_report frame[NL_FRAME];
 } nl_node;
 
@@ -57,7 +63,10 @@ uint32_t nl_node_number(const nplug_linux *port, const nl_node *node);
 bool nl_node_readable(const nplug_linux *port, const char *file);
 
 /* events.c: what an open node says. */
-void nl_events_read(nplug_linux *port, nl_node *node, nplug_time now);
+/* Reads up to the end of the next kernel frame: true where there is one, in `frame`. */
+bool nl_events_stage(nplug_linux *port, nl_node *node);
+/* Pushes the frame as one group. */
+void nl_events_push(nplug_linux *port, nl_node *node);
 void nl_events_state(nplug_linux *port, nl_node *node, nplug_time now);
 /* The values that are not at rest, as single reports. */
 void nl_events_push_values(nplug_linux *port, nl_node *node, nplug_time now);

@@ -41,7 +41,7 @@ bool nl_node_readable(const nplug_linux *port, const char *file)
     char path[128];
 
     path_of(port, file, path, sizeof path);
-    return access(path, R_OK) == 0;
+    return faccessat(AT_FDCWD, path, R_OK, AT_EACCESS) == 0;
 }
 
 /* --- what it is ----------------------------------------------------------------------------- */

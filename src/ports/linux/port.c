@@ -50,22 +50,49 @@ static nplug_time clock_now(void)
     return (nplug_time)now.tv_sec * 1000000u + (nplug_time)now.tv_nsec / 1000u;
 }
 
-/* All that waits.  Nodes come before the folder, so that a number which was given away at once is
- * seen as another device. */
-static void work(nplug_linux *port, int timeout)
+/* Of the nodes with a frame, the one whose frame is earliest; NULL where none is due. */
+static nl_node *earliest(nplug_linux *port, nplug_time upto)
+{
+    nl_node *best = NULL;
+
+    for (uint32_t i = 0; i < port->setup.nodes; i++) {
+        nl_node *node = &port->nodes[i];
+        if (node->fd < 0 || !nl_events_stage(port, node) || node->frame_time > upto) continue;
+        if (!best || node->frame_time < best->frame_time) best = node;
+    }
+    return best;
+}
+
+/* What all nodes said up to a time, in the order in which they said it: one ring holds it, and the
+ * nest takes a ring's reports as they stand. */
+static void read_nodes(nplug_linux *port, nplug_time upto, nplug_time now)
+{
+    nl_node *node;
+
+    while ((node = earliest(port, upto)) != NULL)
+        nl_events_push(port, node);
+    for (uint32_t i = 0; i < port->setup.nodes; i++) {
+        node = &port->nodes[i];
+        if (node->fd < 0) continue;
+        if (node->owes_state) nl_events_state(port, node, now);
+        if (node->gone && !node->staged) nl_node_close(port, node, now);
+    }
+}
+
+/* All that waits: up to `now`, the step's time, where nobody is waited for; else whatever came.
+ * Nodes come before the folder, so that a number which was given away at once is seen as another
+ * device. */
+static void work(nplug_linux *port, int timeout, nplug_time now)
 {
     struct epoll_event events[64];
     int count = epoll_wait(port->epoll, events, 64, timeout);
-    nplug_time now = clock_now();
+    nplug_time upto = timeout ? UINT64_MAX : now;
 
+    if (timeout) now = clock_now();
     pthread_mutex_lock(&port->lock);
-    for (int i = 0; i < count; i++) {
-        nl_node *node = (nl_node *)events[i].data.ptr;
-        if (node && node->used && node->fd >= 0) nl_events_read(port, node, now);
-    }
-    for (uint32_t i = 0; i < port->setup.nodes; i++)
-        if (port->nodes[i].used && port->nodes[i].fd >= 0 && port->nodes[i].owes_state)
-            nl_events_state(port, &port->nodes[i], now);
+    for (int i = 0; i < count; i++)
+        if (events[i].data.ptr) ((nl_node *)events[i].data.ptr)->ready = true;
+    read_nodes(port, upto, now);
     nl_hotplug_read(port);
     nl_hotplug_scan(port, now);
     pthread_mutex_unlock(&port->lock);
@@ -79,15 +106,12 @@ static nplug_result start(void *self, nplug_ring *ring)
     pthread_mutex_init(&port->lock, NULL);
     port->epoll = epoll_create1(EPOLL_CLOEXEC);
     if (port->epoll < 0) return NPLUG_ERR_FILE;
-    if (!nl_hotplug_open(port)) return NPLUG_ERR_FILE;
-    work(port, 0);
-    return NPLUG_OK;
+    return nl_hotplug_open(port) ? NPLUG_OK : NPLUG_ERR_FILE;
 }
 
 static void pump(void *self, nplug_time now)
 {
-    (void)now;
-    work((nplug_linux *)self, 0);
+    work((nplug_linux *)self, 0, now);
 }
 
 /* --- the thread ----------------------------------------------------------------------------- */
@@ -97,7 +121,7 @@ static void *run(void *self)
     nplug_linux *port = (nplug_linux *)self;
 
     while (!__atomic_load_n(&port->stopping, __ATOMIC_ACQUIRE))
-        work(port, port->rescan ? 10 : 1000);
+        work(port, port->rescan ? 10 : 1000, 0);
     return NULL;
 }
 

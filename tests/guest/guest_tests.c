@@ -1,0 +1,714 @@
+/* The linux port on a real kernel: runs as root in a guest that has uinput and uhid. */
+#include "nestplug/nestplug.h"
+#include "plug.h"
+#include <check.h>
+#include <dirent.h>
+#include <linux/uinput.h>
+#include <pthread.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+#include <sys/ioctl.h>
+#include <sys/stat.h>
+#include <unistd.h>
+
+enum { STEER, THROTTLE, HORN, LOOK };
+static const nplug_action_def actions[] = {
+    [STEER] = {"steer", NPLUG_VECTOR, "pad:stick-left", 0},
+    [THROTTLE] = {"throttle", NPLUG_LEVEL, "pad:trigger-right", 0},
+    [HORN] = {"horn", NPLUG_BUTTON, "pad:south", 0},
+    [LOOK] = {"look", NPLUG_MOTION, "mouse:move", 0},
+};
+
+void plug_failed(const char *what, const char *why)
+{
+    ck_abort_msg("cannot %s: %s", what, why);
+}
+
+typedef struct rig {
+    nplug_nest *nest;
+    nplug_linux *port;
+} rig;
+
+static rig open_rig(nplug_linux_setup setup, const nplug_limits *limits)
+{
+    nplug_game game = nplug_game_for_one("guest", actions, 4);
+    nplug_setup nest_setup = nplug_setup_default();
+    rig r;
+
+    if (limits) nest_setup.limits = *limits;
+    ck_assert_int_eq(nplug_start_bare(&game, &nest_setup, &r.nest), NPLUG_OK);
+    r.port = nplug_linux_open(&setup, malloc(nplug_linux_memory_needed(&setup)),
+                              nplug_linux_memory_needed(&setup));
+    ck_assert_ptr_nonnull(r.port);
+    ck_assert_int_eq(nplug_attach(r.nest, nplug_linux_port(r.port), r.port), NPLUG_OK);
+    nplug_step(r.nest, nplug_now());
+    return r;
+}
+
+static void close_rig(rig *r)
+{
+    nplug_close(r->nest);
+    free(r->port);
+}
+
+static nplug_device_info info_of(const rig *r, nplug_device device)
+{
+    nplug_device_info info = {.size = sizeof info};
+
+    ck_assert_int_eq(nplug_device_look(r->nest, device, &info), NPLUG_OK);
+    return info;
+}
+
+/* The device of these numbers that is here, 0 for none. */
+static nplug_device find(const rig *r, uint16_t vendor, uint16_t product)
+{
+    for (uint32_t i = 0; i < nplug_device_count(r->nest); i++) {
+        nplug_device_info info = info_of(r, nplug_device_at(r->nest, i));
+        if (info.vendor == vendor && info.product == product) return info.device;
+    }
+    return 0;
+}
+
+/* Steps until the device is here (or gone), for two seconds at most. */
+static nplug_device wait_for(const rig *r, uint16_t vendor, uint16_t product, bool here)
+{
+    nplug_device found = 0;
+
+    for (int i = 0; i < 200; i++) {
+        nplug_step(r->nest, nplug_now());
+        found = find(r, vendor, product);
+        if ((found != 0) == here) return found;
+        usleep(10000);
+    }
+    ck_abort_msg("%04x:%04x is %s", vendor, product, here ? "not here" : "still here");
+    return 0;
+}
+
+/* Waits long enough for a thread of the port's own on a slow machine. */
+static void settle(const rig *r)
+{
+    usleep(100000);
+    nplug_step(r->nest, nplug_now());
+}
+
+/* The signal of a code of a device. */
+static nplug_signal_info signal_of(const rig *r, nplug_device device, uint32_t code)
+{
+    nplug_signal_info info;
+
+    for (uint32_t i = 0; nplug_signal_look(r->nest, device, i, &info) == NPLUG_OK; i++)
+        if (info.code == code) return info;
+    ck_abort_msg("no signal %x", code);
+    return info;
+}
+
+static int open_files(void)
+{
+    DIR *dir = opendir("/proc/self/fd");
+    int count = 0;
+
+    while (readdir(dir))
+        count++;
+    closedir(dir);
+    return count;
+}
+
+#define ABS_CODE(code) ((uint32_t)EV_ABS << 16 | (code))
+#define KEY_CODE(code) ((uint32_t)EV_KEY << 16 | (code))
+
+START_TEST(a_pad_is_plugged_played_and_unplugged_in_mid_press)
+{
+    nplug_linux_setup setup = nplug_linux_setup_default();
+    nplug_device pad;
+    nplug_event event = {0};
+    bool released = false;
+    rig r;
+    int fd;
+
+    setup.own_thread = _i == 1;
+    r = open_rig(setup, NULL);
+    fd = plug_heron("quay/input0");
+    pad = wait_for(&r, 0xb12d, 0x0101, true);
+    ck_assert_str_eq(info_of(&r, pad).sheet, "heron");
+    ck_assert_uint_eq(info_of(&r, pad).controls, 19);
+    plug_say(fd, EV_ABS, ABS_X, 32767);
+    plug_say(fd, EV_ABS, ABS_Y, -32768);
+    plug_say(fd, EV_KEY, BTN_SOUTH, 1);
+    plug_sync(fd);
+    settle(&r);
+    ck_assert(nplug_held(r.nest, 1, HORN));
+    ck_assert_float_eq(nplug_vector(r.nest, 1, STEER).x, 1.0f);
+    ck_assert_float_eq(nplug_vector(r.nest, 1, STEER).y, 1.0f);
+    plug_say(fd, EV_ABS, ABS_RZ, 1023);
+    plug_say(fd, EV_ABS, ABS_HAT0X, -1);
+    plug_sync(fd);
+    settle(&r);
+    ck_assert_float_eq(nplug_level(r.nest, 1, THROTTLE), 1.0f);
+    ck_assert_float_eq(
+        nplug_control_value(r.nest, pad, NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_DPAD_LEFT)).x,
+        1.0f);
+    plug_out(fd);
+    for (int i = 0; i < 200 && find(&r, 0xb12d, 0x0101); i++) {
+        usleep(10000);
+        nplug_step(r.nest, nplug_now());
+        for (uint32_t e = 0; e < nplug_event_count(r.nest); e++)
+            if (nplug_event_at(r.nest, e)->kind == NPLUG_EVENT_RELEASE) {
+                event = *nplug_event_at(r.nest, e);
+                released = true;
+            }
+    }
+    ck_assert(released && event.action == HORN);
+    ck_assert(!nplug_held(r.nest, 1, HORN));
+    close_rig(&r);
+}
+END_TEST
+
+START_TEST(what_is_held_when_the_port_opens_is_known_and_spent)
+{
+    int fd = plug_heron(NULL);
+    nplug_device pad;
+    rig r;
+
+    plug_say(fd, EV_KEY, BTN_SOUTH, 1);
+    plug_say(fd, EV_ABS, ABS_X, 32767);
+    plug_sync(fd);
+    r = open_rig(nplug_linux_setup_default(), NULL);
+    pad = wait_for(&r, 0xb12d, 0x0101, true);
+    ck_assert_int_eq(signal_of(&r, pad, KEY_CODE(BTN_SOUTH)).raw, 1);
+    ck_assert(!nplug_held(r.nest, 1, HORN));
+    plug_say(fd, EV_KEY, BTN_SOUTH, 0);
+    plug_sync(fd);
+    plug_say(fd, EV_KEY, BTN_SOUTH, 1);
+    plug_sync(fd);
+    settle(&r);
+    ck_assert_uint_eq(nplug_presses(r.nest, 1, HORN), 1);
+    plug_out(fd);
+    close_rig(&r);
+}
+END_TEST
+
+START_TEST(ranges_are_the_kernels_and_odd_devices_arrive)
+{
+    struct input_absinfo eight = {.minimum = 0, .maximum = 255, .value = 0};
+    struct input_absinfo off = {.minimum = 3, .maximum = 1019, .flat = 15, .fuzz = 4};
+    struct input_absinfo lie = {.minimum = 7, .maximum = 7};
+    plug_id odd = {"Curlew Pad", BUS_USB, 0xb12d, 0x0301, NULL},
+            liar = {" ", BUS_VIRTUAL, 0, 0, NULL};
+    rig r = open_rig(nplug_linux_setup_default(), NULL);
+    nplug_device device;
+    int fd = plug_begin(), lying;
+
+    plug_abs(fd, ABS_X, eight);
+    plug_abs(fd, ABS_Y, off);
+    plug_key(fd, BTN_SOUTH);
+    plug_key(fd, BTN_DPAD_UP);
+    plug_key(fd, BTN_TL2);
+    plug_end(fd, odd);
+    device = wait_for(&r, 0xb12d, 0x0301, true);
+    ck_assert_int_eq(signal_of(&r, device, ABS_CODE(ABS_X)).max, 255);
+    ck_assert_int_eq(signal_of(&r, device, ABS_CODE(ABS_Y)).min, 3);
+    ck_assert(!signal_of(&r, device, ABS_CODE(ABS_X)).known); /* 0, but it never moved */
+    plug_say(fd, EV_ABS, ABS_Y, 1019);
+    plug_say(fd, EV_KEY, BTN_DPAD_UP, 1);
+    plug_sync(fd);
+    settle(&r);
+    ck_assert_int_eq(signal_of(&r, device, ABS_CODE(ABS_Y)).raw, 1019);
+    ck_assert_int_eq(signal_of(&r, device, KEY_CODE(BTN_DPAD_UP)).raw, 1);
+    lying = plug_begin();
+    plug_abs(lying, ABS_X, lie);
+    plug_key(lying, BTN_SOUTH);
+    plug_end(lying, liar);
+    device = wait_for(&r, 0, 0, true);
+    ck_assert_int_eq(signal_of(&r, device, ABS_CODE(ABS_X)).max, 7);
+    plug_out(fd);
+    plug_out(lying);
+    close_rig(&r);
+}
+END_TEST
+
+START_TEST(keyboards_and_mice_are_read_only_when_asked_for)
+{
+    plug_id keys_id = {"Turnstone", BUS_USB, 0xb12d, 0x0702, NULL};
+    plug_id mouse_id = {"Stint Mouse", BUS_USB, 0xb12d, 0x0801, NULL};
+    nplug_linux_setup setup = nplug_linux_setup_default();
+    int keys = plug_begin(), mouse = plug_begin();
+    nplug_device device;
+    rig shy, r;
+
+    for (int code = KEY_ESC; code <= KEY_F12; code++)
+        plug_key(keys, code);
+    plug_end(keys, keys_id);
+    plug_rel(mouse, REL_X);
+    plug_rel(mouse, REL_Y);
+    plug_rel(mouse, REL_WHEEL);
+    plug_rel(mouse, REL_WHEEL_HI_RES);
+    plug_key(mouse, BTN_LEFT);
+    plug_end(mouse, mouse_id);
+    shy = open_rig(setup, NULL);
+    settle(&shy);
+    ck_assert_uint_eq(find(&shy, 0xb12d, 0x0702), 0);
+    ck_assert_uint_eq(find(&shy, 0xb12d, 0x0801), 0);
+    close_rig(&shy);
+    setup.also = NPLUG_LINUX_KEYBOARDS | NPLUG_LINUX_MICE;
+    r = open_rig(setup, NULL);
+    device = wait_for(&r, 0xb12d, 0x0702, true);
+    plug_say(keys, EV_KEY, KEY_H, 1);
+    plug_sync(keys);
+    device = wait_for(&r, 0xb12d, 0x0801, true);
+    for (int i = 0; i < 10; i++) {
+        plug_say(mouse, EV_REL, REL_X, 3);
+        plug_say(mouse, EV_REL, REL_WHEEL_HI_RES, 15);
+        plug_sync(mouse);
+    }
+    settle(&r);
+    ck_assert_float_eq(nplug_motion(r.nest, 1, LOOK).x, 30.0f);
+    ck_assert_int_eq(signal_of(&r, device, (uint32_t)EV_REL << 16 | REL_WHEEL_HI_RES).raw, 150);
+    device = find(&r, 0xb12d, 0x0702);
+    ck_assert_int_eq(signal_of(&r, device, KEY_CODE(KEY_H)).raw, 1);
+    plug_out(keys);
+    plug_out(mouse);
+    close_rig(&r);
+}
+END_TEST
+
+START_TEST(a_touch_table_has_ten_contacts)
+{
+    struct input_absinfo slot = {.minimum = 0, .maximum = 9}, x = {.minimum = 0, .maximum = 4095};
+    struct input_absinfo id = {.minimum = 0, .maximum = 65535};
+    plug_id tern = {"Tern", BUS_USB, 0xb12d, 0x0901, NULL};
+    rig r = open_rig(nplug_linux_setup_default(), NULL);
+    nplug_device device;
+    int fd = plug_begin();
+
+    plug_abs(fd, ABS_MT_SLOT, slot);
+    plug_abs(fd, ABS_MT_TRACKING_ID, id);
+    plug_abs(fd, ABS_MT_POSITION_X, x);
+    plug_abs(fd, ABS_MT_POSITION_Y, x);
+    plug_key(fd, BTN_TOUCH);
+    plug_end(fd, tern);
+    device = wait_for(&r, 0xb12d, 0x0901, true);
+    ck_assert_uint_eq(info_of(&r, device).signals, 1 + 3 * 10);
+    for (int s = 0; s < 10; s++) {
+        plug_say(fd, EV_ABS, ABS_MT_SLOT, s);
+        plug_say(fd, EV_ABS, ABS_MT_TRACKING_ID, 100 + s);
+        plug_say(fd, EV_ABS, ABS_MT_POSITION_X, 400 * s + 1);
+    }
+    plug_sync(fd);
+    settle(&r);
+    for (uint32_t s = 0; s < 10; s++) {
+        ck_assert_int_eq(signal_of(&r, device, s << 24 | ABS_CODE(ABS_MT_TRACKING_ID)).raw,
+                         100 + (int)s);
+        ck_assert_int_eq(signal_of(&r, device, s << 24 | ABS_CODE(ABS_MT_POSITION_X)).raw,
+                         400 * (int)s + 1);
+    }
+    plug_say(fd, EV_ABS, ABS_MT_SLOT, 4);
+    plug_say(fd, EV_ABS, ABS_MT_TRACKING_ID, -1);
+    plug_sync(fd);
+    settle(&r);
+    ck_assert_int_eq(signal_of(&r, device, 4u << 24 | ABS_CODE(ABS_MT_TRACKING_ID)).raw, -1);
+    plug_out(fd);
+    close_rig(&r);
+}
+END_TEST
+
+START_TEST(a_device_with_sixty_axes_and_two_hundred_keys_arrives_whole)
+{
+    struct input_absinfo range = {.minimum = -100, .maximum = 100};
+    plug_id godwit = {"Godwit", BUS_USB, 0xb12d, 0x0601, NULL};
+    rig r = open_rig(nplug_linux_setup_default(), NULL);
+    nplug_device device;
+    uint32_t axes = 0;
+    int fd = plug_begin();
+
+    for (int code = 0; code < ABS_MT_SLOT; code++)
+        if (code != 0x2e) {
+            plug_abs(fd, code, range);
+            axes++;
+        }
+    for (int code = 0; code < 200; code++)
+        plug_key(fd, 500 + code);
+    plug_key(fd, BTN_TRIGGER);
+    plug_end(fd, godwit);
+    device = wait_for(&r, 0xb12d, 0x0601, true);
+    ck_assert_uint_eq(info_of(&r, device).signals, axes + 201);
+    plug_say(fd, EV_ABS, ABS_MISC, 55);
+    plug_sync(fd);
+    settle(&r);
+    ck_assert_int_eq(signal_of(&r, device, ABS_CODE(ABS_MISC)).raw, 55);
+    plug_out(fd);
+    close_rig(&r);
+}
+END_TEST
+
+/* 16 buttons, a hat, two sticks and two triggers, by a report descriptor: the kernel's generic
+ * driver decides the codes. */
+static const uint8_t hid_pad[] = {
+    0x05, 0x01, 0x09, 0x05, 0xa1, 0x01, 0x85, 0x01, 0x05, 0x09, 0x19, 0x01, 0x29, 0x10, 0x15, 0x00,
+    0x25, 0x01, 0x75, 0x01, 0x95, 0x10, 0x81, 0x02, 0x05, 0x01, 0x09, 0x39, 0x15, 0x00, 0x25, 0x07,
+    0x75, 0x04, 0x95, 0x01, 0x81, 0x42, 0x75, 0x04, 0x95, 0x01, 0x81, 0x03, 0x09, 0x30, 0x09, 0x31,
+    0x09, 0x33, 0x09, 0x34, 0x16, 0x01, 0x80, 0x26, 0xff, 0x7f, 0x75, 0x10, 0x95, 0x04, 0x81, 0x02,
+    0x09, 0x32, 0x09, 0x35, 0x15, 0x00, 0x26, 0xff, 0x00, 0x75, 0x08, 0x95, 0x02, 0x81, 0x02, 0xc0};
+
+START_TEST(a_hid_pad_arrives_by_the_generic_driver)
+{
+    uint8_t report[14] = {1, 0x01, 0x00, 0x02, 0xff, 0x7f, 0x01, 0x80, 0, 0, 0, 0, 200, 0};
+    plug_id id = {"Dunlin Pad", BUS_USB, 0xb12d, 0x0401, "quay-3/input0"};
+    rig r = open_rig(nplug_linux_setup_default(), NULL);
+    nplug_device device;
+    int fd = plug_hid(id, hid_pad, sizeof hid_pad, NULL);
+
+    device = wait_for(&r, 0xb12d, 0x0401, true);
+    settle(&r);
+    plug_hid_report(fd, report, sizeof report);
+    settle(&r);
+    ck_assert_int_eq(signal_of(&r, device, KEY_CODE(BTN_SOUTH)).raw, 1);
+    ck_assert_int_eq(signal_of(&r, device, ABS_CODE(ABS_X)).raw, 32767);
+    ck_assert_int_eq(signal_of(&r, device, ABS_CODE(ABS_Y)).raw, -32767);
+    ck_assert_int_eq(signal_of(&r, device, ABS_CODE(ABS_HAT0X)).raw, 1);
+    plug_hid_out(fd);
+    wait_for(&r, 0xb12d, 0x0401, false);
+    close(fd);
+    close_rig(&r);
+}
+END_TEST
+
+/* A pad whose kernel driver makes three nodes of it: pad, motion sensors, touch pad. */
+static const uint8_t driver_pad[] = {
+    0x05, 0x01, 0x09, 0x05, 0xa1, 0x01, 0x06, 0x00, 0xff, 0x15, 0x00, 0x26, 0xff, 0x00, 0x75,
+    0x08, 0x85, 0x01, 0x09, 0x20, 0x95, 63,   0x81, 0x02, 0x85, 0x02, 0x09, 0x21, 0x95, 47,
+    0x91, 0x02, 0x85, 0x05, 0x09, 0x22, 0x95, 40,   0xb1, 0x02, 0x85, 0x09, 0x09, 0x23, 0x95,
+    19,   0xb1, 0x02, 0x85, 0x20, 0x09, 0x24, 0x95, 63,   0xb1, 0x02, 0xc0};
+
+static size_t driver_features(uint8_t number, uint8_t *answer)
+{
+    static const int calibration[17] = {0,   0,   0,    8704,  -8704, 8704,  -8704, 8704, -8704,
+                                        540, 540, 8192, -8192, 8192,  -8192, 8192,  -8192};
+
+    answer[0] = number;
+    if (number == 5)
+        for (int i = 0; i < 17; i++) {
+            answer[1 + 2 * i] = (uint8_t)calibration[i];
+            answer[2 + 2 * i] = (uint8_t)(calibration[i] >> 8);
+        }
+    if (number == 9)
+        for (int i = 0; i < 6; i++)
+            answer[1 + i] = (uint8_t)(0x10 + i);
+    if (number == 0x20) answer[25] = answer[28] = 1;
+    return number == 5 ? 41 : number == 9 ? 20 : number == 0x20 ? 64 : 0;
+}
+
+START_TEST(nodes_of_one_piece_of_hardware_arrive_as_one_device)
+{
+    plug_id id = {"Made-up Pad", BUS_USB, 0x054c, 0x0ce6, "quay-4/input0"};
+    rig r = open_rig(nplug_linux_setup_default(), NULL);
+    nplug_device device;
+    int fd = plug_hid(id, driver_pad, sizeof driver_pad, driver_features);
+
+    device = wait_for(&r, 0x054c, 0x0ce6, true);
+    usleep(300000);
+    settle(&r);
+    ck_assert_uint_eq(nplug_linux_nodes(r.port, NULL), nplug_device_count(r.nest) + 2);
+    signal_of(&r, device, KEY_CODE(BTN_SOUTH));                    /* the pad */
+    signal_of(&r, device, 1u << 24 | ABS_CODE(ABS_MT_POSITION_X)); /* its touch pad */
+    signal_of(&r, device, ABS_CODE(ABS_RZ));
+    plug_hid_out(fd);
+    wait_for(&r, 0x054c, 0x0ce6, false);
+    close(fd);
+    close_rig(&r);
+}
+END_TEST
+
+/* Pads that the kernel has drivers of its own for, known by their numbers alone: whatever a driver
+ * makes of the descriptor, the pad arrives and its press is heard. */
+static const struct {
+    uint16_t bus, vendor, product;
+} driven[] = {{BUS_USB, 0x0079, 0x0006}, {BUS_BLUETOOTH, 0x045e, 0x02fd}};
+
+static bool has_own_driver(uint16_t vendor, uint16_t product)
+{
+    char path[300], target[300] = "", number[16];
+    DIR *dir = opendir("/sys/bus/hid/devices");
+    struct dirent *entry;
+
+    snprintf(number, sizeof number, "%04X:%04X", vendor, product);
+    while (dir && (entry = readdir(dir)) != NULL) {
+        if (!strstr(entry->d_name, number)) continue;
+        snprintf(path, sizeof path, "/sys/bus/hid/devices/%.200s/driver", entry->d_name);
+        if (readlink(path, target, sizeof target - 1) < 0) target[0] = 0;
+    }
+    if (dir) closedir(dir);
+    return *target && !strstr(target, "hid-generic");
+}
+
+START_TEST(pads_with_kernel_drivers_arrive)
+{
+    /* Seven bytes of output follow, since one of the drivers wants them for its rumble. */
+    static const uint8_t output[] = {0x06, 0x00, 0xff, 0x09, 0x01, 0x15, 0x00, 0x26, 0xff,
+                                     0x00, 0x75, 0x08, 0x95, 0x07, 0x91, 0x02, 0xc0};
+    uint8_t descriptor[sizeof hid_pad + sizeof output], report[14] = {1, 0x01};
+    plug_id id = {"Made-up Pad", driven[_i].bus, driven[_i].vendor, driven[_i].product,
+                  "quay-5/input0"};
+    rig r = open_rig(nplug_linux_setup_default(), NULL);
+    nplug_device device;
+    bool pressed = false;
+    int fd;
+
+    memcpy(descriptor, hid_pad, sizeof hid_pad - 1);
+    memcpy(descriptor + sizeof hid_pad - 1, output, sizeof output);
+    fd = plug_hid(id, descriptor, sizeof hid_pad - 1 + sizeof output, NULL);
+    device = wait_for(&r, id.vendor, id.product, true);
+    ck_assert(has_own_driver(id.vendor, id.product));
+    plug_hid_report(fd, report, sizeof report);
+    settle(&r);
+    for (uint32_t i = 0; i < info_of(&r, device).signals; i++) {
+        nplug_signal_info info;
+        nplug_signal_look(r.nest, device, i, &info);
+        pressed |= info.nature == NPLUG_NATURE_BUTTON && info.raw == 1;
+    }
+    ck_assert(pressed);
+    plug_hid_out(fd);
+    wait_for(&r, id.vendor, id.product, false);
+    close(fd);
+    close_rig(&r);
+}
+END_TEST
+
+static uint32_t arrivals_in_a_step(const rig *r)
+{
+    uint32_t count = 0;
+
+    nplug_step(r->nest, nplug_now());
+    for (uint32_t e = 0; e < nplug_event_count(r->nest); e++)
+        count += nplug_event_at(r->nest, e)->kind == NPLUG_EVENT_ARRIVAL;
+    return count;
+}
+
+START_TEST(five_hundred_plugs_leave_nothing_open)
+{
+    rig r = open_rig(nplug_linux_setup_default(), NULL);
+    int steady = plug_heron("quay/input9"), before;
+    uint32_t seen = 0;
+
+    wait_for(&r, 0xb12d, 0x0101, true);
+    before = open_files();
+    for (int i = 0; i < 500; i++) {
+        int fd = plug_begin();
+        plug_id id = {"Wobble", BUS_USB, 0xb12d, 0x0111, NULL};
+        plug_key(fd, BTN_SOUTH);
+        plug_end(fd, id);
+        plug_say(steady, EV_ABS, ABS_X, i * 60 + 1);
+        plug_sync(steady);
+        plug_say(fd, EV_KEY, BTN_SOUTH, 1);
+        plug_sync(fd);
+        if (i % 3) seen += arrivals_in_a_step(&r);
+        plug_out(fd);
+        seen += arrivals_in_a_step(&r);
+    }
+    wait_for(&r, 0xb12d, 0x0111, false);
+    ck_assert_uint_gt(seen, 300);
+    ck_assert_int_le(open_files(), before); /* a node of an earlier test may have gone meanwhile */
+    ck_assert_int_eq(signal_of(&r, find(&r, 0xb12d, 0x0101), ABS_CODE(ABS_X)).raw, 499 * 60 + 1);
+    ck_assert(!nplug_held(r.nest, 1, HORN));
+    plug_out(steady);
+    close_rig(&r);
+}
+END_TEST
+
+START_TEST(dropped_events_are_made_good)
+{
+    rig r = open_rig(nplug_linux_setup_default(), NULL);
+    int fd = plug_heron(NULL);
+    bool resynced = false;
+
+    wait_for(&r, 0xb12d, 0x0101, true);
+    plug_say(fd, EV_KEY, BTN_SOUTH, 1);
+    plug_sync(fd);
+    settle(&r);
+    ck_assert(nplug_held(r.nest, 1, HORN));
+    plug_say(fd, EV_KEY, BTN_SOUTH, 0); /* its end is among what the kernel drops */
+    plug_sync(fd);
+    for (int i = 1; i < 5000; i++) {
+        plug_say(fd, EV_ABS, ABS_X, i % 2 ? i : -i);
+        plug_sync(fd);
+    }
+    for (int i = 0; i < 20; i++) {
+        settle(&r);
+        for (uint32_t e = 0; e < nplug_event_count(r.nest); e++)
+            resynced |= nplug_event_at(r.nest, e)->kind == NPLUG_EVENT_RESYNCED;
+    }
+    ck_assert(resynced);
+    ck_assert(!nplug_held(r.nest, 1, HORN));
+    ck_assert_int_eq(signal_of(&r, find(&r, 0xb12d, 0x0101), ABS_CODE(ABS_X)).raw, 4999);
+    plug_out(fd);
+    close_rig(&r);
+}
+END_TEST
+
+START_TEST(permission_taken_and_given)
+{
+    char node[64];
+    int fd = plug_heron(NULL);
+    uint32_t unreadable;
+    nplug_device device;
+    rig r;
+
+    plug_node(fd, node, sizeof node);
+    ck_assert_int_eq(chmod(node, 0600), 0);
+    ck_assert_int_eq(seteuid(65534), 0);
+    r = open_rig(nplug_linux_setup_default(), NULL);
+    device = wait_for(&r, 0xb12d, 0x0101, true);
+    ck_assert(info_of(&r, device).unreadable);
+    ck_assert_str_eq(info_of(&r, device).name, "Heron Pad");
+    nplug_linux_nodes(r.port, &unreadable);
+    ck_assert_uint_ge(unreadable, 1);
+    ck_assert_int_eq(seteuid(0), 0);
+    ck_assert_int_eq(chmod(node, 0666), 0);
+    ck_assert_int_eq(seteuid(65534), 0);
+    for (int i = 0; i < 100 && info_of(&r, find(&r, 0xb12d, 0x0101)).unreadable; i++)
+        settle(&r);
+    device = find(&r, 0xb12d, 0x0101);
+    ck_assert(!info_of(&r, device).unreadable);
+    ck_assert_uint_eq(info_of(&r, device).controls, 19);
+    ck_assert_int_eq(seteuid(0), 0);
+    plug_out(fd);
+    wait_for(&r, 0xb12d, 0x0101, false);
+    close_rig(&r);
+}
+END_TEST
+
+/* --- rumble --------------------------------------------------------------------------------- */
+
+static void *answer_uploads(void *at)
+{
+    int fd = *(int *)at;
+    struct input_event event;
+    uint32_t *strong = (uint32_t *)at + 1;
+
+    for (int i = 0; i < 200; i++, usleep(5000))
+        while (read(fd, &event, sizeof event) == (ssize_t)sizeof event) {
+            struct uinput_ff_upload upload = {.request_id = (uint32_t)event.value};
+            if (event.type != EV_UINPUT || event.code != UI_FF_UPLOAD) continue;
+            ioctl(fd, UI_BEGIN_FF_UPLOAD, &upload);
+            *strong = upload.effect.u.rumble.strong_magnitude;
+            ioctl(fd, UI_END_FF_UPLOAD, &upload);
+        }
+    return NULL;
+}
+
+START_TEST(rumble_is_felt)
+{
+    struct {
+        int fd;
+        uint32_t strong;
+    } felt = {plug_heron(NULL), 0};
+    rig r = open_rig(nplug_linux_setup_default(), NULL);
+    nplug_device pad = wait_for(&r, 0xb12d, 0x0101, true);
+    pthread_t thread;
+
+    pthread_create(&thread, NULL, answer_uploads, &felt);
+    ck_assert_int_eq(nplug_rumble(r.nest, pad, 0.5f, 0.25f, 100), NPLUG_OK);
+    nplug_step(r.nest, nplug_now());
+    pthread_join(thread, NULL);
+    ck_assert_uint_eq(felt.strong, 32767);
+    plug_out(felt.fd);
+    close_rig(&r);
+}
+END_TEST
+
+/* --- four pads at 1 kHz --------------------------------------------------------------------- */
+
+#define PADS 4
+static unsigned rate_seconds(void)
+{
+    const char *text = getenv("NPLUG_RATE_SECONDS");
+    return text ? (unsigned)atoi(text) : 10;
+}
+
+static void *play_pads(void *fds)
+{
+    uint64_t begin = nplug_now();
+
+    for (unsigned i = 1; i <= 1000 * rate_seconds(); i++) {
+        uint64_t due = begin + i * UINT64_C(1000), now = nplug_now();
+        if (due > now) usleep((unsigned)(due - now));
+        for (int p = 0; p < PADS; p++) {
+            plug_say(((int *)fds)[p], EV_ABS, ABS_X, (int)(i % 20000) + 1);
+            plug_say(((int *)fds)[p], EV_KEY, BTN_SOUTH, (int)(i & 1));
+            plug_sync(((int *)fds)[p]);
+        }
+    }
+    return NULL;
+}
+
+START_TEST(no_report_of_four_fast_pads_is_lost_or_doubled)
+{
+    nplug_limits limits = nplug_limits_default();
+    int fds[PADS];
+    uint64_t presses = 0, expected = (uint64_t)PADS * 1000 * rate_seconds() / 2;
+    nplug_linux_setup setup = nplug_linux_setup_default();
+    nplug_counts counts;
+    pthread_t thread;
+    rig r;
+
+    setup.own_thread = true;
+    limits.events = 4096;
+    limits.ring_slots = 4096;
+    r = open_rig(setup, &limits);
+    for (int p = 0; p < PADS; p++) {
+        char phys[32];
+        snprintf(phys, sizeof phys, "quay-%d/input0", p);
+        fds[p] = plug_heron(phys);
+    }
+    for (int i = 0; i < 200 && nplug_device_count(r.nest) < PADS; i++)
+        settle(&r);
+    counts = nplug_nest_counts(r.nest);
+    pthread_create(&thread, NULL, play_pads, fds);
+    for (unsigned i = 0; i < 200 * rate_seconds() + 100; i++) {
+        usleep(5000);
+        nplug_step(r.nest, nplug_now());
+        /* One player hears all four: its horn cannot tell them apart, the raw signals can. */
+        presses = nplug_nest_counts(r.nest).reports - counts.reports;
+        if (presses == 4 * expected) break;
+    }
+    pthread_join(thread, NULL);
+    settle(&r);
+    ck_assert_uint_eq(nplug_nest_counts(r.nest).reports - counts.reports, 4 * expected);
+    ck_assert_uint_eq(nplug_nest_counts(r.nest).moves_dropped, 0);
+    ck_assert_uint_eq(nplug_nest_counts(r.nest).backwards, 0);
+    for (int p = 0; p < PADS; p++)
+        plug_out(fds[p]);
+    close_rig(&r);
+}
+END_TEST
+
+int main(void)
+{
+    Suite *suite = suite_create("guest");
+    TCase *tests = tcase_create("guest");
+    SRunner *runner;
+    int failed;
+
+    setvbuf(stdout, NULL, _IOLBF, 0);
+    tcase_set_timeout(tests, 120);
+    tcase_add_loop_test(tests, a_pad_is_plugged_played_and_unplugged_in_mid_press, 0, 2);
+    tcase_add_test(tests, what_is_held_when_the_port_opens_is_known_and_spent);
+    tcase_add_test(tests, ranges_are_the_kernels_and_odd_devices_arrive);
+    tcase_add_test(tests, keyboards_and_mice_are_read_only_when_asked_for);
+    tcase_add_test(tests, a_touch_table_has_ten_contacts);
+    tcase_add_test(tests, a_device_with_sixty_axes_and_two_hundred_keys_arrives_whole);
+    tcase_add_test(tests, a_hid_pad_arrives_by_the_generic_driver);
+    tcase_add_test(tests, nodes_of_one_piece_of_hardware_arrive_as_one_device);
+    tcase_add_loop_test(tests, pads_with_kernel_drivers_arrive, 0, 2);
+    tcase_add_test(tests, five_hundred_plugs_leave_nothing_open);
+    tcase_add_test(tests, dropped_events_are_made_good);
+    tcase_add_test(tests, permission_taken_and_given);
+    tcase_add_test(tests, rumble_is_felt);
+    tcase_add_test(tests, no_report_of_four_fast_pads_is_lost_or_doubled);
+    suite_add_tcase(suite, tests);
+    runner = srunner_create(suite);
+    srunner_run_all(runner, CK_NORMAL);
+    failed = srunner_ntests_failed(runner);
+    srunner_free(runner);
+    return failed ? EXIT_FAILURE : EXIT_SUCCESS;
+}
