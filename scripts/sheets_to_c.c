@@ -18,14 +18,25 @@ static const nplug_sheet *read_or_tell(const char *path, nplug_sheet_file **file
     return NULL;
 }
 
+/* A sheet's name as a name of C. */
+static const char *c_name(const nplug_sheet *sheet)
+{
+    static char name[64];
+
+    snprintf(name, sizeof name, "%s", sheet->name);
+    for (char *at = name; *at; at++)
+        if (*at == '-') *at = '_';
+    return name;
+}
+
 static void write_tables(const nplug_sheet *sheet)
 {
-    printf("static const nplug_match %s_matches[] = {\n", sheet->name);
+    printf("static const nplug_match %s_matches[] = {\n", c_name(sheet));
     for (uint32_t i = 0; i < sheet->match_count; i++)
         printf("    {0x%04x, 0x%04x, 0x%04x},\n", sheet->matches[i].bus, sheet->matches[i].vendor,
                sheet->matches[i].product);
     printf("};\n");
-    if (sheet->wire_count) printf("static const nplug_wire %s_wires[] = {\n", sheet->name);
+    if (sheet->wire_count) printf("static const nplug_wire %s_wires[] = {\n", c_name(sheet));
     for (uint32_t i = 0; i < sheet->wire_count; i++) {
         const nplug_wire *wire = &sheet->wires[i];
         char name[64];
@@ -42,8 +53,9 @@ static void write_entry(const nplug_sheet *sheet)
 {
     printf("    {(uint32_t)sizeof(nplug_sheet), \"%s\", \"%s\", (nplug_kind)%d, %u, %u,\n",
            sheet->name, sheet->family, (int)sheet->kind, sheet->match_count, sheet->wire_count);
-    printf("     %s_matches, %s%s, %u},\n", sheet->name, sheet->wire_count ? sheet->name : "NULL",
-           sheet->wire_count ? "_wires" : "", sheet->keys);
+    printf("     %s_matches, %s%s, %u},\n", c_name(sheet),
+           sheet->wire_count ? c_name(sheet) : "NULL", sheet->wire_count ? "_wires" : "",
+           sheet->keys);
 }
 
 int main(int argc, char **argv)

@@ -22,6 +22,7 @@ Suite *step_suite(void);
 Suite *tool_suite(void);
 Suite *values_suite(void);
 Suite *wild_suite(void);
+Suite *window_suite(void);
 
 /* A nest with the sim port. */
 typedef struct test_rig {

@@ -39,7 +39,7 @@ static const struct {
       "\"actions.h", "\"atomic.h", "\"", NULL}},
     {"/src/ports/",
      {"<", "\"nestplug/sim.h", "\"nestplug/replay.h", "\"nestplug/port.h", "\"nestplug/linux.h",
-      "\"linux_port.h", NULL}},
+      "\"nestplug/window.h", "\"linux_port.h", NULL}},
     {"/src/files/",
      {"<", "\"nestplug/", "\"core/text.h", "\"codes.h", "\"fields.h", "\"notes.h",
       "\"trace_format.h", NULL}},

@@ -18,5 +18,6 @@
 #include "sim.h"
 #include "system.h"
 #include "trace.h"
+#include "window.h"
 
 #endif

@@ -30,6 +30,7 @@ typedef enum nplug_report_kind {
     NPLUG_REPORT_STALE = 7,        /* the ring dropped movement of this device */
     NPLUG_REPORT_RESYNC_BEGIN = 8, /* from here to the end mark, values are the present state */
     NPLUG_REPORT_RESYNC_END = 9,   /* what was not named between the marks is at rest */
+    NPLUG_REPORT_FOCUS = 10,       /* the game's window has the focus: `as.value`, 0 or 1 */
     NPLUG_REPORT_KINDS
 } nplug_report_kind;
 

@@ -240,8 +240,15 @@ void np_controls_set(np_controls *controls, const np_wire *wire, int32_t raw)
     np_control *control = &controls->list[wire->control];
 
     control->value[wire->component] = np_wire_value(wire, raw);
-    if ((control->flags & NP_CONTROL_SPENT) && at_rest(control))
+    if (at_rest(control))
         control->flags &= (uint8_t)~NP_CONTROL_SPENT;
+    else if (controls->deaf)
+        control->flags |= NP_CONTROL_SPENT;
+}
+
+void np_controls_set_deaf(np_controls *controls, bool deaf)
+{
+    controls->deaf = deaf;
 }
 
 np_edge np_controls_edge(np_controls *controls, uint32_t index)

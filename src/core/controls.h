@@ -45,6 +45,7 @@ typedef struct np_controls {
     np_wire *wires;
     np_span wire_span;
     np_run *of_signal; /* the wires that read a signal */
+    bool deaf;         /* the game's window has no focus: whatever moves is spent */
     uint16_t *moved;   /* controls whose value may be another since the value lane last ran */
     uint32_t moved_count;
 } np_controls;
@@ -75,6 +76,9 @@ void np_controls_set(np_controls *controls, const np_wire *wire, int32_t raw);
 
 /* Whether a control has passed its press threshold since it was last asked. */
 np_edge np_controls_edge(np_controls *controls, uint32_t control);
+
+/* Without focus nothing is heard: each control that leaves its rest is spent. */
+void np_controls_set_deaf(np_controls *controls, bool deaf);
 
 /* Spends a control that is not at rest. */
 void np_controls_spend(np_controls *controls, uint32_t control);

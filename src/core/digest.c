@@ -63,6 +63,7 @@ uint64_t nplug_digest(const nplug_nest *nest)
     np_digest_u64(&digest, nest->events.hash);
     np_digest_u64(&digest, nest->players.seated);
     np_digest_u64(&digest, nest->timers.count);
+    np_digest_u64(&digest, nest->controls.deaf);
     for (uint32_t i = 0; i < nest->devices.count; i++)
         add_device(&digest, nest, nest->devices.order[i]);
     for (uint32_t p = 0; nest->game.used && p <= nest->limits.players; p++) {

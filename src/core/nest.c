@@ -414,6 +414,20 @@ static void take_about(nplug_nest *nest, uint32_t node, const nplug_report *repo
     }
 }
 
+/* Losing the focus lets go of everything; what is held when it comes back has to be at rest first.
+ */
+static void take_focus(nplug_nest *nest, bool focused, nplug_time time)
+{
+    if (nest->controls.deaf == !focused) return;
+    np_controls_set_deaf(&nest->controls, !focused);
+    for (uint32_t i = 0; i < nest->devices.count; i++) {
+        uint32_t device = nest->devices.order[i];
+        if (!focused) np_sources_let_go(nest, device, time);
+        np_guards_empty(nest, device);
+        np_actions_mark_device(nest, device);
+    }
+}
+
 static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *report, nplug_time time)
 {
     uint32_t node;
@@ -425,6 +439,8 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
         np_log_once(nest, NP_ONCE_KIND, "a report of no known kind:", report->kind);
     } else if (report->kind == NPLUG_REPORT_STALE) {
         mark_stale(nest, port, report->device);
+    } else if (report->kind == NPLUG_REPORT_FOCUS) {
+        take_focus(nest, report->as.value != 0, time);
     } else if (report->kind == NPLUG_REPORT_ARRIVE) {
         begin(nest, port, report, time);
     } else if ((node = np_devices_node(&nest->devices, port << 24 | report->device)) != NP_NONE) {

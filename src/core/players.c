@@ -94,6 +94,7 @@ void np_players_hear(nplug_nest *nest, const np_change *change, np_edge edge)
     nplug_command join = {0};
 
     if (edge != NP_EDGE_PRESS || nest->players.rule != NPLUG_SEATS_FIRST_USE) return;
+    if (nest->controls.list[change->control].flags & NP_CONTROL_SPENT) return;
     if (nest->players.parts[device].hearers || !free_seat(&nest->players)) return;
     np_controls_spend(&nest->controls, change->control);
     join.kind = NPLUG_COMMAND_JOIN;

@@ -28,9 +28,9 @@ static const nf_field match_fields[] = {
     {"bus", NF_STRING, false}, {"vendor", NF_STRING, true}, {"product", NF_ARRAY, true}};
 static const nf_field pair_fields[] = {{"x", NF_OBJECT, true}, {"y", NF_OBJECT, true}};
 static const nf_field wire_fields[] = {{"evdev", NF_STRING, false},  {"hid", NF_STRING, false},
-                                       {"plain", NF_INTEGER, false}, {"rest", NF_ANY, false},
-                                       {"up", NF_STRING, false},     {"right", NF_STRING, false},
-                                       {"when", NF_STRING, false}};
+                                       {"plain", NF_INTEGER, false}, {"w3c", NF_INTEGER, false},
+                                       {"rest", NF_ANY, false},      {"up", NF_STRING, false},
+                                       {"right", NF_STRING, false},  {"when", NF_STRING, false}};
 
 static const char *const kinds[] = {"unknown", "keyboard", "mouse", "pad"};
 
@@ -139,16 +139,17 @@ static bool read_evdev(reader *in, const char *name, const char *pointer, nplug_
 static bool read_code(reader *in, const json_t *object, const char *pointer, nplug_wire *wire)
 {
     const char *evdev = nf_string(object, "evdev", NULL), *hid = nf_string(object, "hid", NULL);
-    const json_t *plain = json_object_get(object, "plain");
+    const json_t *w3c = json_object_get(object, "w3c");
+    const json_t *plain = w3c ? w3c : json_object_get(object, "plain");
     unsigned page, usage;
     char at[300];
 
     if (!!evdev + !!hid + !!plain != 1) {
-        nf_error(&in->doc, pointer, "one of \"evdev\", \"hid\" and \"plain\" is expected");
+        nf_error(&in->doc, pointer, "one of \"evdev\", \"hid\", \"w3c\" and \"plain\" is expected");
         return false;
     }
     if (evdev) return read_evdev(in, evdev, pointer, wire);
-    wire->space = plain ? NPLUG_SPACE_PLAIN : NPLUG_SPACE_HID;
+    wire->space = w3c ? NPLUG_SPACE_W3C : plain ? NPLUG_SPACE_PLAIN : NPLUG_SPACE_HID;
     wire->code = (uint32_t)json_integer_value(plain);
     if (plain) return true;
     snprintf(at, sizeof at, "%s/hid", pointer);

@@ -1,8 +1,8 @@
 #include "trace_format.h"
 
-const char *const nf_says[NPLUG_REPORT_KINDS] = {"value",        "arrive",    "text",   "signal",
-                                                 "detail",       "ready",     "depart", "stale",
-                                                 "resync-begin", "resync-end"};
+const char *const nf_says[NPLUG_REPORT_KINDS] = {"value",        "arrive",     "text",   "signal",
+                                                 "detail",       "ready",      "depart", "stale",
+                                                 "resync-begin", "resync-end", "focus"};
 
 const char *const nf_commands[NPLUG_COMMAND_KINDS] = {"none",  "claim",  "yield", "leave",
                                                       "layer", "rumble", "join",  "clocks"};
@@ -53,6 +53,7 @@ const nf_number *nf_kind_numbers(unsigned kind, size_t *count)
 {
     switch (kind) {
     case NPLUG_REPORT_VALUE:
+    case NPLUG_REPORT_FOCUS:
         *count = NF_COUNT(value_numbers);
         return value_numbers;
     case NPLUG_REPORT_ARRIVE:

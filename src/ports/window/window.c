@@ -1,0 +1,413 @@
+/* The window port: what a game's loop hears becomes reports of four sorts of device. */
+#include "nestplug/window.h"
+#include <string.h>
+
+/* The port's own numbers of its devices; pads from PAD_0 on. */
+enum { KEYBOARD, MOUSE, TOUCH, PAD_0 };
+
+#define BUS_HOST    0x19
+#define KEYS_FIRST  0x04
+#define KEYS_LAST   0xe7
+#define KEYS        (KEYS_LAST - KEYS_FIRST + 1)
+#define BUTTONS     5
+#define HEARD_MAX   16
+#define PAD_BUTTONS 17
+#define PAD_AXES    4
+#define FULL        65535
+
+/* The mouse's signals, in the numbering of the kernel's interface, so that one sheet serves. */
+enum { SIGNAL_MOVE_X, SIGNAL_MOVE_Y, SIGNAL_WHEEL_X, SIGNAL_WHEEL_Y, SIGNAL_BUTTON };
+
+struct nplug_window {
+    nplug_ring *ring;
+    uint32_t devices;
+    bool typing;
+    uint16_t heard[HEARD_MAX];
+    size_t heard_count;
+    bool key[KEYS], button[BUTTONS];
+    uint32_t finger[NPLUG_WINDOW_CONTACTS];
+    bool touched[NPLUG_WINDOW_CONTACTS];
+    bool pad[NPLUG_WINDOW_PADS_MAX];
+    int32_t pad_value[NPLUG_WINDOW_PADS_MAX][PAD_BUTTONS + PAD_AXES];
+};
+
+size_t nplug_window_memory_needed(void)
+{
+    return sizeof(nplug_window);
+}
+
+nplug_window *nplug_window_open(uint32_t devices, void *block, size_t size)
+{
+    nplug_window *window = (nplug_window *)block;
+
+    if (!block || size < sizeof *window) return NULL;
+    memset(window, 0, sizeof *window);
+    window->devices = devices;
+    return window;
+}
+
+/* --- reports -------------------------------------------------------------------------------- */
+
+static nplug_report report_of(nplug_time time, uint32_t device, nplug_report_kind kind)
+{
+    nplug_report report = {0};
+
+    report.time = time;
+    report.device = device;
+    report.kind = (uint8_t)kind;
+    return report;
+}
+
+static nplug_result push_value(nplug_window *window, nplug_time time, uint32_t device,
+                               unsigned signal, int32_t value)
+{
+    nplug_report report = report_of(time, device, NPLUG_REPORT_VALUE);
+
+    report.signal = (uint16_t)signal;
+    report.as.value = value;
+    return nplug_push(window->ring, &report, 1);
+}
+
+/* Two values of one moment, which are movement. */
+static nplug_result push_pair(nplug_window *window, nplug_time time, uint32_t device,
+                              unsigned signal, int32_t x, int32_t y)
+{
+    nplug_report pair[2] = {report_of(time, device, NPLUG_REPORT_VALUE),
+                            report_of(time, device, NPLUG_REPORT_VALUE)};
+
+    pair[0].flags = NPLUG_REPORT_MORE | NPLUG_REPORT_MOVES;
+    pair[1].flags = NPLUG_REPORT_MOVES;
+    pair[0].signal = (uint16_t)signal;
+    pair[1].signal = (uint16_t)(signal + 1);
+    pair[0].as.value = x;
+    pair[1].as.value = y;
+    return nplug_push(window->ring, pair, 2);
+}
+
+static void push_mark(nplug_window *window, nplug_time time, uint32_t device,
+                      nplug_report_kind kind)
+{
+    nplug_report report = report_of(time, device, kind);
+    nplug_push(window->ring, &report, 1);
+}
+
+static void push_arrive(nplug_window *window, nplug_time time, uint32_t device, uint16_t signals)
+{
+    nplug_report report = report_of(time, device, NPLUG_REPORT_ARRIVE);
+
+    report.as.arrive.bus = BUS_HOST;
+    report.as.arrive.product = (uint16_t)(device < PAD_0 ? device + 1 : PAD_0 + 1);
+    report.as.arrive.signals = signals;
+    report.as.arrive.times = NPLUG_TIMES_SERVER;
+    nplug_push(window->ring, &report, 1);
+}
+
+static void push_name(nplug_window *window, nplug_time time, uint32_t device, const char *name)
+{
+    nplug_report report = report_of(time, device, NPLUG_REPORT_TEXT);
+
+    for (; *name; name += strlen(name) < 16 ? strlen(name) : 16) {
+        memset(report.as.text, 0, sizeof report.as.text);
+        memcpy(report.as.text, name, strlen(name) < 16 ? strlen(name) : 16);
+        nplug_push(window->ring, &report, 1);
+    }
+}
+
+typedef struct shape {
+    nplug_space space;
+    nplug_nature nature;
+    int32_t min, max;
+} shape;
+
+static void push_signal(nplug_window *window, nplug_report report, unsigned signal, uint32_t code,
+                        shape shape)
+{
+    report.kind = NPLUG_REPORT_SIGNAL;
+    report.signal = (uint16_t)signal;
+    report.as.signal.code = code;
+    report.as.signal.min = shape.min;
+    report.as.signal.max = shape.max;
+    report.as.signal.space = (uint8_t)shape.space;
+    report.as.signal.nature = (uint8_t)shape.nature;
+    nplug_push(window->ring, &report, 1);
+}
+
+static void plug_keyboard(nplug_window *window)
+{
+    shape button = {NPLUG_SPACE_HID, NPLUG_NATURE_BUTTON, 0, 1};
+
+    push_arrive(window, 0, KEYBOARD, KEYS);
+    push_name(window, 0, KEYBOARD, "keyboard of the window");
+    for (unsigned i = 0; i < KEYS; i++)
+        push_signal(window, report_of(0, KEYBOARD, NPLUG_REPORT_SIGNAL), i,
+                    7u << 16 | (KEYS_FIRST + i), button);
+    push_mark(window, 0, KEYBOARD, NPLUG_REPORT_READY);
+}
+
+static void plug_mouse(nplug_window *window)
+{
+    static const uint32_t deltas[] = {2u << 16 | 0x00, 2u << 16 | 0x01, 2u << 16 | 0x06,
+                                      2u << 16 | 0x08};
+    static const uint32_t buttons[] = {1u << 16 | 0x110, 1u << 16 | 0x111, 1u << 16 | 0x112,
+                                       1u << 16 | 0x113, 1u << 16 | 0x114};
+    shape delta = {NPLUG_SPACE_EVDEV, NPLUG_NATURE_DELTA, 0, 0};
+    shape button = {NPLUG_SPACE_EVDEV, NPLUG_NATURE_BUTTON, 0, 1};
+
+    push_arrive(window, 0, MOUSE, SIGNAL_BUTTON + BUTTONS);
+    push_name(window, 0, MOUSE, "mouse of the window");
+    for (unsigned i = 0; i < SIGNAL_BUTTON; i++)
+        push_signal(window, report_of(0, MOUSE, NPLUG_REPORT_SIGNAL), i, deltas[i], delta);
+    for (unsigned i = 0; i < BUTTONS; i++)
+        push_signal(window, report_of(0, MOUSE, NPLUG_REPORT_SIGNAL), SIGNAL_BUTTON + i, buttons[i],
+                    button);
+    push_mark(window, 0, MOUSE, NPLUG_REPORT_READY);
+}
+
+/* Three signals for each finger: its number (-1: none), x and y. */
+static void plug_touch(nplug_window *window)
+{
+    shape number = {NPLUG_SPACE_PLAIN, NPLUG_NATURE_CONTACT, -1, INT32_MAX};
+    shape place = {NPLUG_SPACE_PLAIN, NPLUG_NATURE_POSITION, 0, FULL};
+
+    push_arrive(window, 0, TOUCH, 3 * NPLUG_WINDOW_CONTACTS);
+    push_name(window, 0, TOUCH, "touch surface of the window");
+    for (unsigned i = 0; i < 3 * NPLUG_WINDOW_CONTACTS; i++)
+        push_signal(window, report_of(0, TOUCH, NPLUG_REPORT_SIGNAL), i, i, i % 3 ? place : number);
+    for (unsigned i = 0; i < NPLUG_WINDOW_CONTACTS; i++)
+        push_value(window, 0, TOUCH, 3 * i, -1);
+    push_mark(window, 0, TOUCH, NPLUG_REPORT_READY);
+}
+
+static nplug_result start(void *self, nplug_ring *ring)
+{
+    nplug_window *window = (nplug_window *)self;
+
+    window->ring = ring;
+    if (window->devices & NPLUG_WINDOW_KEYBOARD) plug_keyboard(window);
+    if (window->devices & NPLUG_WINDOW_MOUSE) plug_mouse(window);
+    if (window->devices & NPLUG_WINDOW_TOUCH) plug_touch(window);
+    return NPLUG_OK;
+}
+
+/* --- the present state ---------------------------------------------------------------------- */
+
+static void push_state(nplug_window *window, uint32_t device, nplug_time time)
+{
+    for (unsigned i = 0; device == KEYBOARD && i < KEYS; i++)
+        if (window->key[i]) push_value(window, time, KEYBOARD, i, 1);
+    for (unsigned i = 0; device == MOUSE && i < BUTTONS; i++)
+        if (window->button[i]) push_value(window, time, MOUSE, SIGNAL_BUTTON + i, 1);
+    for (unsigned i = 0; device == TOUCH && i < NPLUG_WINDOW_CONTACTS; i++)
+        push_value(window, time, TOUCH, 3 * i,
+                   window->touched[i] ? (int32_t)window->finger[i] : -1);
+    for (unsigned i = 0; device >= PAD_0 && i < PAD_BUTTONS + PAD_AXES; i++)
+        push_value(window, time, device, i, window->pad_value[device - PAD_0][i]);
+}
+
+/* The answer bears no time of its own: it is taken at the last processed one. */
+static void resync(void *self, uint32_t device)
+{
+    nplug_window *window = (nplug_window *)self;
+
+    push_mark(window, 0, device, NPLUG_REPORT_RESYNC_BEGIN);
+    push_state(window, device, 0);
+    push_mark(window, 0, device, NPLUG_REPORT_RESYNC_END);
+}
+
+const nplug_port *nplug_window_port(void)
+{
+    static const nplug_port port = {
+        (uint32_t)sizeof(nplug_port), "window", start, NULL, resync, NULL, NULL, NULL};
+    return &port;
+}
+
+/* --- what the game feeds -------------------------------------------------------------------- */
+
+/* NPLUG_OK where the window stands for that device and the port is attached. */
+static nplug_result check(const nplug_window *window, uint32_t device, bool good)
+{
+    if (!window || !(window->devices & device) || !good) return NPLUG_ERR_ARGUMENT;
+    return window->ring ? NPLUG_OK : NPLUG_ERR_ORDER;
+}
+
+static bool is_heard(const nplug_window *window, uint16_t usage)
+{
+    for (size_t i = 0; i < window->heard_count; i++)
+        if (window->heard[i] == usage) return true;
+    return !window->typing;
+}
+
+nplug_result nplug_window_key(nplug_window *window, nplug_time time, uint16_t usage, bool down)
+{
+    nplug_result result =
+        check(window, NPLUG_WINDOW_KEYBOARD, usage >= KEYS_FIRST && usage <= KEYS_LAST);
+
+    if (result != NPLUG_OK) return result;
+    if (down == window->key[usage - KEYS_FIRST]) return NPLUG_OK;
+    if (down && !is_heard(window, usage)) return NPLUG_OK;
+    window->key[usage - KEYS_FIRST] = down;
+    return push_value(window, time, KEYBOARD, usage - KEYS_FIRST, down);
+}
+
+nplug_result nplug_window_button(nplug_window *window, nplug_time time, unsigned button, bool down)
+{
+    nplug_result result = check(window, NPLUG_WINDOW_MOUSE, button >= 1 && button <= BUTTONS);
+
+    if (result != NPLUG_OK) return result;
+    if (down == window->button[button - 1]) return NPLUG_OK;
+    window->button[button - 1] = down;
+    return push_value(window, time, MOUSE, SIGNAL_BUTTON + button - 1, down);
+}
+
+nplug_result nplug_window_move(nplug_window *window, nplug_time time, int32_t dx, int32_t dy,
+                               bool made_up)
+{
+    nplug_result result = check(window, NPLUG_WINDOW_MOUSE, true);
+
+    if (result != NPLUG_OK || made_up) return result;
+    return push_pair(window, time, MOUSE, SIGNAL_MOVE_X, dx, dy);
+}
+
+nplug_result nplug_window_wheel(nplug_window *window, nplug_time time, int32_t dx, int32_t dy)
+{
+    nplug_result result = check(window, NPLUG_WINDOW_MOUSE, true);
+
+    if (result != NPLUG_OK) return result;
+    return push_pair(window, time, MOUSE, SIGNAL_WHEEL_X, dx, dy);
+}
+
+static int contact_of(const nplug_window *window, uint32_t finger)
+{
+    for (int i = 0; i < NPLUG_WINDOW_CONTACTS; i++)
+        if (window->touched[i] && window->finger[i] == finger) return i;
+    return -1;
+}
+
+static int free_contact(const nplug_window *window)
+{
+    for (int i = 0; i < NPLUG_WINDOW_CONTACTS; i++)
+        if (!window->touched[i]) return i;
+    return -1;
+}
+
+static int32_t scaled(float value, int32_t full)
+{
+    if (!(value > -1.0f)) return -full;
+    return value >= 1.0f ? full : (int32_t)(value * (float)full);
+}
+
+nplug_result nplug_window_touch(nplug_window *window, nplug_time time, uint32_t finger,
+                                nplug_vec2 at, bool down)
+{
+    nplug_result result = check(window, NPLUG_WINDOW_TOUCH, finger <= INT32_MAX);
+    nplug_report group[3];
+    int contact;
+
+    if (result != NPLUG_OK) return result;
+    contact = contact_of(window, finger);
+    if (contact < 0 && !down) return NPLUG_OK;
+    if (contact < 0) contact = free_contact(window);
+    if (contact < 0) return NPLUG_ERR_FULL;
+    window->touched[contact] = down;
+    window->finger[contact] = finger;
+    for (unsigned i = 0; i < 3; i++) {
+        group[i] = report_of(time, TOUCH, NPLUG_REPORT_VALUE);
+        group[i].signal = (uint16_t)(3 * contact + (int)i);
+        group[i].flags = i < 2 ? NPLUG_REPORT_MORE : 0;
+    }
+    group[0].as.value = down ? (int32_t)finger : -1;
+    group[1].as.value = at.x > 0.0f ? scaled(at.x, FULL) : 0;
+    group[2].as.value = at.y > 0.0f ? scaled(at.y, FULL) : 0;
+    return nplug_push(window->ring, group, 3);
+}
+
+nplug_result nplug_window_focus(nplug_window *window, nplug_time time, bool focused)
+{
+    nplug_result result = check(window, UINT32_MAX, true);
+    nplug_report report = report_of(time, 0, NPLUG_REPORT_FOCUS);
+
+    if (result != NPLUG_OK) return result;
+    report.as.value = focused;
+    return nplug_push(window->ring, &report, 1);
+}
+
+nplug_result nplug_window_typing(nplug_window *window, nplug_time time, bool typing,
+                                 const uint16_t *heard, size_t count)
+{
+    nplug_result result =
+        check(window, NPLUG_WINDOW_KEYBOARD, count <= HEARD_MAX && (heard || !count));
+
+    if (result != NPLUG_OK) return result;
+    window->typing = typing;
+    window->heard_count = typing ? count : 0;
+    if (typing && count) memcpy(window->heard, heard, count * sizeof *heard);
+    for (uint16_t usage = KEYS_FIRST; typing && usage <= KEYS_LAST; usage++)
+        if (window->key[usage - KEYS_FIRST] && !is_heard(window, usage))
+            result = nplug_window_key(window, time, usage, false);
+    return result;
+}
+
+/* --- pads ----------------------------------------------------------------------------------- */
+
+static void plug_pad(nplug_window *window, nplug_time time, uint32_t device, const char *name)
+{
+    shape button = {NPLUG_SPACE_W3C, NPLUG_NATURE_AXIS, 0, FULL};
+    shape axis = {NPLUG_SPACE_W3C, NPLUG_NATURE_AXIS, -FULL, FULL};
+
+    push_arrive(window, time, device, PAD_BUTTONS + PAD_AXES);
+    push_name(window, time, device, name ? name : "pad of the window");
+    for (unsigned i = 0; i < PAD_BUTTONS; i++)
+        push_signal(window, report_of(time, device, NPLUG_REPORT_SIGNAL), i, i, button);
+    for (unsigned i = 0; i < PAD_AXES; i++)
+        push_signal(window, report_of(time, device, NPLUG_REPORT_SIGNAL), PAD_BUTTONS + i,
+                    0x100 + i, axis);
+    push_mark(window, time, device, NPLUG_REPORT_READY);
+}
+
+nplug_result nplug_window_pad(nplug_window *window, nplug_time time, uint32_t pad, const char *name,
+                              bool here)
+{
+    nplug_result result = check(window, NPLUG_WINDOW_PADS, pad < NPLUG_WINDOW_PADS_MAX);
+
+    if (result != NPLUG_OK || window->pad[pad] == here) return result;
+    window->pad[pad] = here;
+    memset(window->pad_value[pad], 0, sizeof window->pad_value[pad]);
+    if (here)
+        plug_pad(window, time, PAD_0 + pad, name);
+    else
+        push_mark(window, time, PAD_0 + pad, NPLUG_REPORT_DEPART);
+    return NPLUG_OK;
+}
+
+static nplug_result say_pad(nplug_window *window, nplug_time time, uint32_t pad, unsigned signal,
+                            int32_t value)
+{
+    nplug_report report = report_of(time, PAD_0 + pad, NPLUG_REPORT_VALUE);
+
+    if (window->pad_value[pad][signal] == value) return NPLUG_OK;
+    window->pad_value[pad][signal] = value;
+    report.signal = (uint16_t)signal;
+    report.as.value = value;
+    if (signal >= PAD_BUTTONS) report.flags = NPLUG_REPORT_MOVES;
+    return nplug_push(window->ring, &report, 1);
+}
+
+nplug_result nplug_window_pad_button(nplug_window *window, nplug_time time, uint32_t pad,
+                                     unsigned button, float value)
+{
+    bool good = pad < NPLUG_WINDOW_PADS_MAX && button < PAD_BUTTONS && window && window->pad[pad];
+    nplug_result result = check(window, NPLUG_WINDOW_PADS, good);
+
+    if (result != NPLUG_OK) return result;
+    return say_pad(window, time, pad, button, value > 0.0f ? scaled(value, FULL) : 0);
+}
+
+nplug_result nplug_window_pad_axis(nplug_window *window, nplug_time time, uint32_t pad,
+                                   unsigned axis, float value)
+{
+    bool good = pad < NPLUG_WINDOW_PADS_MAX && axis < PAD_AXES && window && window->pad[pad];
+    nplug_result result = check(window, NPLUG_WINDOW_PADS, good);
+
+    if (result != NPLUG_OK) return result;
+    return say_pad(window, time, pad, PAD_BUTTONS + axis, scaled(value, FULL));
+}
