@@ -195,6 +195,47 @@ START_TEST(long_and_broken_names_are_cut_at_a_character)
 }
 END_TEST
 
+/* Whatever a device calls itself, its name can be printed: no escape reaches a terminal. */
+START_TEST(a_name_is_always_safe_to_print)
+{
+    static const struct {
+        const char *said, *kept;
+    } names[] = {{"plain", "plain"},
+                 {"\033[2J\a", "?[2J?"},
+                 {"a\xff\xfe"
+                  "b",
+                  "a??b"},
+                 {"\xc3\xa4", "\xc3\xa4"},
+                 {"\xc2\x9b"
+                  "31m",
+                  "??31m"},
+                 {"\xed\xa0\x80", "???"},
+                 {"\xf0\x9f\x9a\xa2", "\xf0\x9f\x9a\xa2"},
+                 {"\xe2\x82", "??"},
+                 {"tab\there", "tab?here"},
+                 {"\xc0\xaf", "??"},
+                 {"", ""}};
+    hand_port port = {0};
+    test_rig rig;
+
+    rig_open(&rig, NULL, NULL);
+    nplug_attach(rig.nest, &hand_table, &port);
+    for (uint32_t i = 0; i < COUNT_OF(names); i++) {
+        nplug_report report = value_report(0, i, 0, 0, 0);
+        report.kind = NPLUG_REPORT_ARRIVE;
+        nplug_push(port.ring, &report, 1);
+        report.kind = NPLUG_REPORT_TEXT;
+        memset(report.as.text, 0, 16);
+        memcpy(report.as.text, names[i].said, strlen(names[i].said));
+        nplug_push(port.ring, &report, 1);
+        push_kind(port.ring, 0, i, NPLUG_REPORT_READY);
+        rig_step(&rig, i);
+        ck_assert_str_eq(look(&rig, nplug_device_at(rig.nest, i)).name, names[i].kept);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(key_labels_come_from_the_port)
 {
     nplug_game game = harbour_for(1);
@@ -249,6 +290,7 @@ Suite *devices_suite(void)
     tcase_add_test(tests, nodes_of_one_unit_are_one_device);
     tcase_add_loop_test(tests, a_limit_reached_is_an_event, 0, 6);
     tcase_add_test(tests, long_and_broken_names_are_cut_at_a_character);
+    tcase_add_test(tests, a_name_is_always_safe_to_print);
     tcase_add_test(tests, key_labels_come_from_the_port);
     tcase_add_test(tests, rumble_reaches_the_hardware);
     suite_add_tcase(suite, tests);

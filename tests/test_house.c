@@ -46,7 +46,7 @@ static const struct {
     {"/src/system/", {"<", "\"nestplug/system.h", "\"nestplug/linux.h", "\"ports.h", NULL}},
     {"/tool/",
      {"<", "\"nestplug/nestplug.h", "\"tool.h", "\"harbour.h", "\"hardware.h", "\"describe.h",
-      NULL}},
+      "\"view.h", NULL}},
     {"/examples/", {"<", NULL}},
 };
 

@@ -1,5 +1,6 @@
 #include "describe.h"
 #include "hardware.h"
+#include "view.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <time.h>
@@ -14,7 +15,7 @@ typedef struct seen {
 
 typedef struct watcher {
     hardware hw;
-    int json, raw, pace;
+    int json, raw, pace, lines;
     seen *list;
     size_t count, room;
 } watcher;
@@ -198,6 +199,7 @@ static int run(const tool_command *command, int argc, const char **argv)
         {"for", 0, POPT_ARG_DOUBLE, &watch.hw.seconds, 0, HARDWARE_FOR_HELP, "SECONDS"},
         {"rate", 0, POPT_ARG_INT, &rate, 0, "Steps a second (default: 60)", "N"},
         {"raw", 0, POPT_ARG_NONE, &watch.raw, 0, "Show raw signals too", NULL},
+        {"lines", 0, POPT_ARG_NONE, &watch.lines, 0, "Print lines, on a terminal too", NULL},
         {"pace", 0, POPT_ARG_NONE, &watch.pace, 0, "Play at the trace's own pace, not at once",
          NULL},
         {"json", 0, POPT_ARG_NONE, &watch.json, 0, "Print a JSON object a line", NULL},
@@ -209,8 +211,11 @@ static int run(const tool_command *command, int argc, const char **argv)
     if (status < 0) status = hardware_open(&watch.hw, command, port, (unsigned)rate, 0);
     free(port);
     if (status >= 0) return status;
-    while (hardware_next(&watch.hw))
-        show_step(&watch);
+    if (tool_colour() && !watch.json && !watch.lines && !watch.raw)
+        view_run(&watch.hw);
+    else
+        while (hardware_next(&watch.hw))
+            show_step(&watch);
     free(watch.list);
     return hardware_close(&watch.hw);
 }
@@ -218,7 +223,8 @@ static int run(const tool_command *command, int argc, const char **argv)
 const tool_command tool_watch = {
     "watch",
     "--port PORT [OPTIONS]",
-    "Prints each arrival, departure, control and action as it comes",
-    "Times are in seconds. Controls are normalised: sticks from -1 to 1, triggers from 0 to 1.",
+    "Shows devices, controls and actions live: a view on a terminal, else a line each",
+    "In the view: up and down choose a device, q ends. Times are in seconds. Controls are "
+    "normalised: sticks from -1 to 1, triggers from 0 to 1.",
     false,
     run};

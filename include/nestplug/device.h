@@ -23,7 +23,8 @@ typedef enum nplug_matched {
 typedef struct nplug_device_info {
     uint32_t size; /* sizeof(nplug_device_info), set by the caller */
     nplug_device device;
-    char name[NPLUG_NAME_SIZE]; /* what it calls itself, UTF-8 */
+    char name[NPLUG_NAME_SIZE]; /* what it calls itself: always valid UTF-8 (RFC 3629) without
+                                   control characters, '?' standing for what was not */
     nplug_kind kind;
     const char *family; /* static or the sheet's; "" where it has none */
     const char *sheet;  /* the name of its sheet; "" where unrecognised */
@@ -65,6 +66,9 @@ typedef struct nplug_signal_info {
 NPLUG_API nplug_result nplug_signal_look(const nplug_nest *nest, nplug_device device,
                                          uint32_t index, nplug_signal_info *info);
 
+/* No signal. */
+#define NPLUG_NO_SIGNAL 0xffffffffu
+
 /* One control. */
 typedef struct nplug_control_info {
     nplug_control control;
@@ -73,6 +77,7 @@ typedef struct nplug_control_info {
     nplug_vec2 value;    /* normalised, at the last step; of a delta, moved in the last step */
     bool down;           /* past its press threshold */
     bool spent;          /* reads as at rest to players until it has been at rest */
+    uint32_t signal[2];  /* which signal feeds each component; NPLUG_NO_SIGNAL for none */
 } nplug_control_info;
 
 /* Fills *info for control `index` (from 0) of a device; errors as nplug_signal_look. */

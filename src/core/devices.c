@@ -115,12 +115,44 @@ int np_devices_begin(np_devices *devices, uint32_t key, const nplug_report *repo
     return -1;
 }
 
-/* Cuts a text at a character's start, where it would end in the middle of one (UTF-8). */
-static void cut_at_character(char *text, size_t length)
+/* How many bytes the character at `text` has (UTF-8, RFC 3629), 0 where it is none. */
+static size_t character(const unsigned char *text)
 {
-    while (length && ((unsigned char)text[length] & 0xc0u) == 0x80u)
-        length--;
-    text[length] = 0;
+    size_t length = text[0] < 0x80   ? 1
+                    : text[0] < 0xc2 ? 0
+                    : text[0] < 0xe0 ? 2
+                    : text[0] < 0xf0 ? 3
+                    : text[0] < 0xf5 ? 4
+                                     : 0;
+
+    for (size_t i = 1; i < length; i++)
+        if ((text[i] & 0xc0u) != 0x80u) return 0;
+    if (text[0] == 0xe0 && length == 3 && text[1] < 0xa0) return 0;
+    if (text[0] == 0xed && length == 3 && text[1] > 0x9f) return 0; /* surrogates */
+    if (text[0] == 0xf0 && length == 4 && text[1] < 0x90) return 0;
+    if (text[0] == 0xf4 && length == 4 && text[1] > 0x8f) return 0;
+    return length;
+}
+
+/* A device may call itself anything, and games print it: what is no character, or steers a
+ * terminal, becomes '?'; a character that was cut at the end goes. */
+static void make_safe(char *name)
+{
+    size_t end = strlen(name), length;
+
+    for (size_t i = 0; i < end; i += length) {
+        const unsigned char *at = (const unsigned char *)name + i;
+        length = character(at);
+        if (length == 0 && end == NPLUG_NAME_SIZE - 1 && end - i < 4 && *at >= 0xc2) {
+            name[i] = 0;
+            return;
+        }
+        if (length == 0 || *at < 0x20 || *at == 0x7f || (*at == 0xc2 && at[1] < 0xa0)) {
+            name[i] = '?';
+            if (length == 2) name[i + 1] = '?';
+            length = length ? length : 1;
+        }
+    }
 }
 
 static void add_text(np_node *node, const nplug_report *report)
@@ -133,14 +165,8 @@ static void add_text(np_node *node, const nplug_report *report)
     node->text_hash[report->signal] =
         np_hash(node->text_hash[report->signal], report->as.text, more);
     if (report->signal != NPLUG_TEXT_NAME) return;
-    for (size_t i = 0; i < more; i++) {
-        if (length == sizeof node->name - 1) {
-            if (((unsigned char)report->as.text[i] & 0xc0u) == 0x80u)
-                cut_at_character(node->name, length - 1);
-            return;
-        }
+    for (size_t i = 0; i < more && length < sizeof node->name - 1; i++)
         node->name[length++] = report->as.text[i];
-    }
 }
 
 static void declare(np_devices *devices, uint32_t signal, const nplug_report *report)
@@ -227,6 +253,7 @@ uint32_t np_devices_make(np_devices *devices, uint32_t index)
     device->first_node = NP_NONE;
     device->identity = identity_of(node);
     memcpy(device->name, node->name, sizeof device->name);
+    make_safe(device->name);
     device->bus = node->bus;
     device->vendor = node->vendor;
     device->product = node->product;

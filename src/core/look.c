@@ -98,6 +98,22 @@ nplug_result nplug_signal_look(const nplug_nest *nest, nplug_device device, uint
     return NPLUG_OK;
 }
 
+/* Which signals of the device feed a control, by component. */
+static void find_signals(const nplug_nest *nest, uint32_t device, uint32_t control,
+                         uint32_t found[2])
+{
+    uint32_t signal;
+
+    found[0] = found[1] = NPLUG_NO_SIGNAL;
+    for (uint32_t i = 0; (signal = np_devices_signal(&nest->devices, device, i)) != NP_NONE; i++) {
+        np_run run = nest->controls.of_signal[signal];
+        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+            const np_wire *wire = &nest->controls.wires[w];
+            if (wire->control == control) found[wire->component] = i;
+        }
+    }
+}
+
 nplug_result nplug_control_look(const nplug_nest *nest, nplug_device device, uint32_t index,
                                 nplug_control_info *info)
 {
@@ -115,6 +131,7 @@ nplug_result nplug_control_look(const nplug_nest *nest, nplug_device device, uin
     info->value.y = control->value[1];
     info->down = (control->flags & NP_CONTROL_DOWN) != 0;
     info->spent = (control->flags & NP_CONTROL_SPENT) != 0;
+    find_signals(nest, place, nest->controls.of_device[place].first + index, info->signal);
     return NPLUG_OK;
 }
 

@@ -10,13 +10,13 @@ np_text np_text_in(char *buffer, size_t size)
 
 void np_text_add_bytes(np_text *text, const char *more, size_t count)
 {
-    for (size_t i = 0; i < count; i++) {
-        if (text->length + 1 < text->size) {
-            text->buffer[text->length] = more[i];
-            text->buffer[text->length + 1] = 0;
-        }
-        text->length++;
-    }
+    size_t room = text->size > text->length + 1 ? text->size - text->length - 1 : 0;
+    size_t kept = count < room ? count : room;
+
+    text->length += count;
+    if (kept == 0) return;
+    memcpy(text->buffer + text->length - count, more, kept);
+    text->buffer[text->length - count + kept] = 0;
 }
 
 void np_text_add(np_text *text, const char *more)

@@ -545,6 +545,46 @@ START_TEST(dropped_events_are_made_good)
 }
 END_TEST
 
+/* The descriptor by which this process has a node open. */
+static int descriptor_of(const char *node)
+{
+    char link[64], target[64];
+
+    for (int fd = 3; fd < 256; fd++) {
+        ssize_t length;
+        snprintf(link, sizeof link, "/proc/self/fd/%d", fd);
+        length = readlink(link, target, sizeof target - 1);
+        if (length > 0 && strncmp(target, node, (size_t)length) == 0 && !node[length]) return fd;
+    }
+    return -1;
+}
+
+START_TEST(a_revoked_node_is_a_departure)
+{
+    rig r = open_rig(nplug_linux_setup_default(), NULL);
+    int fd = plug_heron(NULL);
+    nplug_device pad = wait_for(&r, 0xb12d, 0x0101, true);
+    bool departed = false;
+    char node[64];
+
+    plug_node(fd, node, sizeof node);
+    plug_say(fd, EV_KEY, BTN_SOUTH, 1);
+    plug_sync(fd);
+    settle(&r);
+    ck_assert(nplug_held(r.nest, 1, HORN));
+    ck_assert_int_eq(ioctl(descriptor_of(node), EVIOCREVOKE, NULL), 0);
+    for (int i = 0; i < 20 && !departed; i++) {
+        settle(&r);
+        departed = !info_of(&r, pad).present;
+    }
+    ck_assert(departed);
+    ck_assert(!nplug_held(r.nest, 1, HORN));
+    plug_out(fd);
+    wait_for(&r, 0xb12d, 0x0101, false);
+    close_rig(&r);
+}
+END_TEST
+
 START_TEST(permission_taken_and_given)
 {
     char node[64];
@@ -702,6 +742,7 @@ int main(void)
     tcase_add_loop_test(tests, pads_with_kernel_drivers_arrive, 0, 2);
     tcase_add_test(tests, five_hundred_plugs_leave_nothing_open);
     tcase_add_test(tests, dropped_events_are_made_good);
+    tcase_add_test(tests, a_revoked_node_is_a_departure);
     tcase_add_test(tests, permission_taken_and_given);
     tcase_add_test(tests, rumble_is_felt);
     tcase_add_test(tests, no_report_of_four_fast_pads_is_lost_or_doubled);

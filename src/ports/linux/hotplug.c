@@ -3,6 +3,7 @@
  * says what is there. */
 #include "linux_port.h"
 #include <dirent.h>
+#include <errno.h>
 #include <linux/netlink.h>
 #include <string.h>
 #include <sys/epoll.h>
@@ -58,7 +59,7 @@ static bool empty(int fd)
     if (fd < 0) return false;
     while (read(fd, buffer, sizeof buffer) > 0)
         any = true;
-    return any;
+    return any || errno == ENOBUFS;
 }
 
 void nl_hotplug_read(nplug_linux *port)

@@ -116,12 +116,22 @@ static void pump(void *self, nplug_time now)
 
 /* --- the thread ----------------------------------------------------------------------------- */
 
+/* Whether something waits for room in the ring, or for the folder: nothing wakes the thread then,
+ * so it looks again by itself.  An idle port sleeps until something comes. */
+static bool needs_turn(const nplug_linux *port)
+{
+    for (uint32_t i = 0; i < port->setup.nodes; i++)
+        if (port->nodes[i].fd >= 0 && (port->nodes[i].owes_state || port->nodes[i].gone))
+            return true;
+    return port->rescan;
+}
+
 static void *run(void *self)
 {
     nplug_linux *port = (nplug_linux *)self;
 
     while (!__atomic_load_n(&port->stopping, __ATOMIC_ACQUIRE))
-        work(port, port->rescan ? 10 : 1000, 0);
+        work(port, needs_turn(port) ? 10 : -1, 0);
     return NULL;
 }
 

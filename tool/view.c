@@ -1,0 +1,240 @@
+#include "view.h"
+#include "describe.h"
+#include <locale.h>
+#include <ncurses.h>
+#include <stdio.h>
+#include <string.h>
+#include <time.h>
+
+#define LOG_LINES 8
+#define FRAME     33333 /* microseconds between two pictures */
+
+typedef struct view {
+    hardware *hw;
+    char log[LOG_LINES][256]; /* the latest last */
+    int log_count;
+    uint32_t chosen; /* place of the device whose controls are shown */
+    uint32_t top;    /* first control shown */
+} view;
+
+/* --- the log -------------------------------------------------------------------------------- */
+
+static const char *story_of(const nplug_event *event)
+{
+    if (event->kind == NPLUG_EVENT_ARRIVAL) return "arrived";
+    if (event->kind == NPLUG_EVENT_DEPARTURE) return "departed";
+    if (event->kind == NPLUG_EVENT_CHANGE) return "changed";
+    if (event->kind == NPLUG_EVENT_JOIN) return "seats a player";
+    if (event->kind == NPLUG_EVENT_RESYNCED) return "is in step again after reports were lost";
+    if (event->kind == NPLUG_EVENT_CLAIM && (event->flags & NPLUG_EVENT_RETURNED))
+        return "came back to its player";
+    return NULL;
+}
+
+static void note(view *v, const nplug_event *event)
+{
+    const char *story = story_of(event);
+    char name[80], player[24] = "";
+
+    if (!story) return;
+    if (v->log_count == LOG_LINES)
+        memmove(v->log[0], v->log[1], (LOG_LINES - 1) * sizeof v->log[0]);
+    else
+        v->log_count++;
+    hardware_name(v->hw->nest, event->device, name, sizeof name);
+    if (event->player) snprintf(player, sizeof player, " (player %u)", event->player);
+    snprintf(v->log[v->log_count - 1], sizeof v->log[0], "%10.3f  %s %s%s",
+             (double)event->time / 1e6, name, story, player);
+}
+
+static void note_events(view *v)
+{
+    for (uint32_t i = 0; i < nplug_event_count(v->hw->nest); i++)
+        note(v, nplug_event_at(v->hw->nest, i));
+}
+
+/* --- devices -------------------------------------------------------------------------------- */
+
+static const char *state_of(const nplug_device_info *info)
+{
+    if (info->unreadable) return "unreadable: no permission";
+    if (info->matched == NPLUG_MATCHED_NONE) return "unrecognised";
+    return info->stale ? "catching up" : "present";
+}
+
+static int draw_devices(const view *v, int y)
+{
+    nplug_device_info info;
+    char players[40];
+
+    attron(A_BOLD);
+    mvprintw(y++, 0, "  %-6s %-28s %-10s %-12s %-26s %s", "ID", "DEVICE", "KIND", "SHEET", "STATE",
+             "PLAYERS");
+    attroff(A_BOLD);
+    for (uint32_t i = 0; i < nplug_device_count(v->hw->nest) && y < LINES / 2; i++, y++) {
+        info.size = (uint32_t)sizeof info;
+        nplug_device_look(v->hw->nest, nplug_device_at(v->hw->nest, i), &info);
+        describe_players(info.players, players, sizeof players);
+        if (i == v->chosen) attron(A_REVERSE);
+        mvprintw(y, 0, "%c %-6x %-28.28s %-10s %-12s %-26s %-8s", i == v->chosen ? '>' : ' ',
+                 info.device, info.name, nplug_kind_name(info.kind), *info.sheet ? info.sheet : "-",
+                 state_of(&info), players);
+        attroff(A_REVERSE);
+    }
+    if (nplug_device_count(v->hw->nest) == 0) mvprintw(y++, 2, "Nothing is here yet.");
+    return y + 1;
+}
+
+/* --- controls ------------------------------------------------------------------------------- */
+
+/* A bar of 21 places with its middle at 0. */
+static void draw_bar(int y, int x, float value)
+{
+    int at = (int)((value < -1.0f ? -1.0f : value > 1.0f ? 1.0f : value) * 10.0f);
+
+    for (int i = -10; i <= 10; i++)
+        mvaddch(y, x + 10 + i, i == 0 ? '|' : (i > 0 && i <= at) || (i < 0 && i >= at) ? '#' : '.');
+}
+
+static int raw_of(const view *v, nplug_device device, uint32_t signal)
+{
+    nplug_signal_info info;
+    return nplug_signal_look(v->hw->nest, device, signal, &info) == NPLUG_OK ? (int)info.raw : 0;
+}
+
+static void draw_control(const view *v, nplug_device device, const nplug_control_info *info, int y,
+                         int x)
+{
+    char name[48], value[32], raw[32] = "";
+
+    nplug_control_name(info->control, name, sizeof name);
+    describe_value(info->value, info->components, value, sizeof value);
+    if (info->signal[1] != NPLUG_NO_SIGNAL)
+        snprintf(raw, sizeof raw, "%d %d", raw_of(v, device, info->signal[0]),
+                 raw_of(v, device, info->signal[1]));
+    else if (info->signal[0] != NPLUG_NO_SIGNAL)
+        snprintf(raw, sizeof raw, "%d", raw_of(v, device, info->signal[0]));
+    if (info->value.x != 0.0f || info->value.y != 0.0f) attron(A_BOLD);
+    mvprintw(y, x, "%-22.22s %13s %15s ", name, raw, value);
+    draw_bar(y, x + 53, info->value.x);
+    if (info->components == 2) draw_bar(y, x + 76, info->value.y);
+    attroff(A_BOLD);
+    if (info->spent) mvprintw(y, x + 99, "spent");
+}
+
+/* What moves first: a keyboard has more controls than a screen has lines. */
+static bool is_shown(const nplug_control_info *info, uint32_t controls, int room)
+{
+    return controls <= (uint32_t)room || info->down || info->value.x != 0.0f ||
+           info->value.y != 0.0f;
+}
+
+static void draw_controls(const view *v, int y)
+{
+    nplug_device device = nplug_device_at(v->hw->nest, v->chosen);
+    nplug_device_info about = {.size = sizeof about};
+    nplug_control_info info;
+    int end = LINES - LOG_LINES - 3, room = end - y - 1;
+
+    if (nplug_device_look(v->hw->nest, device, &about) != NPLUG_OK) return;
+    attron(A_BOLD);
+    mvprintw(y++, 0, "  %-22s %13s %15s %11s %22s", "CONTROL", "RAW", "NORMALISED", "x", "y");
+    attroff(A_BOLD);
+    for (uint32_t i = 0; y < end && nplug_control_look(v->hw->nest, device, i, &info) == NPLUG_OK;
+         i++)
+        if (is_shown(&info, about.controls, room)) draw_control(v, device, &info, y++, 2);
+    if (about.controls > (uint32_t)room && y < end)
+        mvprintw(y, 2, "(of %u controls, those that are moved are shown)", about.controls);
+}
+
+/* What no sheet fits has no controls: its signals are shown as they are. */
+static void draw_signals(const view *v, int y)
+{
+    nplug_device device = nplug_device_at(v->hw->nest, v->chosen);
+    nplug_signal_info info;
+
+    attron(A_BOLD);
+    mvprintw(y++, 0, "  %-10s %-10s %12s   (not recognised: raw signals)", "SIGNAL", "NATURE",
+             "RAW");
+    attroff(A_BOLD);
+    for (uint32_t i = 0;
+         y < LINES - LOG_LINES - 3 && nplug_signal_look(v->hw->nest, device, i, &info) == NPLUG_OK;
+         i++)
+        if (info.known)
+            mvprintw(y++, 0, "  %-10u %-10s %12d", i, nplug_nature_name(info.nature),
+                     (int)info.raw);
+}
+
+static void draw(const view *v)
+{
+    nplug_control_info any;
+    nplug_device device = nplug_device_at(v->hw->nest, v->chosen);
+    int y;
+
+    erase();
+    attron(A_BOLD);
+    mvprintw(0, 0, "nestplug watch");
+    attroff(A_BOLD);
+    mvprintw(0, 18, "%.3f s    up/down: choose a device    q: end",
+             (double)nplug_nest_time(v->hw->nest) / 1e6);
+    y = draw_devices(v, 2);
+    if (device && nplug_control_look(v->hw->nest, device, 0, &any) != NPLUG_OK)
+        draw_signals(v, y);
+    else if (device)
+        draw_controls(v, y);
+    attron(A_BOLD);
+    mvprintw(LINES - LOG_LINES - 2, 0, "  WHO CAME AND WENT");
+    attroff(A_BOLD);
+    for (int i = 0; i < v->log_count; i++)
+        mvprintw(LINES - LOG_LINES - 1 + i, 0, "%s", v->log[i]);
+    refresh();
+}
+
+/* --- running -------------------------------------------------------------------------------- */
+
+/* false where the person ends it. */
+static bool obey(view *v, int key)
+{
+    uint32_t count = nplug_device_count(v->hw->nest);
+
+    if (key == 'q' || key == 27) return false;
+    if (key == KEY_DOWN && v->chosen + 1 < count) v->chosen++;
+    if (key == KEY_UP && v->chosen > 0) v->chosen--;
+    if (v->chosen >= count && count) v->chosen = count - 1;
+    return true;
+}
+
+static void rest_until(nplug_time time)
+{
+    nplug_time now = nplug_now();
+    struct timespec span;
+
+    if (now >= time) return;
+    span.tv_sec = (time_t)((time - now) / 1000000);
+    span.tv_nsec = (long)((time - now) % 1000000) * 1000;
+    nanosleep(&span, NULL);
+}
+
+void view_run(hardware *hw)
+{
+    view v = {.hw = hw};
+    nplug_time begun = nplug_now(), drawn = 0;
+    bool goes_on = true;
+
+    setlocale(LC_ALL, "");
+    initscr();
+    cbreak();
+    noecho();
+    curs_set(0);
+    keypad(stdscr, TRUE);
+    nodelay(stdscr, TRUE);
+    while (goes_on && hardware_next(hw)) {
+        note_events(&v);
+        goes_on = obey(&v, getch());
+        if (!hw->real) rest_until(begun + nplug_nest_time(hw->nest));
+        if (nplug_now() - drawn < FRAME) continue;
+        drawn = nplug_now();
+        draw(&v);
+    }
+    endwin();
+}
