@@ -87,6 +87,7 @@ void nl_events_push_values(nplug_linux *port, nl_node *node, nplug_time now)
     push_bits(port, node, now, switches, node->sw, SW_CNT);
     push_axes(port, node, now);
     push_contacts(port, node, now);
+    if (node->charge >= 0) push_value(port, node, now, node->battery, node->charge);
 }
 
 void nl_events_state(nplug_linux *port, nl_node *node, nplug_time now)
@@ -178,9 +179,9 @@ static bool read_more(nl_node *node)
 
     node->at = 0;
     node->got = got > 0 ? (uint32_t)((size_t)got / sizeof *node->in) : 0;
-    if (got > 0) return true;
-    node->ready = false;
-    node->gone = got == 0 || (errno != EAGAIN && errno != EINTR);
+    if (got < (ssize_t)sizeof node->in) node->ready = false; /* emptied: epoll tells of more */
+    if (node->got) return true;
+    node->gone = got == 0 || (got < 0 && errno != EAGAIN && errno != EINTR);
     return false;
 }
 

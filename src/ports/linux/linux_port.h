@@ -20,6 +20,9 @@ typedef struct nl_node {
     bool owes_state; /* a resync found no room yet */
     char file[NL_NAME];
     uint16_t signals;
+    bool has_battery;
+    uint16_t battery; /* its signal */
+    int charge;       /* in percent, as last told; -1 while not known */
     uint16_t key[KEY_CNT], abs[ABS_CNT], rel[REL_CNT], sw[SW_CNT]; /* the signal of a code */
     uint16_t slot[NL_SLOTS][NL_SLOT_AXES];
     int slots, current;        /* of a touch surface with slots (protocol B) */
@@ -61,6 +64,11 @@ void nl_node_close(nplug_linux *port, nl_node *node, nplug_time now);
 uint32_t nl_node_number(const nplug_linux *port, const nl_node *node);
 /* Whether a node that is there as unreadable may be read now. */
 bool nl_node_readable(const nplug_linux *port, const char *file);
+
+/* battery.c: how long it will last.  find: whether there is one.  look: what it says now, if that
+ * is something else. */
+void nl_battery_find(nl_node *node);
+void nl_battery_look(nplug_linux *port, nl_node *node, nplug_time now);
 
 /* events.c: what an open node says. */
 /* Reads up to the end of the next kernel frame: true where there is one, in `frame`. */

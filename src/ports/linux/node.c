@@ -244,6 +244,24 @@ static void push_slots(nplug_linux *port, nl_node *node, nplug_time now, const a
         }
 }
 
+/* HID Usage Tables, page 0x06 (generic device controls), usage 0x20: battery strength. */
+static void push_battery(nplug_linux *port, nl_node *node, nplug_time now)
+{
+    nplug_report report = report_of(port, node, now, NPLUG_REPORT_SIGNAL);
+
+    report.signal = node->signals++;
+    report.as.signal.code = 0x00060020;
+    report.as.signal.max = 100;
+    report.as.signal.space = NPLUG_SPACE_HID;
+    report.as.signal.nature = NPLUG_NATURE_AXIS;
+    nplug_push(port->ring, &report, 1);
+    if (node->charge < 0) return;
+    report = report_of(port, node, now, NPLUG_REPORT_VALUE);
+    report.signal = node->battery;
+    report.as.value = node->charge;
+    nplug_push(port->ring, &report, 1);
+}
+
 static void push_signals(nplug_linux *port, nl_node *node, nplug_time now, const abilities *able)
 {
     range button = {0, 1}, none = {0, 0};
@@ -266,6 +284,9 @@ static void push_signals(nplug_linux *port, nl_node *node, nplug_time now, const
         node->sw[code] = node->signals;
         push_signal(port, node, now, (uint32_t)EV_SW << 16 | code, NPLUG_NATURE_BUTTON, button);
     }
+    if (!node->has_battery) return;
+    node->battery = node->signals;
+    push_battery(port, node, now);
 }
 
 static uint16_t count_bits(const unsigned long *bits, unsigned count)
@@ -292,7 +313,7 @@ static uint16_t count_signals(const nl_node *node, const abilities *able)
 
     for (unsigned a = 0; a < NL_SLOT_AXES; a++)
         if (has(able->abs, nl_slot_codes[a])) count = (uint16_t)(count + node->slots);
-    return count;
+    return (uint16_t)(count + node->has_battery);
 }
 
 static void push_arrival(nplug_linux *port, nl_node *node, nplug_time now, abilities *able)
@@ -327,7 +348,7 @@ static void clear(nl_node *node, const char *file)
     memset(node->sw, 0xff, sizeof node->sw);
     memset(node->slot, 0xff, sizeof node->slot);
     node->fd = -1;
-    node->effect = -1;
+    node->effect = node->charge = -1;
     snprintf(node->file, sizeof node->file, "%s", file);
 }
 
@@ -358,6 +379,7 @@ static bool announce(nplug_linux *port, nl_node *node, nplug_time now, abilities
     int clock = CLOCK_MONOTONIC;
 
     node->slots = slots_of(node->fd, able);
+    nl_battery_find(node);
     if (nplug_ring_room(port->ring) < 3u * count_signals(node, able) + 32u) return false;
     ioctl(node->fd, EVIOCSCLOCKID, &clock);
     if (epoll_ctl(port->epoll, EPOLL_CTL_ADD, node->fd, &event) < 0) return false;

@@ -79,6 +79,14 @@ static void read_nodes(nplug_linux *port, nplug_time upto, nplug_time now)
     }
 }
 
+/* The kernel says that something changed: the folder, or a battery. */
+static void read_news(nplug_linux *port, nplug_time now)
+{
+    nl_hotplug_read(port);
+    for (uint32_t i = 0; i < port->setup.nodes; i++)
+        if (port->nodes[i].fd >= 0) nl_battery_look(port, &port->nodes[i], now);
+}
+
 /* All that waits: up to `now`, the step's time, where nobody is waited for; else whatever came.
  * Nodes come before the folder, so that a number which was given away at once is seen as another
  * device. */
@@ -87,13 +95,17 @@ static void work(nplug_linux *port, int timeout, nplug_time now)
     struct epoll_event events[64];
     int count = epoll_wait(port->epoll, events, 64, timeout);
     nplug_time upto = timeout ? UINT64_MAX : now;
+    bool news = false;
 
     if (timeout) now = clock_now();
     pthread_mutex_lock(&port->lock);
     for (int i = 0; i < count; i++)
-        if (events[i].data.ptr) ((nl_node *)events[i].data.ptr)->ready = true;
+        if (events[i].data.ptr)
+            ((nl_node *)events[i].data.ptr)->ready = true;
+        else
+            news = true;
     read_nodes(port, upto, now);
-    nl_hotplug_read(port);
+    if (news) read_news(port, now);
     nl_hotplug_scan(port, now);
     pthread_mutex_unlock(&port->lock);
 }
