@@ -17,6 +17,7 @@ int main(int argc, char **argv)
     srunner_add_suite(runner, wild_suite());
     srunner_add_suite(runner, sim_suite());
     srunner_add_suite(runner, linux_suite());
+    srunner_add_suite(runner, conform_suite());
     srunner_add_suite(runner, window_suite());
     srunner_add_suite(runner, files_suite());
     srunner_add_suite(runner, house_suite());

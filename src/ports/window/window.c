@@ -204,11 +204,19 @@ static void push_state(nplug_window *window, uint32_t device, nplug_time time)
         push_value(window, time, device, i, window->pad_value[device - PAD_0][i]);
 }
 
+static bool is_here(const nplug_window *window, uint32_t device)
+{
+    if (device >= PAD_0)
+        return device - PAD_0 < NPLUG_WINDOW_PADS_MAX && window->pad[device - PAD_0];
+    return (window->devices & (1u << device)) != 0;
+}
+
 /* The answer bears no time of its own: it is taken at the last processed one. */
 static void resync(void *self, uint32_t device)
 {
     nplug_window *window = (nplug_window *)self;
 
+    if (!is_here(window, device)) return;
     push_mark(window, 0, device, NPLUG_REPORT_RESYNC_BEGIN);
     push_state(window, device, 0);
     push_mark(window, 0, device, NPLUG_REPORT_RESYNC_END);
