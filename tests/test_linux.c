@@ -6,6 +6,7 @@
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
+#include <sys/stat.h>
 #include <unistd.h>
 
 typedef struct linux_rig {
@@ -200,6 +201,54 @@ START_TEST(two_pads_are_heard_in_order_of_time)
 }
 END_TEST
 
+START_TEST(an_idle_thread_sleeps)
+{
+    unsigned before;
+    linux_rig l;
+
+    open_linux(&l, true, NULL);
+    standin_heron(0);
+    for (int i = 0; i < 200 && nplug_device_count(l.rig.nest) == 0; i++, usleep(2000))
+        step_now(&l);
+    usleep(100000);
+    before = standin_waits();
+    usleep(500000);
+    ck_assert_uint_eq(standin_waits(), before);
+    close_linux(&l);
+}
+END_TEST
+
+/* No permission, and no file of sysfs that tells what it is: it arrives all the same. */
+START_TEST(what_may_not_be_read_says_so_and_is_read_later)
+{
+    nplug_device_info info = {.size = sizeof info};
+    standin_node *pad;
+    uint32_t unreadable;
+    bool root = geteuid() == 0;
+    linux_rig l;
+
+    open_linux(&l, false, NULL);
+    pad = standin_heron(900000); /* a number that no real node has */
+    ck_assert_int_eq(chmod(standin_folder(), 0755), 0);
+    ck_assert_int_eq(chmod(pad->path, 0), 0);
+    if (root) ck_assert_int_eq(seteuid(65534), 0);
+    step_now(&l);
+    nplug_device_look(l.rig.nest, nplug_device_at(l.rig.nest, 0), &info);
+    ck_assert(info.unreadable);
+    ck_assert_uint_eq(info.signals, 0);
+    ck_assert_uint_eq(nplug_linux_nodes(l.port, &unreadable), 0);
+    ck_assert_uint_eq(unreadable, 1);
+    if (root) ck_assert_int_eq(seteuid(0), 0);
+    ck_assert_int_eq(chmod(pad->path, 0666), 0);
+    step_now(&l);
+    step_now(&l);
+    nplug_device_look(l.rig.nest, nplug_device_at(l.rig.nest, 0), &info);
+    ck_assert(!info.unreadable);
+    ck_assert_str_eq(info.sheet, "heron");
+    close_linux(&l);
+}
+END_TEST
+
 /* What the fuzzer found worth keeping, and bytes at random: never a crash, never a value beyond. */
 static void feed(linux_rig *l, const unsigned char *bytes, size_t size)
 {
@@ -277,6 +326,8 @@ Suite *linux_suite(void)
     tcase_add_test(tests, dropped_events_ask_for_the_state);
     tcase_add_test(tests, a_ring_too_small_for_an_arrival_waits);
     tcase_add_test(tests, two_pads_are_heard_in_order_of_time);
+    tcase_add_test(tests, an_idle_thread_sleeps);
+    tcase_add_test(tests, what_may_not_be_read_says_so_and_is_read_later);
     tcase_add_test(tests, bytes_of_any_sort_are_no_harm);
     tcase_add_test(tests, wrong_setups_are_refused);
     suite_add_tcase(suite, tests);

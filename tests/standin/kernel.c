@@ -15,6 +15,8 @@ int __real_ioctl(int fd, unsigned long request, void *at);
 int __wrap_ioctl(int fd, unsigned long request, ...);
 ssize_t __real_read(int fd, void *buffer, size_t size);
 ssize_t __wrap_read(int fd, void *buffer, size_t size);
+int __real_epoll_wait(int fd, void *events, int most, int timeout);
+int __wrap_epoll_wait(int fd, void *events, int most, int timeout);
 
 static standin_node nodes[STANDIN_NODES];
 static char folder[64];
@@ -36,19 +38,35 @@ void standin_clean(void)
     folder[0] = 0;
 }
 
+static void hidden_path(const standin_node *node, char *path, size_t size)
+{
+    snprintf(path, size, "%s.hidden", node->path);
+    *(strrchr(path, '/') + 1) = '.';
+}
+
+void standin_show(const standin_node *node)
+{
+    char hidden[140];
+
+    hidden_path(node, hidden, sizeof hidden);
+    if (link(hidden, node->path) != 0 || unlink(hidden) != 0) abort();
+}
+
 standin_node *standin_plug(unsigned number)
 {
     standin_node *node = NULL;
     struct stat about;
+    char hidden[140];
 
     for (int i = 0; !node && i < STANDIN_NODES; i++)
         if (!nodes[i].used) node = &nodes[i];
     if (!node) abort();
     memset(node, 0, sizeof *node);
     snprintf(node->path, sizeof node->path, "%s/event%u", standin_folder(), number);
-    if (mkfifo(node->path, 0600) != 0 || stat(node->path, &about) != 0) abort();
+    hidden_path(node, hidden, sizeof hidden);
+    if (mkfifo(hidden, 0600) != 0 || stat(hidden, &about) != 0) abort();
     node->inode = about.st_ino;
-    node->writer = open(node->path, O_RDWR | O_NONBLOCK | O_CLOEXEC);
+    node->writer = open(hidden, O_RDWR | O_NONBLOCK | O_CLOEXEC);
     node->used = true;
     return node;
 }
@@ -106,6 +124,7 @@ standin_node *standin_heron(unsigned number)
         node->info[code].minimum = code == ABS_Z || code == ABS_RZ ? 0 : -32768;
         node->info[code].maximum = code == ABS_Z || code == ABS_RZ ? 1023 : 32767;
     }
+    standin_show(node);
     return node;
 }
 
@@ -180,4 +199,17 @@ ssize_t __wrap_read(int fd, void *buffer, size_t size)
         return -1;
     }
     return __real_read(fd, buffer, size);
+}
+
+static unsigned waits;
+
+unsigned standin_waits(void)
+{
+    return __atomic_load_n(&waits, __ATOMIC_RELAXED);
+}
+
+int __wrap_epoll_wait(int fd, void *events, int most, int timeout)
+{
+    __atomic_add_fetch(&waits, 1, __ATOMIC_RELAXED);
+    return __real_epoll_wait(fd, events, most, timeout);
 }

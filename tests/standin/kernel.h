@@ -25,8 +25,10 @@ typedef struct standin_node {
 const char *standin_folder(void);
 void standin_clean(void);
 
-/* A node "eventN" with nothing set; the caller sets what it can say before the port sees it. */
+/* A node "eventN" with nothing set, which nobody sees yet: the caller sets what it can say, then
+ * shows it. */
 standin_node *standin_plug(unsigned number);
+void standin_show(const standin_node *node);
 void standin_set(unsigned char *bits, unsigned code);
 /* The node is no more: reading it says so. */
 void standin_unplug(standin_node *node);
@@ -35,6 +37,9 @@ void standin_unplug(standin_node *node);
 void standin_write(standin_node *node, const void *bytes, size_t size);
 void standin_say(standin_node *node, int type, int code, int value);
 void standin_frame(standin_node *node, int type, int code, int value);
+
+/* How often this process has waited by epoll so far. */
+unsigned standin_waits(void);
 
 /* A Heron pad. */
 standin_node *standin_heron(unsigned number);
