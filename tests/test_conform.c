@@ -274,7 +274,7 @@ END_TEST
 /* Unknown numbers, effects for nobody, and stopping in the middle are no harm. */
 START_TEST(odd_questions_and_stopping_are_no_harm)
 {
-    nplug_effect effect = {77, 1.0f, 1.0f, 10};
+    nplug_effect effect = {.device = 77, .strong = 1.0f, .duration_ms = 10};
     const nplug_port *table;
     subject s;
 

@@ -274,6 +274,11 @@ START_TEST(rumble_reaches_the_hardware)
     ck_assert_float_eq_tol(effect.strong, 0.5f, 0.0001f);
     ck_assert_float_eq(effect.weak, 1.0f);
     ck_assert_uint_eq(effect.duration_ms, 250);
+    ck_assert_int_eq(nplug_show_player(rig.nest, nplug_device_at(rig.nest, 0), 1), NPLUG_OK);
+    rig_step(&rig, 2000);
+    ck_assert_uint_eq(nplug_sim_effects(rig.sim, "pad", &effect), 2);
+    ck_assert_uint_eq(effect.kind, NPLUG_EFFECT_LIGHTS);
+    ck_assert_uint_eq(effect.player, 1);
     ck_assert_int_eq(nplug_rumble(rig.nest, 12345, 1.0f, 1.0f, 1), NPLUG_ERR_UNKNOWN);
     rig_close(&rig);
 }

@@ -95,6 +95,11 @@ NPLUG_API nplug_vec2 nplug_control_value(const nplug_nest *nest, nplug_device de
 NPLUG_API size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_control key,
                                  char *buffer, size_t size);
 
+/* Shows on a device's own lights whose it is, at the next step: a player, or NPLUG_ANYONE to put
+ * them out.  What has no lights, or may not be written, does not.  Errors as nplug_rumble. */
+NPLUG_API nplug_result nplug_show_player(nplug_nest *nest, nplug_device device,
+                                         nplug_player player);
+
 /* Rumbles a device at the next step: magnitudes of the strong (low) and the weak (high) motor in
  * [0, 1], for that many milliseconds; both 0 stops it.  What cannot rumble does not.
  * NPLUG_ERR_ARGUMENT, NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN, NPLUG_ERR_FULL. */

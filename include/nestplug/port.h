@@ -11,10 +11,17 @@ extern "C" {
 #endif
 
 /* What goes back to the hardware. */
+typedef enum nplug_effect_kind {
+    NPLUG_EFFECT_RUMBLE = 0, /* strong, weak, duration_ms */
+    NPLUG_EFFECT_LIGHTS = 1  /* player: the lights show whose it is; 0 puts them out */
+} nplug_effect_kind;
+
 typedef struct nplug_effect {
     uint32_t device;      /* the port's own number */
+    uint32_t kind;        /* an nplug_effect_kind */
     float strong, weak;   /* rumble magnitudes in [0, 1]; both 0 stops it */
     uint32_t duration_ms; /* how long, in milliseconds */
+    uint32_t player;
 } nplug_effect;
 
 /* A port: a thin layer to one source of hardware.  It turns what the hardware says into reports in

@@ -18,6 +18,7 @@ typedef enum nplug_command_kind {
     NPLUG_COMMAND_RUMBLE = 5, /* device, strong, weak in 1/65535, number = milliseconds */
     NPLUG_COMMAND_JOIN = 6,   /* inside: device, player 0 (the lowest free seat) */
     NPLUG_COMMAND_CLOCKS = 7, /* inside: number = port whose clock disagrees */
+    NPLUG_COMMAND_LIGHTS = 8, /* device, player (0: none) */
     NPLUG_COMMAND_KINDS
 } nplug_command_kind;
 

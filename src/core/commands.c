@@ -32,7 +32,8 @@ bool np_queue_take(np_queue *queue, nplug_command *command)
 static bool needs_device(uint32_t kind)
 {
     return kind == NPLUG_COMMAND_CLAIM || kind == NPLUG_COMMAND_YIELD ||
-           kind == NPLUG_COMMAND_RUMBLE || kind == NPLUG_COMMAND_JOIN;
+           kind == NPLUG_COMMAND_RUMBLE || kind == NPLUG_COMMAND_LIGHTS ||
+           kind == NPLUG_COMMAND_JOIN;
 }
 
 /* Of the commands for a player, whether this one may be 0. */
@@ -91,6 +92,12 @@ nplug_result nplug_switch_layer(nplug_nest *nest, nplug_player player, uint32_t 
     nplug_command command = about(NPLUG_COMMAND_LAYER, 0, player);
     command.number = layer;
     command.on = on;
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_show_player(nplug_nest *nest, nplug_device device, nplug_player player)
+{
+    nplug_command command = about(NPLUG_COMMAND_LIGHTS, device, player);
     return nplug_post(nest, &command);
 }
 

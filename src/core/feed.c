@@ -109,8 +109,10 @@ void np_feed_resync(const np_feed *feed, uint32_t key)
 void np_feed_effect(const np_feed *feed, uint32_t key, const nplug_command *command)
 {
     const np_feed_port *port = &feed->ports[key >> 24];
-    nplug_effect effect;
+    nplug_effect effect = {0};
 
+    effect.kind = command->kind == NPLUG_COMMAND_LIGHTS ? NPLUG_EFFECT_LIGHTS : NPLUG_EFFECT_RUMBLE;
+    effect.player = command->player;
     effect.device = key & NP_RING_FOLDED_MAX;
     effect.strong = (float)command->strong / 65535.0f;
     effect.weak = (float)command->weak / 65535.0f;

@@ -99,7 +99,8 @@ void np_outbox_put(nplug_nest *nest, const nplug_command *command, nplug_time ti
         np_limit_reached(nest, NPLUG_LIMIT_COMMANDS, time);
 }
 
-static void rumble(nplug_nest *nest, const nplug_command *command)
+/* To the first of the device's nodes: the one that came as a pad. */
+static void play_effect(nplug_nest *nest, const nplug_command *command)
 {
     uint32_t device = np_devices_index(&nest->devices, command->device);
 
@@ -137,7 +138,8 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
         np_actions_layer(nest, command, time);
         break;
     case NPLUG_COMMAND_RUMBLE:
-        rumble(nest, command);
+    case NPLUG_COMMAND_LIGHTS:
+        play_effect(nest, command);
         break;
     case NPLUG_COMMAND_CLOCKS:
         say_clocks(nest, command, time);

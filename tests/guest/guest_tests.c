@@ -441,6 +441,11 @@ START_TEST(nodes_of_one_piece_of_hardware_arrive_as_one_device)
     signal_of(&r, device, KEY_CODE(BTN_SOUTH));                    /* the pad */
     signal_of(&r, device, 1u << 24 | ABS_CODE(ABS_MT_POSITION_X)); /* its touch pad */
     signal_of(&r, device, ABS_CODE(ABS_RZ));
+    ck_assert_int_eq(nplug_show_player(r.nest, device, 1), NPLUG_OK);
+    settle(&r);
+    ck_assert_int_eq(system("grep -q 1 /sys/class/leds/*:player-1/brightness && "
+                            "grep -q 0 /sys/class/leds/*:player-2/brightness"),
+                     0);
     plug_hid_out(fd);
     wait_for(&r, 0x054c, 0x0ce6, false);
     close(fd);

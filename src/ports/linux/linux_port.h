@@ -70,6 +70,9 @@ bool nl_node_readable(const nplug_linux *port, const char *file);
 void nl_battery_find(nl_node *node);
 void nl_battery_look(nplug_linux *port, nl_node *node, nplug_time now);
 
+/* lights.c: whose it is; 0 puts the lights out. */
+void nl_lights_show(const nl_node *node, uint32_t player);
+
 /* events.c: what an open node says. */
 /* Reads up to the end of the next kernel frame: true where there is one, in `frame`. */
 bool nl_events_stage(nplug_linux *port, nl_node *node);

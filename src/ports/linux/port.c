@@ -228,7 +228,8 @@ static void play_effect(void *self, const nplug_effect *effect)
 
     pthread_mutex_lock(&port->lock);
     node = open_node(port, effect->device);
-    if (node) rumble(node, effect);
+    if (node && effect->kind == NPLUG_EFFECT_RUMBLE) rumble(node, effect);
+    if (node && effect->kind == NPLUG_EFFECT_LIGHTS) nl_lights_show(node, effect->player);
     pthread_mutex_unlock(&port->lock);
 }
 
