@@ -73,7 +73,7 @@ void nl_hotplug_read(nplug_linux *port)
 
 static nl_node *node_of(const nplug_linux *port, const char *file)
 {
-    for (uint32_t i = 0; i < port->setup.nodes; i++)
+    for (uint32_t i = 0; i < port->top; i++)
         if (port->nodes[i].used && strcmp(port->nodes[i].file, file) == 0) return &port->nodes[i];
     return NULL;
 }
@@ -110,7 +110,7 @@ static bool is_listed(const nplug_linux *port, const char *file)
 /* What could never be read has no end of file by which its going is seen. */
 static void close_missing(nplug_linux *port, nplug_time now)
 {
-    for (uint32_t i = 0; i < port->setup.nodes; i++)
+    for (uint32_t i = 0; i < port->top; i++)
         if (port->nodes[i].used && port->nodes[i].unreadable &&
             !is_listed(port, port->nodes[i].file))
             nl_node_close(port, &port->nodes[i], now);

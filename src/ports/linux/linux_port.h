@@ -49,6 +49,8 @@ struct nplug_linux {
     pthread_t thread;
     pthread_mutex_t lock; /* of the nodes, where there is a thread */
     nl_node *nodes;
+    uint32_t top;         /* no node is used from here on */
+    nplug_time next_look; /* when a pumped port asks for news of the folder again */
 };
 
 /* hotplug.c: what comes and goes. */
@@ -61,6 +63,8 @@ void nl_hotplug_close(nplug_linux *port);
 /* true where the node was dealt with, false where it must be tried again (the ring has no room). */
 bool nl_node_open(nplug_linux *port, nl_node *node, const char *file, nplug_time now);
 void nl_node_close(nplug_linux *port, nl_node *node, nplug_time now);
+/* A node's place is taken, or free again. */
+void nl_node_use(nplug_linux *port, nl_node *node, bool used);
 uint32_t nl_node_number(const nplug_linux *port, const nl_node *node);
 /* Whether a node that is there as unreadable may be read now. */
 bool nl_node_readable(const nplug_linux *port, const char *file);

@@ -31,6 +31,16 @@ uint32_t nl_node_number(const nplug_linux *port, const nl_node *node)
     return (uint32_t)(node - port->nodes);
 }
 
+void nl_node_use(nplug_linux *port, nl_node *node, bool used)
+{
+    uint32_t place = nl_node_number(port, node);
+
+    node->used = used;
+    if (used && place >= port->top) port->top = place + 1;
+    while (port->top && !port->nodes[port->top - 1].used)
+        port->top--;
+}
+
 static void path_of(const nplug_linux *port, const char *file, char *path, size_t size)
 {
     snprintf(path, size, "%s/%s", port->folder, file);
@@ -368,7 +378,8 @@ static bool announce_unreadable(nplug_linux *port, nl_node *node, nplug_time now
     ask_sysfs(node->file, &able);
     if (!is_wanted(port, &able)) return true;
     if (nplug_ring_room(port->ring) < 32) return false;
-    node->used = node->unreadable = true;
+    nl_node_use(port, node, true);
+    node->unreadable = true;
     push_arrival(port, node, now, &able);
     return true;
 }
@@ -383,7 +394,7 @@ static bool announce(nplug_linux *port, nl_node *node, nplug_time now, abilities
     if (nplug_ring_room(port->ring) < 3u * count_signals(node, able) + 32u) return false;
     ioctl(node->fd, EVIOCSCLOCKID, &clock);
     if (epoll_ctl(port->epoll, EPOLL_CTL_ADD, node->fd, &event) < 0) return false;
-    node->used = true;
+    nl_node_use(port, node, true);
     push_arrival(port, node, now, able);
     return true;
 }
@@ -417,6 +428,6 @@ void nl_node_close(nplug_linux *port, nl_node *node, nplug_time now)
     if (nplug_push(port->ring, &report, 1) == NPLUG_ERR_FULL) return; /* tried again */
     if (node->fd >= 0) close(node->fd);
     node->fd = -1;
-    node->used = false;
+    nl_node_use(port, node, false);
     port->rescan = true; /* its number may be another's already */
 }

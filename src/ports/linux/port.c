@@ -10,6 +10,10 @@
 #define ALIGNMENT ((size_t)16)
 #define NODES_MAX 4096u
 
+/* A port that is pumped more often than this asks its few nodes directly in between. */
+#define NODES_ASKED   3
+#define LOOK_INTERVAL 2000 /* microseconds */
+
 static size_t rounded(size_t size)
 {
     return (size + ALIGNMENT - 1) & ~(ALIGNMENT - 1);
@@ -55,7 +59,7 @@ static nl_node *earliest(nplug_linux *port, nplug_time upto)
 {
     nl_node *best = NULL;
 
-    for (uint32_t i = 0; i < port->setup.nodes; i++) {
+    for (uint32_t i = 0; i < port->top; i++) {
         nl_node *node = &port->nodes[i];
         if (node->fd < 0 || !nl_events_stage(port, node) || node->frame_time > upto) continue;
         if (!best || node->frame_time < best->frame_time) best = node;
@@ -71,7 +75,7 @@ static void read_nodes(nplug_linux *port, nplug_time upto, nplug_time now)
 
     while ((node = earliest(port, upto)) != NULL)
         nl_events_push(port, node);
-    for (uint32_t i = 0; i < port->setup.nodes; i++) {
+    for (uint32_t i = 0; i < port->top; i++) {
         node = &port->nodes[i];
         if (node->fd < 0) continue;
         if (node->owes_state) nl_events_state(port, node, now);
@@ -83,28 +87,56 @@ static void read_nodes(nplug_linux *port, nplug_time upto, nplug_time now)
 static void read_news(nplug_linux *port, nplug_time now)
 {
     nl_hotplug_read(port);
-    for (uint32_t i = 0; i < port->setup.nodes; i++)
+    for (uint32_t i = 0; i < port->top; i++)
         if (port->nodes[i].fd >= 0) nl_battery_look(port, &port->nodes[i], now);
 }
 
-/* All that waits: up to `now`, the step's time, where nobody is waited for; else whatever came.
- * Nodes come before the folder, so that a number which was given away at once is seen as another
- * device. */
-static void work(nplug_linux *port, int timeout, nplug_time now)
+/* Asks epoll who has something to say; true where the folder or a battery may have changed. */
+static bool ask_epoll(nplug_linux *port, int timeout)
 {
     struct epoll_event events[64];
     int count = epoll_wait(port->epoll, events, 64, timeout);
-    nplug_time upto = timeout ? UINT64_MAX : now;
     bool news = false;
 
-    if (timeout) now = clock_now();
-    pthread_mutex_lock(&port->lock);
     for (int i = 0; i < count; i++)
         if (events[i].data.ptr)
             ((nl_node *)events[i].data.ptr)->ready = true;
         else
             news = true;
-    read_nodes(port, upto, now);
+    return news;
+}
+
+/* A few nodes are asked one by one: that costs less than asking who is to be asked. */
+static bool ask_directly(nplug_linux *port, nplug_time now)
+{
+    if (port->top == 0 || port->top > NODES_ASKED || now >= port->next_look) return false;
+    for (uint32_t i = 0; i < port->top; i++)
+        port->nodes[i].ready = port->nodes[i].fd >= 0;
+    return true;
+}
+
+/* Pumped: all that was said up to the step's time. */
+static void look(nplug_linux *port, nplug_time now)
+{
+    bool news = false;
+
+    if (!ask_directly(port, now)) {
+        news = ask_epoll(port, 0);
+        port->next_look = now + LOOK_INTERVAL;
+    }
+    read_nodes(port, now, now);
+    if (news) read_news(port, now);
+    nl_hotplug_scan(port, now);
+}
+
+/* On a thread: waits, then takes all that came. */
+static void wait_and_take(nplug_linux *port, int timeout)
+{
+    bool news = ask_epoll(port, timeout);
+    nplug_time now = clock_now();
+
+    pthread_mutex_lock(&port->lock);
+    read_nodes(port, UINT64_MAX, now);
     if (news) read_news(port, now);
     nl_hotplug_scan(port, now);
     pthread_mutex_unlock(&port->lock);
@@ -123,7 +155,7 @@ static nplug_result start(void *self, nplug_ring *ring)
 
 static void pump(void *self, nplug_time now)
 {
-    work((nplug_linux *)self, 0, now);
+    look((nplug_linux *)self, now);
 }
 
 /* --- the thread ----------------------------------------------------------------------------- */
@@ -132,7 +164,7 @@ static void pump(void *self, nplug_time now)
  * so it looks again by itself.  An idle port sleeps until something comes. */
 static bool needs_turn(const nplug_linux *port)
 {
-    for (uint32_t i = 0; i < port->setup.nodes; i++)
+    for (uint32_t i = 0; i < port->top; i++)
         if (port->nodes[i].fd >= 0 && (port->nodes[i].owes_state || port->nodes[i].gone))
             return true;
     return port->rescan;
@@ -143,7 +175,7 @@ static void *run(void *self)
     nplug_linux *port = (nplug_linux *)self;
 
     while (!__atomic_load_n(&port->stopping, __ATOMIC_ACQUIRE))
-        work(port, needs_turn(port) ? 10 : -1, 0);
+        wait_and_take(port, needs_turn(port) ? 10 : -1);
     return NULL;
 }
 
