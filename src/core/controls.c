@@ -240,10 +240,11 @@ void np_controls_set(np_controls *controls, const np_wire *wire, int32_t raw)
     np_control *control = &controls->list[wire->control];
 
     control->value[wire->component] = np_wire_value(wire, raw);
-    if (at_rest(control))
-        control->flags &= (uint8_t)~NP_CONTROL_SPENT;
-    else if (controls->deaf)
+    if (control->flags & NP_CONTROL_SPENT) {
+        if (at_rest(control)) control->flags &= (uint8_t)~NP_CONTROL_SPENT;
+    } else if (controls->deaf && !at_rest(control)) {
         control->flags |= NP_CONTROL_SPENT;
+    }
 }
 
 void np_controls_set_deaf(np_controls *controls, bool deaf)

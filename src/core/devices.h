@@ -22,6 +22,9 @@ enum {
 /* What a signal that moved has. */
 #define NP_SIGNAL_MOVED (NP_SIGNAL_DIRTY | NP_SIGNAL_KNOWN | NP_SIGNAL_SEEN)
 
+/* What one has that moves on and on inside its guard. */
+#define NP_SIGNAL_STEADY (NP_SIGNAL_MOVED | NP_SIGNAL_GUARDED)
+
 /* What each report needs of a signal. */
 typedef struct np_signal {
     int32_t raw;
@@ -150,11 +153,12 @@ void np_devices_guard(np_devices *devices, uint32_t signal, bool any, int32_t lo
 static inline bool np_signal_quick(np_devices *devices, uint32_t index, int32_t value)
 {
     np_signal *signal = &devices->signals[index];
-    if (!(signal->flags & NP_SIGNAL_GUARDED) ||
-        (uint32_t)value - (uint32_t)signal->guard_low > signal->guard_width)
-        return false;
+    if ((uint32_t)value - (uint32_t)signal->guard_low > signal->guard_width) return false;
+    if ((signal->flags & NP_SIGNAL_STEADY) != NP_SIGNAL_STEADY) {
+        if (!(signal->flags & NP_SIGNAL_GUARDED)) return false;
+        np_devices_moved(devices, index);
+    }
     signal->raw = value;
-    if ((signal->flags & NP_SIGNAL_MOVED) != NP_SIGNAL_MOVED) np_devices_moved(devices, index);
     return true;
 }
 
