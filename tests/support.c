@@ -160,17 +160,6 @@ void push_kind(nplug_ring *ring, nplug_time time, uint32_t device, nplug_report_
     ck_assert_int_eq(nplug_push(ring, &report, 1), NPLUG_OK);
 }
 
-static void push_text(nplug_ring *ring, nplug_report report, nplug_text which, const char *text)
-{
-    report.kind = NPLUG_REPORT_TEXT;
-    report.signal = (uint16_t)which;
-    for (; text && *text; text += strlen(text) < 16 ? strlen(text) : 16) {
-        memset(report.as.text, 0, 16);
-        memcpy(report.as.text, text, strlen(text) < 16 ? strlen(text) : 16);
-        ck_assert_int_eq(nplug_push(ring, &report, 1), NPLUG_OK);
-    }
-}
-
 static const nplug_sim_model *heron(void)
 {
     uint32_t count;
@@ -189,9 +178,9 @@ void push_heron(nplug_ring *ring, nplug_time time, uint32_t device, const char *
     report.as.arrive.product = model->product;
     report.as.arrive.signals = model->signal_count;
     ck_assert_int_eq(nplug_push(ring, &report, 1), NPLUG_OK);
-    push_text(ring, report, NPLUG_TEXT_NAME, model->device);
-    push_text(ring, report, NPLUG_TEXT_SERIAL, serial);
-    push_text(ring, report, NPLUG_TEXT_UNIT, unit);
+    nplug_push_text(ring, time, device, NPLUG_TEXT_NAME, model->device);
+    if (serial) nplug_push_text(ring, time, device, NPLUG_TEXT_SERIAL, serial);
+    if (unit) nplug_push_text(ring, time, device, NPLUG_TEXT_UNIT, unit);
     for (uint16_t i = 0; i < model->signal_count; i++) {
         report = value_report(time, device, i, 0, 0);
         report.kind = NPLUG_REPORT_SIGNAL;

@@ -14,7 +14,6 @@ typedef struct view {
     char log[LOG_LINES][256]; /* the latest last */
     int log_count;
     uint32_t chosen; /* place of the device whose controls are shown */
-    uint32_t top;    /* first control shown */
 } view;
 
 /* --- the log -------------------------------------------------------------------------------- */

@@ -107,6 +107,12 @@ typedef struct nplug_ring nplug_ring;
  * May be called from the port's own thread, one thread a ring. */
 NPLUG_API nplug_result nplug_push(nplug_ring *ring, const nplug_report *reports, size_t count);
 
+/* Pushes a text of a device that is arriving, 16 bytes a report, each a group for itself; `text` is
+ * UTF-8, ended by 0, and an empty one pushes nothing.  `which` is an nplug_text.  Result as
+ * nplug_push, of the first report that was refused. */
+NPLUG_API nplug_result nplug_push_text(nplug_ring *ring, nplug_time time, uint32_t device,
+                                       nplug_text which, const char *text);
+
 /* How many more reports the ring takes now; from the pushing thread. */
 NPLUG_API size_t nplug_ring_room(const nplug_ring *ring);
 

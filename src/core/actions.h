@@ -20,7 +20,6 @@ typedef struct np_actions {
     uint32_t *layers; /* by player: bit by layer */
     uint32_t *dirty;  /* places in `list` */
     uint32_t dirty_count, action_limit, binding_limit;
-    uint32_t said; /* what the log was told already */
 } np_actions;
 
 void np_actions_layout(np_actions *actions, np_carve *carve, const nplug_limits *limits);

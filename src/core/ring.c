@@ -207,3 +207,24 @@ nplug_result nplug_push(nplug_ring *ring, const nplug_report *reports, size_t co
     if (count) pay(ring, reports[count - 1].time);
     return result;
 }
+
+nplug_result nplug_push_text(nplug_ring *ring, nplug_time time, uint32_t device, nplug_text which,
+                             const char *text)
+{
+    nplug_result result = NPLUG_OK;
+    nplug_report report = {0};
+
+    if (!text) return NPLUG_ERR_ARGUMENT;
+    report.time = time;
+    report.device = device;
+    report.kind = NPLUG_REPORT_TEXT;
+    report.signal = (uint16_t)which;
+    while (*text && result == NPLUG_OK) {
+        size_t length = strlen(text) < 16 ? strlen(text) : 16;
+        memset(report.as.text, 0, sizeof report.as.text);
+        memcpy(report.as.text, text, length);
+        result = nplug_push(ring, &report, 1);
+        text += length;
+    }
+    return result;
+}

@@ -56,10 +56,3 @@ const char *const *nf_code_names(nplug_space space, size_t *count, size_t *strid
     *stride = sizeof *evdev;
     return space == NPLUG_SPACE_EVDEV ? &evdev[0].name : NULL;
 }
-
-const char *nf_code_name(nplug_space space, uint32_t code)
-{
-    for (size_t i = 0; space == NPLUG_SPACE_EVDEV && i < EVDEV_COUNT; i++)
-        if (evdev[i].code == code) return evdev[i].name;
-    return NULL;
-}

@@ -14,7 +14,4 @@ bool nf_code_from_name(nplug_space space, const char *name, uint32_t *code);
 /* The names of a space, for suggestions, and how far apart in bytes; NULL where it has none. */
 const char *const *nf_code_names(nplug_space space, size_t *count, size_t *stride);
 
-/* The name of a code; NULL where it has none. */
-const char *nf_code_name(nplug_space space, uint32_t code);
-
 #endif

@@ -146,19 +146,6 @@ static nplug_report report_of(const nplug_linux *port, const nl_node *node, nplu
     return report;
 }
 
-static void push_text(nplug_linux *port, nplug_report report, nplug_text which, const char *text)
-{
-    size_t left = strlen(text);
-
-    report.kind = NPLUG_REPORT_TEXT;
-    report.signal = (uint16_t)which;
-    for (; left; text += left < 16 ? left : 16, left = strlen(text)) {
-        memset(report.as.text, 0, sizeof report.as.text);
-        memcpy(report.as.text, text, left < 16 ? left : 16);
-        nplug_push(port->ring, &report, 1);
-    }
-}
-
 /* The socket without the interface's number: the same for all nodes of one piece of hardware. */
 static bool strip_interface(char *socket)
 {
@@ -176,13 +163,13 @@ static void push_texts(nplug_linux *port, nplug_report report, abilities *able)
     bool place = strip_interface(able->socket);
     char unit[192];
 
-    push_text(port, report, NPLUG_TEXT_NAME, able->name);
-    push_text(port, report, NPLUG_TEXT_SERIAL, able->serial);
-    push_text(port, report, NPLUG_TEXT_SOCKET, able->socket);
+    nplug_push_text(port->ring, report.time, report.device, NPLUG_TEXT_NAME, able->name);
+    nplug_push_text(port->ring, report.time, report.device, NPLUG_TEXT_SERIAL, able->serial);
+    nplug_push_text(port->ring, report.time, report.device, NPLUG_TEXT_SOCKET, able->socket);
     if (!place && !*able->serial) return;
     snprintf(unit, sizeof unit, "%04x:%04x %s %s", able->id.vendor, able->id.product, able->serial,
              able->socket);
-    push_text(port, report, NPLUG_TEXT_UNIT, unit);
+    nplug_push_text(port->ring, report.time, report.device, NPLUG_TEXT_UNIT, unit);
 }
 
 typedef struct range {

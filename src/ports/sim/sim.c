@@ -19,7 +19,6 @@ typedef struct sim_device {
 typedef struct sim_move {
     nplug_time due;   /* when it is next to be looked at */
     nplug_time start; /* of a sweep under way */
-    uint32_t order;
     uint32_t kind;
     bool under_way;
     nplug_time span;
@@ -35,7 +34,7 @@ struct nplug_sim {
     nplug_ring *ring;
     sim_device *devices;
     sim_move *moves; /* in order of time, the earliest last */
-    uint32_t move_count, order;
+    uint32_t move_count;
     nplug_time now;
     uint32_t failures;
     char failure[160];
@@ -86,7 +85,6 @@ static nplug_result queue(nplug_sim *sim, const sim_move *move)
         at--;
     memmove(&sim->moves[at + 1], &sim->moves[at], (sim->move_count - at) * sizeof *move);
     sim->moves[at] = *move;
-    sim->moves[at].order = sim->order++;
     sim->move_count++;
     return NPLUG_OK;
 }
@@ -256,17 +254,6 @@ static size_t text_slots(const char *text)
     return (strlen(text) + 15) / 16;
 }
 
-static void push_text(nplug_sim *sim, nplug_report report, nplug_text text, const char *from)
-{
-    report.kind = NPLUG_REPORT_TEXT;
-    report.signal = (uint16_t)text;
-    for (; *from; from += strlen(from) < 16 ? strlen(from) : 16) {
-        memset(report.as.text, 0, sizeof report.as.text);
-        memcpy(report.as.text, from, strlen(from) < 16 ? strlen(from) : 16);
-        push(sim, &report);
-    }
-}
-
 static void push_arrival(nplug_sim *sim, const sim_device *device, const sim_move *move)
 {
     const nplug_sim_model *model = device->model;
@@ -278,9 +265,9 @@ static void push_arrival(nplug_sim *sim, const sim_device *device, const sim_mov
     report.as.arrive.version = model->version;
     report.as.arrive.signals = model->signal_count;
     push(sim, &report);
-    push_text(sim, report, NPLUG_TEXT_NAME, model->device);
-    push_text(sim, report, NPLUG_TEXT_SERIAL, move->serial);
-    push_text(sim, report, NPLUG_TEXT_SOCKET, move->socket);
+    nplug_push_text(sim->ring, report.time, report.device, NPLUG_TEXT_NAME, model->device);
+    nplug_push_text(sim->ring, report.time, report.device, NPLUG_TEXT_SERIAL, move->serial);
+    nplug_push_text(sim->ring, report.time, report.device, NPLUG_TEXT_SOCKET, move->socket);
     for (uint16_t i = 0; i < model->signal_count; i++) {
         report = report_of(sim, device, move->due, NPLUG_REPORT_SIGNAL);
         report.signal = i;

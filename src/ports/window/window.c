@@ -102,17 +102,6 @@ static void push_arrive(nplug_window *window, nplug_time time, uint32_t device, 
     nplug_push(window->ring, &report, 1);
 }
 
-static void push_name(nplug_window *window, nplug_time time, uint32_t device, const char *name)
-{
-    nplug_report report = report_of(time, device, NPLUG_REPORT_TEXT);
-
-    for (; *name; name += strlen(name) < 16 ? strlen(name) : 16) {
-        memset(report.as.text, 0, sizeof report.as.text);
-        memcpy(report.as.text, name, strlen(name) < 16 ? strlen(name) : 16);
-        nplug_push(window->ring, &report, 1);
-    }
-}
-
 typedef struct shape {
     nplug_space space;
     nplug_nature nature;
@@ -137,7 +126,7 @@ static void plug_keyboard(nplug_window *window)
     shape button = {NPLUG_SPACE_HID, NPLUG_NATURE_BUTTON, 0, 1};
 
     push_arrive(window, 0, KEYBOARD, KEYS);
-    push_name(window, 0, KEYBOARD, "keyboard of the window");
+    nplug_push_text(window->ring, 0, KEYBOARD, NPLUG_TEXT_NAME, "keyboard of the window");
     for (unsigned i = 0; i < KEYS; i++)
         push_signal(window, report_of(0, KEYBOARD, NPLUG_REPORT_SIGNAL), i,
                     7u << 16 | (KEYS_FIRST + i), button);
@@ -154,7 +143,7 @@ static void plug_mouse(nplug_window *window)
     shape button = {NPLUG_SPACE_EVDEV, NPLUG_NATURE_BUTTON, 0, 1};
 
     push_arrive(window, 0, MOUSE, SIGNAL_BUTTON + BUTTONS);
-    push_name(window, 0, MOUSE, "mouse of the window");
+    nplug_push_text(window->ring, 0, MOUSE, NPLUG_TEXT_NAME, "mouse of the window");
     for (unsigned i = 0; i < SIGNAL_BUTTON; i++)
         push_signal(window, report_of(0, MOUSE, NPLUG_REPORT_SIGNAL), i, deltas[i], delta);
     for (unsigned i = 0; i < BUTTONS; i++)
@@ -170,7 +159,7 @@ static void plug_touch(nplug_window *window)
     shape place = {NPLUG_SPACE_PLAIN, NPLUG_NATURE_POSITION, 0, FULL};
 
     push_arrive(window, 0, TOUCH, 3 * NPLUG_WINDOW_CONTACTS);
-    push_name(window, 0, TOUCH, "touch surface of the window");
+    nplug_push_text(window->ring, 0, TOUCH, NPLUG_TEXT_NAME, "touch surface of the window");
     for (unsigned i = 0; i < 3 * NPLUG_WINDOW_CONTACTS; i++)
         push_signal(window, report_of(0, TOUCH, NPLUG_REPORT_SIGNAL), i, i, i % 3 ? place : number);
     for (unsigned i = 0; i < NPLUG_WINDOW_CONTACTS; i++)
@@ -363,7 +352,7 @@ static void plug_pad(nplug_window *window, nplug_time time, uint32_t device, con
     shape axis = {NPLUG_SPACE_W3C, NPLUG_NATURE_AXIS, -FULL, FULL};
 
     push_arrive(window, time, device, PAD_BUTTONS + PAD_AXES);
-    push_name(window, time, device, name ? name : "pad of the window");
+    nplug_push_text(window->ring, time, device, NPLUG_TEXT_NAME, name ? name : "pad of the window");
     for (unsigned i = 0; i < PAD_BUTTONS; i++)
         push_signal(window, report_of(time, device, NPLUG_REPORT_SIGNAL), i, i, button);
     for (unsigned i = 0; i < PAD_AXES; i++)
