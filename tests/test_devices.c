@@ -31,6 +31,7 @@ START_TEST(every_model_arrives_as_what_it_is)
     ck_assert_int_eq(info.matched, NPLUG_MATCHED_NUMBERS);
     ck_assert_uint_eq(info.controls, 19);
     ck_assert_uint_eq(info.players, 1); /* bit 0: player 1 */
+    ck_assert_uint_eq(info.last, 1000);
     ck_assert_int_eq(look(&rig, nplug_device_at(rig.nest, 1)).kind, NPLUG_KIND_KEYBOARD);
     ck_assert_int_eq(look(&rig, nplug_device_at(rig.nest, 2)).kind, NPLUG_KIND_MOUSE);
     info = look(&rig, nplug_device_at(rig.nest, 3));
@@ -195,6 +196,33 @@ START_TEST(long_and_broken_names_are_cut_at_a_character)
 }
 END_TEST
 
+START_TEST(a_name_of_ten_thousand_bytes_is_cut)
+{
+    hand_port port = {0};
+    nplug_report report = value_report(0, 1, 0, 0, 0);
+    nplug_limits limits = nplug_limits_default();
+    nplug_device_info info;
+    char name[10001];
+    test_rig rig;
+
+    limits.ring_slots = 4096;
+    rig_open(&rig, NULL, &limits);
+    nplug_attach(rig.nest, &hand_table, &port);
+    report.kind = NPLUG_REPORT_ARRIVE;
+    nplug_push(port.ring, &report, 1);
+    for (size_t i = 0; i < sizeof name - 1; i++)
+        name[i] = (char)('a' + i % 26);
+    name[sizeof name - 1] = 0;
+    ck_assert_int_eq(nplug_push_text(port.ring, 0, 1, NPLUG_TEXT_NAME, name), NPLUG_OK);
+    push_kind(port.ring, 0, 1, NPLUG_REPORT_READY);
+    rig_step(&rig, 0);
+    info = look(&rig, nplug_device_at(rig.nest, 0));
+    ck_assert_uint_eq(strlen(info.name), NPLUG_NAME_SIZE - 1);
+    ck_assert_int_eq(strncmp(info.name, name, NPLUG_NAME_SIZE - 1), 0);
+    rig_close(&rig);
+}
+END_TEST
+
 /* Whatever a device calls itself, its name can be printed: no escape reaches a terminal. */
 START_TEST(a_name_is_always_safe_to_print)
 {
@@ -295,6 +323,7 @@ Suite *devices_suite(void)
     tcase_add_test(tests, nodes_of_one_unit_are_one_device);
     tcase_add_loop_test(tests, a_limit_reached_is_an_event, 0, 6);
     tcase_add_test(tests, long_and_broken_names_are_cut_at_a_character);
+    tcase_add_test(tests, a_name_of_ten_thousand_bytes_is_cut);
     tcase_add_test(tests, a_name_is_always_safe_to_print);
     tcase_add_test(tests, key_labels_come_from_the_port);
     tcase_add_test(tests, rumble_reaches_the_hardware);

@@ -7,7 +7,8 @@
 #include <time.h>
 
 #define LOG_LINES 8
-#define FRAME     33333 /* microseconds between two pictures */
+#define FRAME     33333    /* microseconds between two pictures */
+#define SLEEPY    60000000 /* microseconds of silence after which a pad may be asleep */
 
 typedef struct view {
     hardware *hw;
@@ -54,11 +55,14 @@ static void note_events(view *v)
 
 /* --- devices -------------------------------------------------------------------------------- */
 
-static const char *state_of(const nplug_device_info *info)
+/* A pad without a cable goes to sleep and says nothing of it: only its silence can tell. */
+static const char *state_of(const nplug_device_info *info, nplug_time now)
 {
     if (info->unreadable) return "unreadable: no permission";
     if (info->matched == NPLUG_MATCHED_NONE) return "unrecognised";
-    return info->stale ? "catching up" : "present";
+    if (info->stale) return "catching up";
+    if (info->kind == NPLUG_KIND_PAD && now > info->last + SLEEPY) return "silent: asleep?";
+    return "present";
 }
 
 static int draw_devices(const view *v, int y)
@@ -77,7 +81,7 @@ static int draw_devices(const view *v, int y)
         if (i == v->chosen) attron(A_REVERSE);
         mvprintw(y, 0, "%c %-6x %-28.28s %-10s %-12s %-26s %-8s", i == v->chosen ? '>' : ' ',
                  info.device, info.name, nplug_kind_name(info.kind), *info.sheet ? info.sheet : "-",
-                 state_of(&info), players);
+                 state_of(&info, nplug_nest_time(v->hw->nest)), players);
         attroff(A_REVERSE);
     }
     if (nplug_device_count(v->hw->nest) == 0) mvprintw(y++, 2, "Nothing is here yet.");

@@ -33,6 +33,7 @@ typedef struct nplug_device_info {
     uint32_t signals, controls; /* how many */
     uint32_t players;           /* bit 0 is player 1; 0 while nobody has claimed it */
     nplug_times times;          /* how good its times are */
+    nplug_time last;            /* when it last said anything, its arrival included */
     bool present;               /* false once it has gone */
     bool stale;                 /* reports were dropped and a resync is under way */
     bool unreadable;            /* it is there, but may not be read: a matter of permissions */

@@ -28,8 +28,18 @@ static bool is_stale(const nplug_nest *nest, const np_device *device)
     return stale;
 }
 
+static nplug_time last_of(const nplug_nest *nest, const np_device *device)
+{
+    nplug_time last = 0;
+
+    for (uint32_t at = device->first_node; at != NP_NONE; at = nest->devices.nodes[at].next)
+        if (nest->devices.nodes[at].last > last) last = nest->devices.nodes[at].last;
+    return last;
+}
+
 static void fill_presence(const nplug_nest *nest, uint32_t index, nplug_device_info *info)
 {
+    info->last = last_of(nest, &nest->devices.list[index]);
     info->present = true;
     info->signals = np_devices_signal_count(&nest->devices, index);
     info->controls = nest->controls.of_device[index].count;
