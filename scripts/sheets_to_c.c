@@ -2,7 +2,15 @@
  * sheets_to_c sheets/heron.json ... > src/core/sheets_builtin.c */
 #include "nestplug/files.h"
 #include <stdio.h>
+#include <stdlib.h>
 #include <string.h>
+
+/* None are built into the program that makes them. */
+const nplug_sheet *nplug_builtin_sheets(uint32_t *count)
+{
+    *count = 0;
+    return NULL;
+}
 
 static const nplug_sheet *read_or_tell(const char *path, nplug_sheet_file **file)
 {
@@ -29,54 +37,143 @@ static const char *c_name(const nplug_sheet *sheet)
     return name;
 }
 
-static void write_tables(const nplug_sheet *sheet)
+static void write_codes(const nplug_sheet *sheet)
 {
-    printf("static const nplug_match %s_matches[] = {\n", c_name(sheet));
+    bool any = false;
+
     for (uint32_t i = 0; i < sheet->match_count; i++)
-        printf("    {0x%04x, 0x%04x, 0x%04x},\n", sheet->matches[i].bus, sheet->matches[i].vendor,
-               sheet->matches[i].product);
+        any |= sheet->matches[i].has_count + sheet->matches[i].lacks_count != 0;
+    if (!any) return;
+    printf("static const uint32_t %s_codes[] = {", c_name(sheet));
+    for (uint32_t i = 0; i < sheet->match_count; i++)
+        for (uint32_t c = 0;
+             c < sheet->matches[i].has_count + (uint32_t)sheet->matches[i].lacks_count; c++)
+            printf("0x%08x, ", sheet->matches[i].has[c]);
     printf("};\n");
-    if (sheet->wire_count) printf("static const nplug_wire %s_wires[] = {\n", c_name(sheet));
+}
+
+static void write_matches(const nplug_sheet *sheet)
+{
+    uint32_t at = 0;
+
+    printf("static const nplug_match %s_matches[] = {\n", c_name(sheet));
+    for (uint32_t i = 0; i < sheet->match_count; i++) {
+        const nplug_match *match = &sheet->matches[i];
+        printf("    {0x%04x, 0x%04x, 0x%04x, 0x%04x, %u, %u, %u, %u, ", match->bus, match->vendor,
+               match->product, match->version, match->kind, match->space, match->has_count,
+               match->lacks_count);
+        if (match->has_count + match->lacks_count)
+            printf("%s_codes + %u, %s_codes + %u},\n", c_name(sheet), at, c_name(sheet),
+                   at + match->has_count);
+        else
+            printf("NULL, NULL},\n");
+        at += match->has_count + (uint32_t)match->lacks_count;
+    }
+    printf("};\n");
+}
+
+static void write_wires(const nplug_sheet *sheet)
+{
+    if (!sheet->wire_count) return;
+    printf("static const nplug_wire %s_wires[] = {\n", c_name(sheet));
     for (uint32_t i = 0; i < sheet->wire_count; i++) {
         const nplug_wire *wire = &sheet->wires[i];
         char name[64];
         nplug_control_name(wire->control, name, sizeof name);
-        printf("    {0x%04x, %u, %u, 0x%08x, %u, %u, %u, %d}, /* %s */\n", wire->control,
-               wire->component, wire->space, wire->code, wire->reading, wire->reversed,
-               wire->has_rest, (int)wire->rest, name);
+        printf("    {0x%04x, %u, %u, 0x%08x, %u, %u, %u, %d, %d, %d}, /* %s */\n", wire->control,
+               wire->component, wire->space, wire->code, wire->reading, wire->flags, wire->bounce,
+               (int)wire->rest, (int)wire->min, (int)wire->max, name);
     }
-    if (sheet->wire_count) printf("};\n");
+    printf("};\n");
+}
+
+/* A text as a string of C. */
+static void write_text(const char *text)
+{
+    putchar('"');
+    for (; *text; text++) {
+        unsigned char byte = (unsigned char)*text;
+        if (byte < 0x20 || byte > 0x7e || byte == '"' || byte == '\\')
+            printf("\\%03o", byte);
+        else
+            putchar(byte);
+    }
+    putchar('"');
+}
+
+static void write_prints(const nplug_sheet *sheet)
+{
+    if (!sheet->print_count) return;
+    printf("static const nplug_print %s_prints[] = {\n", c_name(sheet));
+    for (uint32_t i = 0; i < sheet->print_count; i++) {
+        printf("    {0x%04x, ", sheet->prints[i].control);
+        write_text(sheet->prints[i].text);
+        printf("},\n");
+    }
+    printf("};\n");
+}
+
+static void write_tables(const nplug_sheet *sheet)
+{
+    write_codes(sheet);
+    write_matches(sheet);
+    write_wires(sheet);
+    write_prints(sheet);
     printf("\n");
 }
 
 static void write_entry(const nplug_sheet *sheet)
 {
-    printf("    {(uint32_t)sizeof(nplug_sheet), \"%s\", \"%s\", (nplug_kind)%d, %u, %u,\n",
-           sheet->name, sheet->family, (int)sheet->kind, sheet->match_count, sheet->wire_count);
-    printf("     %s_matches, %s%s, %u},\n", c_name(sheet),
-           sheet->wire_count ? c_name(sheet) : "NULL", sheet->wire_count ? "_wires" : "",
-           sheet->keys);
+    printf("    {(uint32_t)sizeof(nplug_sheet), \"%s\", \"%s\", (nplug_kind)%d, %u, %u, %u,\n",
+           sheet->name, sheet->family, (int)sheet->kind, sheet->match_count, sheet->wire_count,
+           sheet->print_count);
+    printf("     %s_matches, ", c_name(sheet));
+    printf(sheet->wire_count ? "%s_wires, " : "NULL, ", c_name(sheet));
+    printf(sheet->print_count ? "%s_prints, " : "NULL, ", c_name(sheet));
+    printf("%u},\n", sheet->keys);
+}
+
+/* Whether the sheets can live side by side: of two equal rules, nobody could say which holds. */
+static bool check_ties(const nplug_sheet *sheets, int count)
+{
+    nplug_setup setup = nplug_setup_default();
+    nplug_nest *nest;
+    nplug_result result;
+    void *block;
+
+    setup.limits.matches = 60000;
+    block = malloc(nplug_memory_needed(&setup.limits));
+    if (!block || nplug_open(&setup, block, nplug_memory_needed(&setup.limits), &nest) != NPLUG_OK)
+        return false;
+    result = nplug_add_sheets(nest, sheets, (uint32_t)count);
+    if (result == NPLUG_ERR_FORMAT) fprintf(stderr, "two sheets have the same match rule\n");
+    free(block);
+    return result == NPLUG_OK;
 }
 
 int main(int argc, char **argv)
 {
-    nplug_sheet_file *files[256];
+    static nplug_sheet_file *files[256];
+    static nplug_sheet sheets[256];
 
     if (argc < 2 || argc > 256) {
         fprintf(stderr, "usage: sheets_to_c SHEET.json...\n");
         return 2;
     }
-    printf("/* Generated from sheets/ by scripts/sheets_to_c.c; do not edit: ./dev sheets */\n"
-           "/* clang-format off */\n"
-           "#include \"nestplug/sheet.h\"\n\n");
     for (int i = 1; i < argc; i++) {
         const nplug_sheet *sheet = read_or_tell(argv[i], &files[i]);
         if (!sheet) return 1;
-        write_tables(sheet);
+        sheets[i - 1] = *sheet;
     }
+    if (!check_ties(sheets, argc - 1)) return 1;
+    printf("/* Generated from sheets/ by scripts/sheets_to_c.c; do not edit: ./dev sheets */\n"
+           "/* clang-format off */\n"
+           "#include \"nestplug/sheet.h\"\n\n");
+    for (int i = 1; i < argc; i++)
+        write_tables(&sheets[i - 1]);
     printf("static const nplug_sheet sheets[] = {\n");
     for (int i = 1; i < argc; i++) {
-        write_entry(nplug_sheet_of(files[i]));
+        write_entry(&sheets[i - 1]);
         nplug_sheet_free(files[i]);
     }
     printf("};\n\n"

@@ -15,6 +15,7 @@ int main(int argc, char **argv)
     srunner_add_suite(runner, actions_suite());
     srunner_add_suite(runner, game_suite());
     srunner_add_suite(runner, wild_suite());
+    srunner_add_suite(runner, recognise_suite());
     srunner_add_suite(runner, sim_suite());
     srunner_add_suite(runner, linux_suite());
     srunner_add_suite(runner, conform_suite());

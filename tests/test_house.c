@@ -39,7 +39,7 @@ static const struct {
       "\"actions.h", "\"atomic.h", "\"", NULL}},
     {"/src/ports/",
      {"<", "\"nestplug/sim.h", "\"nestplug/replay.h", "\"nestplug/port.h", "\"nestplug/linux.h",
-      "\"nestplug/window.h", "\"linux_port.h", NULL}},
+      "\"nestplug/window.h", "\"linux_port.h", "\"body.h", NULL}},
     {"/src/files/",
      {"<", "\"nestplug/", "\"core/text.h", "\"codes.h", "\"fields.h", "\"notes.h",
       "\"trace_format.h", NULL}},
@@ -166,15 +166,18 @@ START_TEST(exports_are_what_the_headers_declare)
 }
 END_TEST
 
-START_TEST(the_builtin_sheets_are_those_of_the_files)
+START_TEST(builtin_sheets_and_models_are_those_of_the_files)
 {
     char output[16384];
 
-    ck_assert_msg(run("cd " SOURCE_DIR " && cmake --build " BINARY_DIR
-                      " --target sheets-to-c > /dev/null && LC_ALL=C sh -c '" BINARY_DIR
-                      "/sheets-to-c sheets/*.json' | diff - src/core/sheets_builtin.c",
-                      output, sizeof output) == 0,
-                  "%s: ./dev sheets", output);
+    ck_assert_msg(
+        run("cd " SOURCE_DIR " && cmake --build " BINARY_DIR
+            " --target sheets-to-c models-to-c > /dev/null && export LC_ALL=C && " BINARY_DIR
+            "/sheets-to-c sheets/*.json | diff - src/core/sheets_builtin.c && " BINARY_DIR
+            "/models-to-c models/heron.json models/[!h]*.json | "
+            "diff - src/ports/sim/models_builtin.c",
+            output, sizeof output) == 0,
+        "%s: ./dev sheets", output);
 }
 END_TEST
 
@@ -235,7 +238,7 @@ Suite *house_suite(void)
     tcase_add_test(tests, each_stage_writes_its_own_part);
     tcase_add_loop_test(tests, public_headers_stand_alone_in_c_and_cxx, 0, 2);
     tcase_add_test(tests, exports_are_what_the_headers_declare);
-    tcase_add_test(tests, the_builtin_sheets_are_those_of_the_files);
+    tcase_add_test(tests, builtin_sheets_and_models_are_those_of_the_files);
     tcase_add_test(tests, an_outside_program_finds_the_installed_library);
     tcase_add_test(tests, listings_compile);
     suite_add_tcase(suite, tests);

@@ -2,12 +2,6 @@
 #include <stdio.h>
 #include <string.h>
 
-const char *describe_matched(nplug_matched matched)
-{
-    static const char *const words[] = {"nothing", "numbers", "numbers, any bus"};
-    return (unsigned)matched < 3 ? words[matched] : "nothing";
-}
-
 const char *describe_bus(uint16_t bus, char *buffer, size_t size)
 {
     if (bus == 0x03) return "usb";
@@ -55,15 +49,28 @@ static json_t *signals_of(const nplug_nest *nest, nplug_device device)
     static const char *const spaces[] = {"plain", "evdev", "hid", "w3c", "openxr"};
     json_t *list = json_array();
     nplug_signal_info info;
+    char name[64];
 
-    for (uint32_t i = 0; nplug_signal_look(nest, device, i, &info) == NPLUG_OK; i++)
+    for (uint32_t i = 0; nplug_signal_look(nest, device, i, &info) == NPLUG_OK; i++) {
+        nplug_code_name(info.space, info.code, name, sizeof name);
         json_array_append_new(
-            list,
-            json_pack("{s:i, s:s, s:I, s:s, s:i, s:i, s:i, s:b, s:b}", "index", (int)i, "space",
-                      spaces[info.space < 5 ? info.space : 0], "code", (json_int_t)info.code,
-                      "nature", nplug_nature_name(info.nature), "min", info.min, "max", info.max,
-                      "raw", info.raw, "known", info.known, "read", info.read));
+            list, json_pack("{s:i, s:s, s:s, s:I, s:s, s:i, s:i, s:i, s:b, s:b}", "index", (int)i,
+                            "space", spaces[info.space < 5 ? info.space : 0], "name", name, "code",
+                            (json_int_t)info.code, "nature", nplug_nature_name(info.nature), "min",
+                            info.min, "max", info.max, "raw", info.raw, "known", info.known, "read",
+                            info.read));
+    }
     return list;
+}
+
+static json_t *pose_of(const nplug_nest *nest, nplug_device device, nplug_control control)
+{
+    nplug_pose pose;
+
+    nplug_control_pose(nest, device, control, &pose);
+    return json_pack("[f, f, f, f, f, f, f]", (double)pose.place[0], (double)pose.place[1],
+                     (double)pose.place[2], (double)pose.turn[0], (double)pose.turn[1],
+                     (double)pose.turn[2], (double)pose.turn[3]);
 }
 
 static json_t *controls_of(const nplug_nest *nest, nplug_device device)
@@ -74,10 +81,12 @@ static json_t *controls_of(const nplug_nest *nest, nplug_device device)
 
     for (uint32_t i = 0; nplug_control_look(nest, device, i, &info) == NPLUG_OK; i++) {
         nplug_control_name(info.control, name, sizeof name);
-        json_array_append_new(list, json_pack("{s:s, s:s, s:o, s:b}", "name", name, "nature",
-                                              nplug_nature_name(info.nature), "value",
-                                              describe_value_json(info.value, info.components),
-                                              "spent", info.spent));
+        json_array_append_new(
+            list, json_pack("{s:s, s:s, s:s, s:o, s:b}", "name", name, "print", info.print,
+                            "nature", nplug_nature_name(info.nature), "value",
+                            info.components == 7 ? pose_of(nest, device, info.control)
+                                                 : describe_value_json(info.value, info.components),
+                            "spent", info.spent));
     }
     return list;
 }
@@ -92,7 +101,7 @@ json_t *describe_device(const nplug_nest *nest, nplug_device device)
     return json_pack(
         "{s:I, s:s, s:s, s:s, s:s, s:s, s:s, s:i, s:i, s:i, s:b, s:b, s:I, s:o, s:o, s:o}", "id",
         (json_int_t)device, "name", info.name, "kind", nplug_kind_name(info.kind), "family",
-        info.family, "sheet", info.sheet, "matched_by", describe_matched(info.matched), "bus",
+        info.family, "sheet", info.sheet, "matched_by", nplug_matched_name(info.matched), "bus",
         describe_bus(info.bus, bus, sizeof bus), "vendor", info.vendor, "product", info.product,
         "version", info.version, "stale", info.stale, "unreadable", info.unreadable, "last",
         (json_int_t)info.last, "players", players_of(info.players), "signals",

@@ -5,9 +5,6 @@
 #include "tool.h"
 #include <jansson.h>
 
-/* The word for how a device was recognised ("numbers", "nothing"). */
-const char *describe_matched(nplug_matched matched);
-
 /* A bus by its word ("usb"), or its number in `buffer`. */
 const char *describe_bus(uint16_t bus, char *buffer, size_t size);
 

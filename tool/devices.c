@@ -14,7 +14,7 @@ static void print_row(const nplug_nest *nest, nplug_device device)
     printf("%-6x %-20.20s %-9s %-10s %-11s %-17s %-5s %04x:%04x %-8s %3u %3u\n", device, info.name,
            nplug_kind_name(info.kind), *info.family ? info.family : "-",
            *info.sheet ? info.sheet : "-",
-           info.unreadable ? "no permission" : describe_matched(info.matched),
+           info.unreadable ? "no permission" : nplug_matched_name(info.matched),
            describe_bus(info.bus, bus, sizeof bus), info.vendor, info.product, players,
            info.signals, info.controls);
 }

@@ -47,7 +47,7 @@ static int load_moves(hardware *hw, const nplug_move *moves, size_t count)
     const char *member, *why;
 
     hw->notes.count = 0; /* warnings were printed already */
-    for (size_t at = 0; nplug_sim_wrong(moves, count, &at, &member, &why); at++)
+    for (size_t at = 0; nplug_sim_wrong(hw->sim, moves, count, &at, &member, &why); at++)
         nplug_trace_blame(hw->trace, at, member, why, &hw->notes);
     tool_notes(&hw->notes);
     if (hw->notes.count) return TOOL_WRONG;

@@ -17,7 +17,13 @@ enum {
     NPLUG_CLASS_NONE = 0,
     NPLUG_CLASS_KEY = 1,   /* "key:KeyW"; the place is the HID usage of page 0x07 */
     NPLUG_CLASS_MOUSE = 2, /* "mouse:left" */
-    NPLUG_CLASS_PAD = 3    /* "pad:south" */
+    NPLUG_CLASS_PAD = 3,   /* "pad:south" */
+    NPLUG_CLASS_STICK = 4, /* "stick:aileron": sticks, throttles, rudder pedals */
+    NPLUG_CLASS_WHEEL = 5, /* "wheel:steering": steering wheels and their pedals */
+    NPLUG_CLASS_TOUCH = 6, /* "touch:contact-1" */
+    NPLUG_CLASS_HAND_LEFT = 7,
+    NPLUG_CLASS_HAND_RIGHT = 8, /* "hand-right:trigger" */
+    NPLUG_CLASS_HEADSET = 9     /* "headset:pose-view" */
 };
 
 /* The number of a control from its class and its place within the class. */
@@ -43,7 +49,14 @@ typedef enum nplug_kind {
     NPLUG_KIND_UNKNOWN = 0,
     NPLUG_KIND_KEYBOARD = 1,
     NPLUG_KIND_MOUSE = 2,
-    NPLUG_KIND_PAD = 3
+    NPLUG_KIND_PAD = 3,
+    NPLUG_KIND_STICK = 4, /* a stick, a throttle quadrant, rudder pedals, or all on one board */
+    NPLUG_KIND_WHEEL = 5, /* a steering wheel, its pedals */
+    NPLUG_KIND_TOUCH = 6, /* a touch surface */
+    NPLUG_KIND_HAND_LEFT = 7,
+    NPLUG_KIND_HAND_RIGHT = 8,
+    NPLUG_KIND_HEADSET = 9,
+    NPLUG_KINDS
 } nplug_kind;
 
 /* Pad controls, named by place as the operating system's open input interface does. */
@@ -70,7 +83,8 @@ enum {
     NPLUG_PAD_REAR_LEFT,
     NPLUG_PAD_REAR_RIGHT,
     NPLUG_PAD_REAR_LEFT_2,
-    NPLUG_PAD_REAR_RIGHT_2
+    NPLUG_PAD_REAR_RIGHT_2,
+    NPLUG_PAD_TOUCHPAD /* pressed */
 };
 
 /* Mouse controls. */
@@ -84,6 +98,69 @@ enum {
     NPLUG_MOUSE_WHEEL /* two deltas: +x right, +y away from the person */
 };
 
+/* Controls of sticks and throttles, in the words of USB HID's simulation controls (usage page
+ * 0x02).  Levers without a rest (throttles, sliders) are [0, 1]. */
+enum {
+    NPLUG_STICK_AILERON = 1, /* -1 left, +1 right */
+    NPLUG_STICK_ELEVATOR,    /* -1 towards the person, +1 away */
+    NPLUG_STICK_TWIST,       /* -1 to the left, +1 to the right */
+    NPLUG_STICK_RUDDER,      /* -1 left pedal, +1 right pedal */
+    NPLUG_STICK_BRAKE_LEFT,
+    NPLUG_STICK_BRAKE_RIGHT,
+    NPLUG_STICK_THROTTLE = 16, /* throttle, throttle-2 to throttle-4 */
+    NPLUG_STICK_SLIDER = 20,   /* slider-1 to slider-4 */
+    NPLUG_STICK_DIAL = 24,     /* dial-1 to dial-8 */
+    NPLUG_STICK_HAT = 32,      /* hat-1 to hat-4, two numbers each */
+    NPLUG_STICK_BUTTON = 64    /* button-1 to button-128 */
+};
+
+/* Controls of steering wheels and their pedals. */
+enum {
+    NPLUG_WHEEL_STEERING = 1, /* -1 left, +1 right */
+    NPLUG_WHEEL_ACCELERATOR,
+    NPLUG_WHEEL_BRAKE,
+    NPLUG_WHEEL_CLUTCH,
+    NPLUG_WHEEL_HANDBRAKE,
+    NPLUG_WHEEL_SHIFT_DOWN,
+    NPLUG_WHEEL_SHIFT_UP,
+    NPLUG_WHEEL_DIAL = 24,  /* dial-1 to dial-8 */
+    NPLUG_WHEEL_HAT = 32,   /* hat-1 and hat-2, two numbers each */
+    NPLUG_WHEEL_BUTTON = 64 /* button-1 to button-128 */
+};
+
+/* Controls of touch surfaces: a contact's place, and whether it is there. */
+enum {
+    NPLUG_TOUCH_CONTACT = 1,      /* contact-1 to contact-16 */
+    NPLUG_TOUCH_CONTACT_DOWN = 32 /* contact-down-1 to contact-down-16 */
+};
+
+/* Controls of a hand, as the open VR standard (OpenXR) names a controller's inputs. */
+enum {
+    NPLUG_HAND_TRIGGER = 1,
+    NPLUG_HAND_TRIGGER_TOUCH,
+    NPLUG_HAND_TRIGGER_NEAR,
+    NPLUG_HAND_SQUEEZE,
+    NPLUG_HAND_SQUEEZE_TOUCH,
+    NPLUG_HAND_THUMBSTICK,
+    NPLUG_HAND_THUMBSTICK_CLICK,
+    NPLUG_HAND_THUMBSTICK_TOUCH,
+    NPLUG_HAND_THUMBREST_TOUCH,
+    NPLUG_HAND_THUMBREST_NEAR,
+    NPLUG_HAND_PRIMARY,
+    NPLUG_HAND_PRIMARY_TOUCH,
+    NPLUG_HAND_SECONDARY,
+    NPLUG_HAND_SECONDARY_TOUCH,
+    NPLUG_HAND_MENU,
+    NPLUG_HAND_POSE_GRIP,
+    NPLUG_HAND_POSE_AIM
+};
+
+/* Controls of a headset. */
+enum {
+    NPLUG_HEADSET_POSE_VIEW = 1,
+    NPLUG_HEADSET_WORN /* it is on somebody's head */
+};
+
 /* The control of a name such as "pad:south", "mouse:left" or "key:KeyW" (keys by W3C UI Events
  * `code`).  `length` counts bytes; (size_t)-1 takes all up to the terminating 0.  Returns 0 where
  * no control has that name, or `name` is NULL. */
@@ -93,9 +170,14 @@ NPLUG_API nplug_control nplug_control_from_name(const char *name, size_t length)
  * bytes.  Returns the length of the whole name, or 0 (and writes "") for a number that is none. */
 NPLUG_API size_t nplug_control_name(nplug_control control, char *buffer, size_t size);
 
-/* The nature of a control, and in *components (may be NULL) how many numbers it has: 1 or 2.
+/* The nature of a control, and in *components (may be NULL) how many numbers it has: 1 or 2, and 7
+ * of a pose (a place x, y, z and a rotation as quaternion x, y, z, w).
  * NPLUG_NATURE_BUTTON and 0 components for a number that is none. */
 NPLUG_API nplug_nature nplug_control_nature(nplug_control control, unsigned *components);
+
+/* The key of a Linux kernel key code (input-event-codes.h: KEY_A is 30); 0 where it is no key that
+ * has a HID usage. */
+NPLUG_API nplug_control nplug_key_of_kernel(uint32_t code);
 
 /* The control whose name is nearest to a misspelt one, for messages; 0 where none is
  * near.  `name` carries its class ("pad:sauth"). */

@@ -12,11 +12,15 @@ extern "C" {
 /* The longest texts that are kept, terminating 0 included; longer ones are cut at a character. */
 #define NPLUG_NAME_SIZE 48
 
-/* How a device was recognised. */
+/* How a device was recognised, from the surest way to the least sure. */
 typedef enum nplug_matched {
     NPLUG_MATCHED_NONE = 0,    /* not recognised: its signals can be read, it has no controls */
     NPLUG_MATCHED_NUMBERS = 1, /* by bus, vendor and product */
-    NPLUG_MATCHED_NO_BUS = 2   /* by vendor and product, whatever the bus */
+    NPLUG_MATCHED_NO_BUS = 2,  /* by vendor and product, whatever the bus */
+    NPLUG_MATCHED_VENDOR = 3,  /* its prints by vendor and kind, its wires as below */
+    NPLUG_MATCHED_CODES = 4,   /* by the open codes that the system gives to such devices */
+    NPLUG_MATCHED_USAGES = 5,  /* by its HID usages */
+    NPLUG_MATCHED_SHAPE = 6 /* by how many axes and buttons it has and where they rest: a guess */
 } nplug_matched;
 
 /* What is known of a device. */
@@ -26,8 +30,8 @@ typedef struct nplug_device_info {
     char name[NPLUG_NAME_SIZE]; /* what it calls itself: always valid UTF-8 (RFC 3629) without
                                    control characters, '?' standing for what was not */
     nplug_kind kind;
-    const char *family; /* static or the sheet's; "" where it has none */
-    const char *sheet;  /* the name of its sheet; "" where unrecognised */
+    const char *family; /* static or the sheet's; "" where nobody knows what is printed on it */
+    const char *sheet;  /* the name of the sheet of its wires; "" where there is none */
     nplug_matched matched;
     uint16_t bus, vendor, product, version;
     uint32_t signals, controls; /* how many */
@@ -74,11 +78,14 @@ NPLUG_API nplug_result nplug_signal_look(const nplug_nest *nest, nplug_device de
 typedef struct nplug_control_info {
     nplug_control control;
     nplug_nature nature;
-    uint32_t components; /* 1 or 2 */
+    uint32_t components; /* 1 or 2; 7 of a pose */
     nplug_vec2 value;    /* normalised, at the last step; of a delta, moved in the last step */
     bool down;           /* past its press threshold */
     bool spent;          /* reads as at rest to players until it has been at rest */
+    bool lever;          /* it has no rest: it stays where it is put */
+    bool square;         /* a stick whose corners reach 1, 1; else they stay within the circle */
     uint32_t signal[2];  /* which signal feeds each component; NPLUG_NO_SIGNAL for none */
+    const char *print;   /* what is printed on it, as its sheet says; "" where nobody knows */
 } nplug_control_info;
 
 /* Fills *info for control `index` (from 0) of a device; errors as nplug_signal_look. */
@@ -89,6 +96,38 @@ NPLUG_API nplug_result nplug_control_look(const nplug_nest *nest, nplug_device d
  * device has gone or has no such control. */
 NPLUG_API nplug_vec2 nplug_control_value(const nplug_nest *nest, nplug_device device,
                                          nplug_control control);
+
+/* Where a device's control is and how it is turned: NPLUG_ERR_UNKNOWN where the device has no such
+ * control or it is no pose, else as nplug_signal_look. */
+NPLUG_API nplug_result nplug_control_pose(const nplug_nest *nest, nplug_device device,
+                                          nplug_control control, nplug_pose *pose);
+
+/* What is printed on a device's control, as its sheet says ("A", "anchor"): static or the sheet's;
+ * "" where nobody knows. */
+NPLUG_API const char *nplug_control_print(const nplug_nest *nest, nplug_device device,
+                                          nplug_control control);
+
+/* One step of an explanation. */
+typedef struct nplug_reason {
+    uint32_t size;     /* sizeof(nplug_reason) */
+    const char *sheet; /* of a rule: its sheet's name; else "" */
+    uint32_t rule;     /* of a rule: which of its sheet's, from 0 */
+    bool fits;         /* of a rule: whether all that it names holds */
+    bool wins;         /* of a rule that fits: whether its sheet was taken */
+    const char *text;  /* a sentence, UTF-8, valid during the call only */
+} nplug_reason;
+
+/* Hears an explanation, step by step. */
+typedef void (*nplug_hear)(void *user, const nplug_reason *reason);
+
+/* Says why a device was recognised as what it is, or was not: what it looks like, each rule that
+ * could have fitted and what it compared, what its signals became, and what to do next.  Errors as
+ * nplug_signal_look. */
+NPLUG_API nplug_result nplug_explain(const nplug_nest *nest, nplug_device device, nplug_hear hear,
+                                     void *user);
+
+/* The word for a way of being recognised ("vendor and product"): static, never NULL. */
+NPLUG_API const char *nplug_matched_name(nplug_matched matched);
 
 /* What is printed on a device's key in the person's layout, asked of its port; the W3C code
  * ("KeyW") where the port does not know.  Writes UTF-8 with a terminating 0, returns its length;

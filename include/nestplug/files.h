@@ -4,6 +4,7 @@
 #define NESTPLUG_FILES_H
 
 #include "nest.h"
+#include "sim.h"
 
 #ifdef __cplusplus
 extern "C" {
@@ -28,6 +29,11 @@ typedef struct nplug_notes {
  * 0; returns its length. */
 NPLUG_API size_t nplug_note_text(const nplug_notes *notes, uint32_t index, char *buffer,
                                  size_t size);
+
+/* The name of a signal's code as files write it: "ABS_X", "0x0001:0x0030" (a HID usage),
+ * "trigger/value"; a number where its space has no names.  A contact's slot stands after it
+ * ("ABS_MT_POSITION_X/2").  Writes UTF-8 with a terminating 0, returns its length. */
+NPLUG_API size_t nplug_code_name(nplug_space space, uint32_t code, char *buffer, size_t size);
 
 /* A trace that was read: moves (written by hand) or records (recorded), never both. */
 typedef struct nplug_trace nplug_trace;
@@ -94,6 +100,23 @@ NPLUG_API const nplug_sheet *nplug_sheet_of(const nplug_sheet_file *file);
 
 /* Frees a sheet; NULL does nothing. */
 NPLUG_API void nplug_sheet_free(nplug_sheet_file *file);
+
+/* A simulated model that was read, with its own memory. */
+typedef struct nplug_model_file nplug_model_file;
+
+/* Reads a model; as nplug_trace_read. */
+NPLUG_API nplug_result nplug_model_read(const char *path, nplug_model_file **file,
+                                        nplug_notes *notes);
+
+/* As nplug_model_read, from memory. */
+NPLUG_API nplug_result nplug_model_parse(const char *text, size_t length, const char *name,
+                                         nplug_model_file **file, nplug_notes *notes);
+
+/* The model inside, for nplug_sim_add_models: valid until the file is freed. */
+NPLUG_API const nplug_sim_model *nplug_model_of(const nplug_model_file *file);
+
+/* Frees a model; NULL does nothing. */
+NPLUG_API void nplug_model_free(nplug_model_file *file);
 
 #ifdef __cplusplus
 }

@@ -26,6 +26,7 @@ typedef struct nplug_limits {
     uint32_t commands;   /* between two steps */
     uint32_t ports;      /* at most 32 */
     uint32_t ring_slots; /* reports in each port's ring; a power of two, at least 64 */
+    uint32_t matches;    /* rules of all sheets together, those that are compiled in included */
     uint32_t records;    /* records kept for nplug_take_records; 0: no recording */
 } nplug_limits;
 
@@ -47,6 +48,7 @@ static inline nplug_limits nplug_limits_default(void)
                            64,   /* commands */
                            4,    /* ports */
                            1024, /* ring_slots */
+                           256,  /* matches */
                            0};
     return limits;
 }
@@ -90,7 +92,9 @@ NPLUG_API nplug_result nplug_attach_lossless(nplug_nest *nest, const nplug_port 
 
 /* Adds sheets to those that are compiled in, before the first step; a sheet added later wins over
  * an earlier one that fits as well.  The sheets stay the caller's.  NPLUG_ERR_ORDER,
- * NPLUG_ERR_ARGUMENT; NPLUG_ERR_FULL after four calls. */
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE; NPLUG_ERR_FORMAT where two of them have the same rule;
+ * NPLUG_ERR_FULL after four calls, or where limits.matches is too small.  On an error none of them
+ * is added, and those that were there stay in force. */
 NPLUG_API nplug_result nplug_add_sheets(nplug_nest *nest, const nplug_sheet *sheets,
                                         uint32_t count);
 

@@ -9,9 +9,16 @@
 extern "C" {
 #endif
 
-/* One rule by which a sheet fits a device.  Numbers as in an arrival's report; bus 0 is any. */
+/* One rule by which a sheet fits a device: all that it names must hold.  Of several rules that fit,
+ * the one that names the most telling things wins: product before vendor, version, bus, kind, code
+ * space, and then the number of signals named.  0 (and no signals) is: any. */
 typedef struct nplug_match {
-    uint16_t bus, vendor, product;
+    uint16_t bus, vendor, product, version; /* as in an arrival's report */
+    uint16_t kind;                          /* an nplug_kind: what its signals make it look like */
+    uint16_t space; /* 0, or an nplug_space + 1: the code space that most of its signals have */
+    uint16_t has_count, lacks_count;
+    const uint32_t *has;   /* codes in that space of signals that it must have */
+    const uint32_t *lacks; /* and of those that it must not have */
 } nplug_match;
 
 /* How a wire reads its signal. */
@@ -20,20 +27,48 @@ typedef enum nplug_reading {
     NPLUG_READ_FROM_LOW = 1,  /* an axis that rests at its low end: [0, 1] */
     NPLUG_READ_FROM_HIGH = 2, /* an axis that rests at its high end: [0, 1] */
     NPLUG_READ_WHEN_LOW = 3,  /* a button that is down at the low end (one side of a hat) */
-    NPLUG_READ_WHEN_HIGH = 4  /* a button that is down at the high end */
+    NPLUG_READ_WHEN_HIGH = 4, /* a button that is down at the high end */
+    NPLUG_READ_HALF_LOW = 5,  /* from the rest to the low end: [0, 1] (two triggers, one axis) */
+    NPLUG_READ_HALF_HIGH = 6, /* from the rest to the high end: [0, 1] */
+    NPLUG_READ_ROUND_UP = 7, /* one side of a round hat (USB HID usage 0x01:0x39): eight places from
+                                its low end clockwise, up first; what is outside is none */
+    NPLUG_READ_ROUND_RIGHT = 8,
+    NPLUG_READ_ROUND_DOWN = 9,
+    NPLUG_READ_ROUND_LEFT = 10,
+    NPLUG_READ_ROUND_X = 11, /* a round hat's way to the right: -1, 0 or 1 */
+    NPLUG_READ_ROUND_Y = 12, /* and up */
+    NPLUG_READ_PRESENT = 13, /* of a contact: it is there */
+    NPLUG_READ_SCALED = 14   /* of a pose: raw / max, not held to [-1, 1] */
 } nplug_reading;
+
+/* Flags of a wire. */
+enum {
+    NPLUG_WIRE_REVERSED = 1,    /* the signal's low end is the control's +1 ("up": "low") */
+    NPLUG_WIRE_HAS_REST = 2,    /* `rest` says where it rests, instead of the middle of its range */
+    NPLUG_WIRE_HAS_RANGE = 4,   /* `min` and `max` hold, whatever the hardware says */
+    NPLUG_WIRE_LEVER = 8,       /* it has no rest: it stays where it is put */
+    NPLUG_WIRE_ZERO_FIRST = 16, /* the hardware says 0 until it is first moved, wherever it rests */
+    NPLUG_WIRE_SQUARE = 32      /* of a stick: its corners reach 1, 1 */
+};
 
 /* One wire: which signal feeds which component of which control. */
 typedef struct nplug_wire {
     nplug_control control;
-    uint8_t component; /* 0 is x (or the only one), 1 is y */
+    uint8_t component; /* 0 is x (or the only one), 1 is y; of a pose 0 to 6 */
     uint8_t space;     /* an nplug_space */
     uint32_t code;
-    uint8_t reading;  /* an nplug_reading */
-    uint8_t reversed; /* not 0: the signal's low end is the control's +1 ("up": "low") */
-    uint8_t has_rest; /* not 0: `rest` says where it rests, instead of the middle of its range */
-    int32_t rest;     /* raw */
+    uint8_t reading; /* an nplug_reading */
+    uint8_t flags;   /* NPLUG_WIRE_... */
+    uint16_t bounce; /* a button's contact bounces for so long (milliseconds): what it says within
+                        that time of an edge is taken at its end */
+    int32_t rest, min, max; /* raw */
 } nplug_wire;
+
+/* What is printed on a control. */
+typedef struct nplug_print {
+    nplug_control control;
+    const char *text; /* UTF-8 */
+} nplug_print;
 
 /* A sheet.  All pointers are the caller's and stay valid as long as the nest. */
 typedef struct nplug_sheet {
@@ -41,10 +76,12 @@ typedef struct nplug_sheet {
     const char *name;   /* "heron" */
     const char *family; /* "letters": devices that share prompts; "" where it has none */
     nplug_kind kind;
-    uint32_t match_count, wire_count;
+    uint32_t match_count, wire_count, print_count;
     const nplug_match *matches;
-    const nplug_wire *wires;
-    uint32_t keys; /* not 0: a signal of HID usage page 0x07 is the key of that usage */
+    const nplug_wire *wires; /* none: the sheet tells only prints, and another one the wires */
+    const nplug_print *prints;
+    uint32_t
+        keys; /* not 0: a signal of HID usage page 0x07, or of a kernel key code, is that key */
 } nplug_sheet;
 
 /* The sheets that are compiled in, and how many (in *count, never NULL). */

@@ -16,17 +16,21 @@ extern "C" {
 typedef struct nplug_sim_signal {
     uint32_t code;
     int32_t min, rest, max;
-    uint8_t space;  /* an nplug_space */
-    uint8_t nature; /* an nplug_nature */
+    uint8_t space;      /* an nplug_space */
+    uint8_t nature;     /* an nplug_nature */
+    uint8_t zero_first; /* not 0: says 0 when it comes, wherever it rests */
 } nplug_sim_signal;
 
 /* How a physical control of a model moves its signals: at -1, 0 and 1 of `component` the signal
- * says `low`, `rest` and `high`, and in between evenly. */
+ * says `low`, its rest and `high`, and in between evenly.  What several controls do to one signal
+ * adds up. */
 typedef struct nplug_sim_control {
     const char *name; /* without its class: "stick-left" */
     uint16_t signal;
-    uint8_t component;
-    int32_t low, rest, high;
+    uint8_t component; /* 0 x, 1 y; of a pose up to 6 */
+    uint8_t round;     /* not 0: x and y become one of eight places, clockwise from up at `low` */
+    int32_t low, high;
+    uint32_t bounce; /* microseconds for which a button's contact bounces */
 } nplug_sim_control;
 
 /* A model: what a simulated device is, as the hardware itself would say it. */
@@ -63,6 +67,11 @@ NPLUG_API nplug_sim *nplug_sim_open(nplug_sim_limits limits, void *block, size_t
 /* The table of functions for nplug_attach. */
 NPLUG_API const nplug_port *nplug_sim_port(void);
 
+/* Models beside those that are compiled in, before any device of theirs is plugged in; they stay
+ * the caller's.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE (a model with too many signals or controls). */
+NPLUG_API nplug_result nplug_sim_add_models(nplug_sim *sim, const nplug_sim_model *models,
+                                            uint32_t count);
+
 /* Tells the hardware to do something at move->time, in any order of times; what is due is done
  * when the nest steps.  Names are copied.  NPLUG_ERR_UNKNOWN: no such model (of an arrival);
  * NPLUG_ERR_ARGUMENT: a name too long or missing; NPLUG_ERR_FULL. */
@@ -72,8 +81,8 @@ NPLUG_API nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move);
  * else were told to the hardware: true, and its place in *at, which of its texts is wrong in
  * *member ("model", "on", "press", ...: as in a trace), and why in *why (static).  false where all
  * can be done. */
-NPLUG_API bool nplug_sim_wrong(const nplug_move *moves, size_t count, size_t *at,
-                               const char **member, const char **why);
+NPLUG_API bool nplug_sim_wrong(const nplug_sim *sim, const nplug_move *moves, size_t count,
+                               size_t *at, const char **member, const char **why);
 
 /* Short forms of nplug_sim_move for the commonest moves, with the same errors; `device` is the name
  * that it arrives with.  Plugs in a device of a model, without serial number or socket. */
@@ -90,6 +99,11 @@ NPLUG_API nplug_result nplug_sim_release(nplug_sim *sim, nplug_time time, const 
 /* Moves a control to (x, y) within `span` microseconds. */
 NPLUG_API nplug_result nplug_sim_sweep(nplug_sim *sim, nplug_time time, const char *device,
                                        const char *control, nplug_vec2 to, nplug_time span);
+
+/* Where a control physically is: the truth that a game should see.  (0, 0) where there is no such
+ * device or control. */
+NPLUG_API nplug_vec2 nplug_sim_position(const nplug_sim *sim, const char *device,
+                                        const char *control);
 
 /* The time of the last move or end of move that is still to come; 0 where nothing is. */
 NPLUG_API nplug_time nplug_sim_last(const nplug_sim *sim);

@@ -59,7 +59,13 @@ typedef enum nplug_move_kind {
     NPLUG_MOVE_RELEASE = 3,
     NPLUG_MOVE_SWEEP = 4,  /* moves control `what` to (x, y) in `span`, evenly */
     NPLUG_MOVE_SIGNAL = 5, /* the signal of `space` and `code` says `value`, as it is */
-    NPLUG_MOVE_END = 6     /* nothing happens; the trace lasts until here */
+    NPLUG_MOVE_END = 6,    /* nothing happens; the trace lasts until here */
+    NPLUG_MOVE_CIRCLE = 7, /* moves a stick round and round at distance x, y times in `span`,
+                              counter-clockwise from the right */
+    NPLUG_MOVE_FLICK = 8,  /* moves control `what` to (x, y) and back to rest in `span` */
+    NPLUG_MOVE_NOISE = 9,  /* for `span`, control `what` trembles by up to x around where it is */
+    NPLUG_MOVE_POSE = 10,  /* puts control `what` where `pose` says */
+    NPLUG_MOVE_KINDS
 } nplug_move_kind;
 
 /* One move of simulated hardware.  Texts are the caller's and are copied when played. */
@@ -74,6 +80,7 @@ typedef struct nplug_move {
     int32_t value;               /* of a signal, in the hardware's numbers */
     uint32_t code;               /* of a signal; in NPLUG_SPACE_PLAIN its index */
     uint32_t space;              /* of a signal's code: an nplug_space */
+    const nplug_pose *pose;      /* of a pose; else NULL */
 } nplug_move;
 
 #ifdef __cplusplus

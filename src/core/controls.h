@@ -13,8 +13,10 @@
 
 enum {
     NP_CONTROL_DOWN = 1,
-    NP_CONTROL_SPENT = 2, /* reads as at rest downstream until it has really been at rest */
-    NP_CONTROL_MOVED = 4  /* in the list of the value lane */
+    NP_CONTROL_SPENT = 2,  /* reads as at rest downstream until it has really been at rest */
+    NP_CONTROL_MOVED = 4,  /* in the list of the value lane */
+    NP_CONTROL_LEVER = 8,  /* stays where it is put */
+    NP_CONTROL_SQUARE = 16 /* a stick whose corners reach 1, 1 */
 };
 
 typedef struct np_wire {
@@ -24,7 +26,13 @@ typedef struct np_wire {
     uint8_t how; /* an nplug_reading; the bits below are added */
 } np_wire;
 
-enum { NP_WIRE_READING = 15, NP_WIRE_REVERSED = 16, NP_WIRE_BUTTON = 32, NP_WIRE_DELTA = 64 };
+enum {
+    NP_WIRE_READING = 15,
+    NP_WIRE_REVERSED = 16,
+    NP_WIRE_BUTTON = 32,
+    NP_WIRE_DELTA = 64,
+    NP_WIRE_UNMOVED = 128 /* 0 is no value yet: the hardware says so until it is first moved */
+};
 
 typedef struct np_control {
     float value[2];
@@ -62,17 +70,20 @@ typedef enum np_edge { NP_EDGE_NONE = 0, NP_EDGE_PRESS, NP_EDGE_RELEASE } np_edg
 
 void np_controls_layout(np_controls *controls, np_carve *carve, const nplug_limits *limits);
 
-/* Makes the controls of a device from its sheet; NPLUG_LIMIT_CONTROLS where there is no room (and
+/* Makes the controls of a device (wiring.c); NPLUG_LIMIT_CONTROLS where there is no room (and
  * the device has none), -1 where all is well. */
 int np_controls_build(np_controls *controls, np_devices *devices, uint32_t device,
-                      const nplug_sheet *sheet);
+                      const np_recognition *from);
 void np_controls_drop(np_controls *controls, const np_devices *devices, uint32_t device);
 
 /* The value that a wire reads from a raw value. */
 float np_wire_value(const np_wire *wire, int32_t raw);
 
-/* Gives the wire's control its value; one that is at rest is spent no more. */
-void np_controls_set(np_controls *controls, const np_wire *wire, int32_t raw);
+/* Whether a wire's value may go up and down again while its raw value rises. */
+bool np_wire_jumps(const np_wire *wire);
+
+/* Gives a wire's control its value; one that is at rest is spent no more. */
+void np_controls_set(np_controls *controls, uint32_t wire, int32_t raw);
 
 /* Whether a control has passed its press threshold since it was last asked. */
 np_edge np_controls_edge(np_controls *controls, uint32_t control);

@@ -430,6 +430,60 @@ void np_devices_guard(np_devices *devices, uint32_t index, bool any, int32_t low
     signal->guard_width = (uint32_t)high - (uint32_t)low;
 }
 
+/* --- buttons that bounce -------------------------------------------------------------------- */
+
+static np_bouncer *bouncer_of(np_devices *devices, uint32_t signal)
+{
+    for (unsigned i = 0; i < NP_BOUNCERS; i++)
+        if (devices->bouncers[i].span && devices->bouncers[i].signal == signal)
+            return &devices->bouncers[i];
+    return NULL;
+}
+
+void np_devices_bounces(np_devices *devices, uint32_t signal, uint16_t milliseconds)
+{
+    for (unsigned i = 0; i < NP_BOUNCERS; i++) {
+        np_bouncer *bouncer = &devices->bouncers[i];
+        if (bouncer->span) continue;
+        memset(bouncer, 0, sizeof *bouncer);
+        bouncer->signal = signal;
+        bouncer->span = 1000u * milliseconds;
+        devices->signals[signal].flags |= NP_SIGNAL_BOUNCES;
+        return;
+    }
+}
+
+bool np_devices_settled(np_devices *devices, uint32_t signal, int32_t value, nplug_time time,
+                        nplug_time *due)
+{
+    np_bouncer *bouncer = bouncer_of(devices, signal);
+
+    if (time >= bouncer->until) {
+        if (value != devices->signals[signal].raw) bouncer->until = time + bouncer->span;
+        return true;
+    }
+    bouncer->said = value;
+    *due = bouncer->waits ? 0 : bouncer->until;
+    bouncer->waits = true;
+    return false;
+}
+
+int32_t np_devices_waited(np_devices *devices, uint32_t signal)
+{
+    np_bouncer *bouncer = bouncer_of(devices, signal);
+
+    bouncer->waits = false;
+    return bouncer->said;
+}
+
+void np_devices_steady(np_devices *devices, uint32_t signal)
+{
+    np_bouncer *bouncer = bouncer_of(devices, signal);
+
+    if (bouncer) bouncer->span = 0;
+    devices->signals[signal].flags &= (uint16_t)~NP_SIGNAL_BOUNCES;
+}
+
 uint32_t np_devices_signal(const np_devices *devices, uint32_t device, uint32_t index)
 {
     uint32_t at = devices->list[device].first_node;

@@ -12,11 +12,12 @@
 
 /* Flags of a signal. */
 enum {
-    NP_SIGNAL_GUARDED = 1, /* the guard holds: inside it, only the value lane need know */
-    NP_SIGNAL_DIRTY = 2,   /* in the dirty list */
-    NP_SIGNAL_KNOWN = 4,   /* it has said something */
-    NP_SIGNAL_SEEN = 8,    /* named since the last resync began */
-    NP_SIGNAL_TOUCHED = 16 /* in the touched list of the group that is being taken */
+    NP_SIGNAL_GUARDED = 1,  /* the guard holds: inside it, only the value lane need know */
+    NP_SIGNAL_DIRTY = 2,    /* in the dirty list */
+    NP_SIGNAL_KNOWN = 4,    /* it has said something */
+    NP_SIGNAL_SEEN = 8,     /* named since the last resync began */
+    NP_SIGNAL_TOUCHED = 16, /* in the touched list of the group that is being taken */
+    NP_SIGNAL_BOUNCES = 32  /* it has a bouncer */
 };
 
 /* What a signal that moved has. */
@@ -72,6 +73,16 @@ typedef struct np_device {
     bool unreadable;
 } np_device;
 
+/* A button whose contact bounces. */
+typedef struct np_bouncer {
+    nplug_time until; /* up to here, what it says only waits */
+    uint32_t signal;
+    uint32_t span; /* microseconds; 0: a free place */
+    int32_t said;  /* what waits */
+    bool waits;
+} np_bouncer;
+#define NP_BOUNCERS 32
+
 typedef struct np_devices {
     np_node *nodes;
     uint32_t node_limit;
@@ -91,6 +102,7 @@ typedef struct np_devices {
     np_span signal_span;
     uint32_t *dirty; /* signals that moved since the value lane last ran */
     uint32_t dirty_count;
+    np_bouncer bouncers[NP_BOUNCERS];
     uint32_t *touched; /* signals of the present group that a stage must see */
     uint32_t touched_count;
 } np_devices;
@@ -145,6 +157,16 @@ void np_devices_clean(np_devices *devices);
 /* Marks a signal as dirty; moved: and as having said something. */
 void np_devices_redirty(np_devices *devices, uint32_t signal);
 void np_devices_moved(np_devices *devices, uint32_t signal);
+
+/* A button bounces for so many milliseconds; one for which there is no room is taken as it is. */
+void np_devices_bounces(np_devices *devices, uint32_t signal, uint16_t milliseconds);
+/* Whether a value is to be taken now; else it waits, and *due is when to ask for it (0: somebody is
+ * to ask already). */
+bool np_devices_settled(np_devices *devices, uint32_t signal, int32_t value, nplug_time time,
+                        nplug_time *due);
+/* What a signal said while it bounced, now that it is due. */
+int32_t np_devices_waited(np_devices *devices, uint32_t signal);
+void np_devices_steady(np_devices *devices, uint32_t signal);
 
 /* Sets a signal's guard; `any` false empties it. */
 void np_devices_guard(np_devices *devices, uint32_t signal, bool any, int32_t low, int32_t high);

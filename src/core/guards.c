@@ -38,7 +38,8 @@ void np_guards_renew(nplug_nest *nest, uint32_t signal)
     np_run run = nest->controls.of_signal[signal];
     int32_t raw = nest->devices.signals[signal].raw;
     int32_t low = INT32_MIN, high = INT32_MAX;
-    bool any = nest->devices.signals[signal].nature != NPLUG_NATURE_DELTA;
+    bool any = nest->devices.signals[signal].nature != NPLUG_NATURE_DELTA &&
+               !(nest->devices.signals[signal].flags & NP_SIGNAL_BOUNCES);
 
     for (uint32_t w = run.first; any && w < (uint32_t)run.first + run.count; w++) {
         const np_wire *wire = &nest->controls.wires[w];
@@ -46,7 +47,7 @@ void np_guards_renew(nplug_nest *nest, uint32_t signal)
         int32_t from, to;
         any = ask_stages(nest, wire->control, &interval) && inside(wire, &interval, raw);
         if (!any) break;
-        if (wire->how & NP_WIRE_BUTTON) {
+        if (np_wire_jumps(wire)) {
             from = to = raw;
         } else {
             from = furthest(wire, &interval, raw, INT32_MIN);

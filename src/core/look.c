@@ -63,8 +63,8 @@ nplug_result nplug_device_look(const nplug_nest *nest, nplug_device device, nplu
     info->size = (uint32_t)sizeof *info;
     info->device = device;
     memcpy(info->name, about->name, sizeof info->name);
-    info->kind = recognition->sheet ? recognition->sheet->kind : NPLUG_KIND_UNKNOWN;
-    info->family = recognition->sheet ? recognition->sheet->family : "";
+    info->kind = recognition->kind;
+    info->family = recognition->prints ? recognition->prints->family : "";
     info->sheet = recognition->sheet ? recognition->sheet->name : "";
     info->matched = recognition->matched;
     info->bus = about->bus;
@@ -119,9 +119,61 @@ static void find_signals(const nplug_nest *nest, uint32_t device, uint32_t contr
         np_run run = nest->controls.of_signal[signal];
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
             const np_wire *wire = &nest->controls.wires[w];
-            if (wire->control == control) found[wire->component] = i;
+            if (wire->control == control && wire->component < 2) found[wire->component] = i;
         }
     }
+}
+
+static const char *print_of(const nplug_nest *nest, uint32_t device, nplug_control control)
+{
+    const nplug_sheet *sheet = nest->recogniser.of[device].prints;
+
+    for (uint32_t i = 0; sheet && i < sheet->print_count; i++)
+        if (sheet->prints[i].control == control) return sheet->prints[i].text;
+    return "";
+}
+
+const char *nplug_control_print(const nplug_nest *nest, nplug_device device, nplug_control control)
+{
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result);
+
+    return place == NP_NONE ? "" : print_of(nest, place, control);
+}
+
+/* A pose's numbers are read when they are asked for: nobody but the game needs them. */
+static void read_pose(const nplug_nest *nest, uint32_t device, uint32_t control, nplug_pose *pose)
+{
+    uint32_t signal;
+
+    for (uint32_t i = 0; (signal = np_devices_signal(&nest->devices, device, i)) != NP_NONE; i++) {
+        np_run run = nest->controls.of_signal[signal];
+        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+            const np_wire *wire = &nest->controls.wires[w];
+            float value = np_wire_value(wire, nest->devices.signals[signal].raw);
+            if (wire->control != control) continue;
+            if (wire->component < 3)
+                pose->place[wire->component] = value;
+            else
+                pose->turn[wire->component - 3] = value;
+        }
+    }
+}
+
+nplug_result nplug_control_pose(const nplug_nest *nest, nplug_device device, nplug_control control,
+                                nplug_pose *pose)
+{
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result), found;
+
+    if (place == NP_NONE || !pose) return pose ? result : NPLUG_ERR_ARGUMENT;
+    memset(pose, 0, sizeof *pose);
+    pose->turn[3] = 1.0f;
+    found = np_controls_find(&nest->controls, place, control);
+    if (found == NP_NONE || nest->controls.list[found].nature != NPLUG_NATURE_POSE)
+        return NPLUG_ERR_UNKNOWN;
+    read_pose(nest, place, found, pose);
+    return NPLUG_OK;
 }
 
 nplug_result nplug_control_look(const nplug_nest *nest, nplug_device device, uint32_t index,
@@ -141,6 +193,9 @@ nplug_result nplug_control_look(const nplug_nest *nest, nplug_device device, uin
     info->value.y = control->value[1];
     info->down = (control->flags & NP_CONTROL_DOWN) != 0;
     info->spent = (control->flags & NP_CONTROL_SPENT) != 0;
+    info->lever = (control->flags & NP_CONTROL_LEVER) != 0;
+    info->square = (control->flags & NP_CONTROL_SQUARE) != 0;
+    info->print = print_of(nest, place, control->id);
     find_signals(nest, place, nest->controls.of_device[place].first + index, info->signal);
     return NPLUG_OK;
 }

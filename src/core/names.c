@@ -7,23 +7,32 @@ typedef struct name_row {
     uint16_t place;
     uint8_t nature, components;
     const char *name;
+    uint8_t numbered; /* 0, or how many places in a row have this name, "-1" and so on after it */
 } name_row;
 
 #define BUTTON(place, name)                                                                        \
     {                                                                                              \
-        place, NPLUG_NATURE_BUTTON, 1, name                                                        \
+        place, NPLUG_NATURE_BUTTON, 1, name, 0                                                     \
     }
 #define TRIGGER(place, name)                                                                       \
     {                                                                                              \
-        place, NPLUG_NATURE_AXIS, 1, name                                                          \
+        place, NPLUG_NATURE_AXIS, 1, name, 0                                                       \
     }
 #define STICK(place, name)                                                                         \
     {                                                                                              \
-        place, NPLUG_NATURE_AXIS, 2, name                                                          \
+        place, NPLUG_NATURE_AXIS, 2, name, 0                                                       \
     }
 #define DELTAS(place, name)                                                                        \
     {                                                                                              \
-        place, NPLUG_NATURE_DELTA, 2, name                                                         \
+        place, NPLUG_NATURE_DELTA, 2, name, 0                                                      \
+    }
+#define POSE(place, name)                                                                          \
+    {                                                                                              \
+        place, NPLUG_NATURE_POSE, 7, name, 0                                                       \
+    }
+#define MANY(place, nature, components, name, count)                                               \
+    {                                                                                              \
+        place, NPLUG_NATURE_##nature, components, name, count                                      \
     }
 
 static const name_row pad_rows[] = {
@@ -50,6 +59,62 @@ static const name_row pad_rows[] = {
     BUTTON(NPLUG_PAD_REAR_RIGHT, "rear-right"),
     BUTTON(NPLUG_PAD_REAR_LEFT_2, "rear-left-2"),
     BUTTON(NPLUG_PAD_REAR_RIGHT_2, "rear-right-2"),
+    BUTTON(NPLUG_PAD_TOUCHPAD, "touchpad"),
+};
+
+static const name_row stick_rows[] = {
+    TRIGGER(NPLUG_STICK_AILERON, "aileron"),
+    TRIGGER(NPLUG_STICK_ELEVATOR, "elevator"),
+    TRIGGER(NPLUG_STICK_TWIST, "twist"),
+    TRIGGER(NPLUG_STICK_RUDDER, "rudder"),
+    TRIGGER(NPLUG_STICK_BRAKE_LEFT, "brake-left"),
+    TRIGGER(NPLUG_STICK_BRAKE_RIGHT, "brake-right"),
+    TRIGGER(NPLUG_STICK_THROTTLE, "throttle"),
+    TRIGGER(NPLUG_STICK_THROTTLE + 1, "throttle-2"),
+    TRIGGER(NPLUG_STICK_THROTTLE + 2, "throttle-3"),
+    TRIGGER(NPLUG_STICK_THROTTLE + 3, "throttle-4"),
+    MANY(NPLUG_STICK_SLIDER, AXIS, 1, "slider", 4),
+    MANY(NPLUG_STICK_DIAL, AXIS, 1, "dial", 8),
+    MANY(NPLUG_STICK_HAT, AXIS, 2, "hat", 4),
+    MANY(NPLUG_STICK_BUTTON, BUTTON, 1, "button", 128),
+};
+
+static const name_row wheel_rows[] = {
+    TRIGGER(NPLUG_WHEEL_STEERING, "steering"),   TRIGGER(NPLUG_WHEEL_ACCELERATOR, "accelerator"),
+    TRIGGER(NPLUG_WHEEL_BRAKE, "brake"),         TRIGGER(NPLUG_WHEEL_CLUTCH, "clutch"),
+    TRIGGER(NPLUG_WHEEL_HANDBRAKE, "handbrake"), BUTTON(NPLUG_WHEEL_SHIFT_DOWN, "shift-down"),
+    BUTTON(NPLUG_WHEEL_SHIFT_UP, "shift-up"),    MANY(NPLUG_WHEEL_DIAL, AXIS, 1, "dial", 8),
+    MANY(NPLUG_WHEEL_HAT, AXIS, 2, "hat", 2),    MANY(NPLUG_WHEEL_BUTTON, BUTTON, 1, "button", 128),
+};
+
+static const name_row touch_rows[] = {
+    MANY(NPLUG_TOUCH_CONTACT, POSITION, 2, "contact", 16),
+    MANY(NPLUG_TOUCH_CONTACT_DOWN, BUTTON, 1, "contact-down", 16),
+};
+
+static const name_row hand_rows[] = {
+    TRIGGER(NPLUG_HAND_TRIGGER, "trigger"),
+    BUTTON(NPLUG_HAND_TRIGGER_TOUCH, "trigger-touch"),
+    BUTTON(NPLUG_HAND_TRIGGER_NEAR, "trigger-near"),
+    TRIGGER(NPLUG_HAND_SQUEEZE, "squeeze"),
+    BUTTON(NPLUG_HAND_SQUEEZE_TOUCH, "squeeze-touch"),
+    STICK(NPLUG_HAND_THUMBSTICK, "thumbstick"),
+    BUTTON(NPLUG_HAND_THUMBSTICK_CLICK, "thumbstick-click"),
+    BUTTON(NPLUG_HAND_THUMBSTICK_TOUCH, "thumbstick-touch"),
+    BUTTON(NPLUG_HAND_THUMBREST_TOUCH, "thumbrest-touch"),
+    BUTTON(NPLUG_HAND_THUMBREST_NEAR, "thumbrest-near"),
+    BUTTON(NPLUG_HAND_PRIMARY, "primary"),
+    BUTTON(NPLUG_HAND_PRIMARY_TOUCH, "primary-touch"),
+    BUTTON(NPLUG_HAND_SECONDARY, "secondary"),
+    BUTTON(NPLUG_HAND_SECONDARY_TOUCH, "secondary-touch"),
+    BUTTON(NPLUG_HAND_MENU, "menu"),
+    POSE(NPLUG_HAND_POSE_GRIP, "pose-grip"),
+    POSE(NPLUG_HAND_POSE_AIM, "pose-aim"),
+};
+
+static const name_row headset_rows[] = {
+    POSE(NPLUG_HEADSET_POSE_VIEW, "pose-view"),
+    BUTTON(NPLUG_HEADSET_WORN, "worn"),
 };
 
 static const name_row mouse_rows[] = {
@@ -63,7 +128,7 @@ static const name_row mouse_rows[] = {
  * W3C UI Events KeyboardEvent code Values for the key at that place. */
 #define KEY(usage, name)                                                                           \
     {                                                                                              \
-        usage, NPLUG_NATURE_BUTTON, 1, name                                                        \
+        usage, NPLUG_NATURE_BUTTON, 1, name, 0                                                     \
     }
 static const name_row key_rows[] = {
     KEY(0x04, "KeyA"),
@@ -219,17 +284,30 @@ static const class_row classes[] = {
     {"key", ROWS(key_rows)},
     {"mouse", ROWS(mouse_rows)},
     {"pad", ROWS(pad_rows)},
+    {"stick", ROWS(stick_rows)},
+    {"wheel", ROWS(wheel_rows)},
+    {"touch", ROWS(touch_rows)},
+    {"hand-left", ROWS(hand_rows)},
+    {"hand-right", ROWS(hand_rows)},
+    {"headset", ROWS(headset_rows)},
 };
 #define CLASSES (sizeof classes / sizeof *classes)
 
+/* How many places a row stands for. */
+static unsigned places_of(const name_row *row)
+{
+    return row->numbered ? row->numbered : 1;
+}
+
 static const name_row *row_of(nplug_control control)
 {
-    unsigned number = NPLUG_CONTROL_CLASS(control);
+    unsigned number = NPLUG_CONTROL_CLASS(control), place = NPLUG_CONTROL_PLACE(control);
 
     if (number >= CLASSES) return NULL;
-    for (unsigned i = 0; i < classes[number].count; i++)
-        if (classes[number].rows[i].place == NPLUG_CONTROL_PLACE(control))
-            return &classes[number].rows[i];
+    for (unsigned i = 0; i < classes[number].count; i++) {
+        const name_row *row = &classes[number].rows[i];
+        if (place - row->place < places_of(row)) return row;
+    }
     return NULL;
 }
 
@@ -238,11 +316,29 @@ static bool same(const char *word, const char *name, size_t length)
     return strlen(word) == length && memcmp(word, name, length) == 0;
 }
 
-static nplug_control find_in(unsigned number, const char *name, size_t length)
+/* The number after "button-", from 1; 0 where none belongs to the row. */
+static unsigned number_in(const name_row *row, const char *name, size_t length)
 {
-    for (unsigned i = 0; i < classes[number].count; i++)
-        if (same(classes[number].rows[i].name, name, length))
-            return NPLUG_CONTROL(number, classes[number].rows[i].place);
+    size_t at = strlen(row->name);
+    unsigned number = 0;
+
+    if (length < at + 2 || length > at + 4 || memcmp(name, row->name, at) != 0 || name[at] != '-')
+        return 0;
+    for (at++; at < length; at++) {
+        if (name[at] < '0' || name[at] > '9' || (name[at] == '0' && number == 0)) return 0;
+        number = 10 * number + (unsigned)(name[at] - '0');
+    }
+    return number <= row->numbered ? number : 0;
+}
+
+static nplug_control find_in(unsigned class_, const char *name, size_t length)
+{
+    for (unsigned i = 0; i < classes[class_].count; i++) {
+        const name_row *row = &classes[class_].rows[i];
+        unsigned number = row->numbered ? number_in(row, name, length) : 1;
+        if (number && (row->numbered || same(row->name, name, length)))
+            return NPLUG_CONTROL(class_, row->place + number - 1);
+    }
     return 0;
 }
 
@@ -269,6 +365,10 @@ size_t nplug_control_name(nplug_control control, char *buffer, size_t size)
     np_text_add(&text, classes[NPLUG_CONTROL_CLASS(control)].name);
     np_text_add(&text, ":");
     np_text_add(&text, row->name);
+    if (row->numbered) {
+        np_text_add(&text, "-");
+        np_text_add_number(&text, NPLUG_CONTROL_PLACE(control) - row->place + 1u);
+    }
     return text.length;
 }
 
@@ -280,29 +380,44 @@ nplug_nature nplug_control_nature(nplug_control control, unsigned *components)
     return row ? (nplug_nature)row->nature : NPLUG_NATURE_BUTTON;
 }
 
+/* The nearest of one row's controls, where it is nearer than *best. */
+static nplug_control nearest_in_row(unsigned class_, const name_row *row, const char *name,
+                                    size_t length, unsigned *best)
+{
+    nplug_control found = 0;
+    char full[64];
+
+    for (unsigned n = 0; n < places_of(row); n++) {
+        nplug_control control = NPLUG_CONTROL(class_, row->place + n);
+        size_t known = nplug_control_name(control, full, sizeof full);
+        unsigned far = np_text_distance(name, length, full, known, *best);
+        if (far >= *best) continue;
+        *best = far;
+        found = control;
+    }
+    return found;
+}
+
 nplug_control nplug_control_nearest(const char *name, size_t length)
 {
     unsigned best = 4; /* three changes at most */
     nplug_control found = 0;
-    char full[64];
 
     if (!name) return 0;
     if (length == (size_t)-1) length = strlen(name);
     for (unsigned c = 1; c < CLASSES; c++)
         for (unsigned i = 0; i < classes[c].count; i++) {
-            nplug_control control = NPLUG_CONTROL(c, classes[c].rows[i].place);
-            size_t known = nplug_control_name(control, full, sizeof full);
-            unsigned far = np_text_distance(name, length, full, known, best);
-            if (far >= best) continue;
-            best = far;
-            found = control;
+            nplug_control near = nearest_in_row(c, &classes[c].rows[i], name, length, &best);
+            if (near) found = near;
         }
     return found;
 }
 
 const char *nplug_kind_name(nplug_kind kind)
 {
-    static const char *const names[] = {"unknown", "keyboard", "mouse", "pad"};
+    static const char *const names[] = {"unknown",    "keyboard", "mouse", "pad",
+                                        "stick",      "wheel",    "touch", "hand-left",
+                                        "hand-right", "headset"};
     return (unsigned)kind < sizeof names / sizeof *names ? names[kind] : "unknown";
 }
 

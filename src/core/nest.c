@@ -8,7 +8,7 @@ static void lay_out(nplug_nest *nest, np_carve *carve, const nplug_limits *limit
 {
     np_feed_layout(&nest->feed, carve, limits);
     np_devices_layout(&nest->devices, carve, limits);
-    np_recognise_layout(&nest->recogniser, carve, limits->devices);
+    np_recognise_layout(&nest->recogniser, carve, limits);
     np_controls_layout(&nest->controls, carve, limits);
     np_players_layout(&nest->players, carve, limits);
     np_game_layout(&nest->game, carve, limits);
@@ -35,8 +35,9 @@ static bool are_possible(const nplug_limits *limits)
            within(limits->players, 1, NPLUG_PLAYERS_MAX) && within(limits->actions, 1, 60000) &&
            within(limits->bindings, 1, 16000) && within(limits->sources, 1, 60000) &&
            within(limits->events, 16, 1000000) && within(limits->timers, 1, 60000) &&
-           within(limits->commands, 4, 60000) && within(limits->ports, 1, NP_FEED_PORTS) &&
-           within(ring, 64, 1u << 24) && (ring & (ring - 1)) == 0 && limits->records <= 100000000;
+           within(limits->commands, 4, 60000) && within(limits->matches, 1, 60000) &&
+           within(limits->ports, 1, NP_FEED_PORTS) && within(ring, 64, 1u << 24) &&
+           (ring & (ring - 1)) == 0 && limits->records <= 100000000;
 }
 
 size_t nplug_memory_needed(const nplug_limits *limits)
@@ -72,7 +73,7 @@ nplug_result nplug_open(const nplug_setup *setup, void *block, size_t size, nplu
     nest->log_user = setup->log_user;
     nest->record_all_keys = setup->record_all_keys;
     lay_out(nest, &carve, &setup->limits);
-    np_recognise_add(&nest->recogniser, builtin, sheets);
+    if (np_recognise_add(&nest->recogniser, builtin, sheets) != NPLUG_OK) return NPLUG_ERR_FULL;
     *out = nest;
     return NPLUG_OK;
 }
@@ -83,7 +84,7 @@ nplug_result nplug_add_sheets(nplug_nest *nest, const nplug_sheet *sheets, uint3
     for (uint32_t i = 0; i < count; i++)
         if (sheets[i].size != sizeof *sheets) return NPLUG_ERR_SIZE;
     if (nest->started) return NPLUG_ERR_ORDER;
-    return np_recognise_add(&nest->recogniser, sheets, count) ? NPLUG_OK : NPLUG_ERR_FULL;
+    return np_recognise_add(&nest->recogniser, sheets, count);
 }
 
 void nplug_shut(nplug_nest *nest)
@@ -178,16 +179,29 @@ static void build(nplug_nest *nest, uint32_t device, nplug_time time)
     int limit;
 
     np_recognise(&nest->recogniser, &nest->devices, device);
-    limit = np_controls_build(&nest->controls, &nest->devices, device,
-                              nest->recogniser.of[device].sheet);
+    limit =
+        np_controls_build(&nest->controls, &nest->devices, device, &nest->recogniser.of[device]);
     if (limit >= 0) np_limit_reached(nest, (nplug_limit)limit, time);
     np_guards_empty(nest, device);
     if (!np_sources_link(nest, device)) np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
     np_actions_mark_device(nest, device);
 }
 
+/* Its buttons bounce no more. */
+static void steady(nplug_nest *nest, uint32_t device)
+{
+    uint32_t signal;
+
+    for (uint32_t i = 0; (signal = np_devices_signal(&nest->devices, device, i)) != NP_NONE; i++) {
+        if (!(nest->devices.signals[signal].flags & NP_SIGNAL_BOUNCES)) continue;
+        np_devices_steady(&nest->devices, signal);
+        np_timers_cancel(&nest->timers, NP_TIMER_BOUNCE, 0, signal);
+    }
+}
+
 static void unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
 {
+    steady(nest, device);
     np_sources_let_go(nest, device, time);
     np_actions_mark_device(nest, device);
     np_sources_unlink(nest, device);
@@ -263,8 +277,7 @@ static void run_group(nplug_nest *nest, nplug_time time)
     for (uint32_t i = 0; i < devices->touched_count; i++) {
         np_run run = nest->controls.of_signal[devices->touched[i]];
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
-            np_controls_set(&nest->controls, &nest->controls.wires[w],
-                            devices->signals[devices->touched[i]].raw);
+            np_controls_set(&nest->controls, w, devices->signals[devices->touched[i]].raw);
     }
     for (uint32_t i = 0; i < devices->touched_count; i++) {
         np_run run = nest->controls.of_signal[devices->touched[i]];
@@ -276,12 +289,24 @@ static void run_group(nplug_nest *nest, nplug_time time)
     empty_outbox(nest, time);
 }
 
+/* Whether a button that bounces may say this now; else a timer will. */
+static bool is_settled(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
+{
+    nplug_time due = 0;
+
+    if (np_devices_settled(&nest->devices, signal, value, time, &due)) return true;
+    if (due && !np_timers_set(&nest->timers, due, NP_TIMER_BOUNCE, 0, signal))
+        np_limit_reached(nest, NPLUG_LIMIT_TIMERS, time);
+    return false;
+}
+
 /* Stores a value that stages must see at the group's end.  A signal that says two things in one
  * group is two changes: none is lost. */
 static void store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
 {
     const np_signal *about = &nest->devices.signals[signal];
 
+    if (about->flags & NP_SIGNAL_BOUNCES && !is_settled(nest, signal, value, time)) return;
     if (about->flags & NP_SIGNAL_TOUCHED) run_group(nest, time);
     np_devices_store(&nest->devices, signal, value);
     if (about->nature != NPLUG_NATURE_DELTA) np_devices_touch(&nest->devices, signal);
@@ -528,7 +553,12 @@ static void fire_timer(nplug_nest *nest)
     np_timer timer = np_timers_take(&nest->timers);
 
     np_feed_advance(&nest->feed, timer.due);
-    if (timer.kind == NP_TIMER_HOLD) np_sources_held(nest, timer.a, timer.b, timer.due);
+    if (timer.kind == NP_TIMER_HOLD) {
+        np_sources_held(nest, timer.a, timer.b, timer.due);
+    } else if (timer.kind == NP_TIMER_BOUNCE) {
+        store(nest, timer.b, np_devices_waited(&nest->devices, timer.b), timer.due);
+        run_group(nest, timer.due);
+    }
     empty_outbox(nest, timer.due);
 }
 

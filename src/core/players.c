@@ -51,8 +51,8 @@ static void set_hearers(nplug_nest *nest, uint32_t device, uint32_t hearers, npl
 
 static bool on_desk(const nplug_nest *nest, uint32_t device)
 {
-    const nplug_sheet *sheet = nest->recogniser.of[device].sheet;
-    return sheet && (sheet->kind == NPLUG_KIND_KEYBOARD || sheet->kind == NPLUG_KIND_MOUSE);
+    nplug_kind kind = nest->recogniser.of[device].kind;
+    return kind == NPLUG_KIND_KEYBOARD || kind == NPLUG_KIND_MOUSE;
 }
 
 /* Claims a device's whole set: with a keyboard or a mouse, all that are still unclaimed. */

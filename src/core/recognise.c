@@ -1,49 +1,261 @@
 #include "recognise.h"
+#include "looks.h"
+#include <string.h>
 
-void np_recognise_layout(np_recogniser *recogniser, np_carve *carve, uint32_t devices)
+/* --- the index ------------------------------------------------------------------------------ */
+
+void np_recognise_layout(np_recogniser *recogniser, np_carve *carve, const nplug_limits *limits)
 {
-    recogniser->of = (np_recognition *)np_carve_take(carve, devices, sizeof(np_recognition));
+    uint32_t size = 8;
+
+    while (size < limits->matches)
+        size *= 2;
+    recogniser->rule_limit = limits->matches;
+    recogniser->rules = (np_rule *)np_carve_take(carve, limits->matches, sizeof(np_rule));
+    recogniser->buckets = (uint16_t *)np_carve_take(carve, size, sizeof(uint16_t));
+    recogniser->bucket_mask = size - 1;
+    recogniser->of =
+        (np_recognition *)np_carve_take(carve, limits->devices, sizeof(np_recognition));
+    if (carve->base) memset(recogniser->buckets, 0xff, size * sizeof(uint16_t));
 }
 
-bool np_recognise_add(np_recogniser *recogniser, const nplug_sheet *sheets, uint32_t count)
+static uint16_t *bucket_of(const np_recogniser *recogniser, uint16_t vendor, uint16_t product)
 {
-    if (recogniser->set_count == NP_SHEET_SETS) return false;
+    uint32_t key = (uint32_t)vendor << 16 | product;
+    return &recogniser->buckets[(key * 2654435761u >> 12) & recogniser->bucket_mask];
+}
+
+static const nplug_match *match_of(const np_recogniser *recogniser, const np_rule *rule)
+{
+    return &np_rule_sheet(recogniser, rule)->matches[rule->match];
+}
+
+static bool same_codes(const uint32_t *a, const uint32_t *b, uint16_t count)
+{
+    return count == 0 || memcmp(a, b, count * sizeof *a) == 0;
+}
+
+/* Two rules that would fit the same devices equally well. */
+static bool same_rule(const nplug_match *a, const nplug_match *b)
+{
+    return a->bus == b->bus && a->vendor == b->vendor && a->product == b->product &&
+           a->version == b->version && a->kind == b->kind && a->space == b->space &&
+           a->has_count == b->has_count && a->lacks_count == b->lacks_count &&
+           same_codes(a->has, b->has, a->has_count) &&
+           same_codes(a->lacks, b->lacks, a->lacks_count);
+}
+
+static bool is_tied(const np_recogniser *recogniser, const np_rule *rule, uint16_t at)
+{
+    for (; at != NP_NO_RULE; at = recogniser->rules[at].next) {
+        const np_rule *other = &recogniser->rules[at];
+        if (other->set == rule->set &&
+            same_rule(match_of(recogniser, other), match_of(recogniser, rule)))
+            return true;
+    }
+    return false;
+}
+
+static nplug_result add_rule(np_recogniser *recogniser, uint32_t sheet, uint32_t match)
+{
+    np_rule *rule = &recogniser->rules[recogniser->rule_count];
+    const nplug_match *about;
+    uint16_t *bucket;
+
+    if (recogniser->rule_count == recogniser->rule_limit) return NPLUG_ERR_FULL;
+    rule->set = (uint16_t)recogniser->set_count;
+    rule->sheet = (uint16_t)sheet;
+    rule->match = (uint16_t)match;
+    about = match_of(recogniser, rule);
+    bucket = bucket_of(recogniser, about->vendor, about->product);
+    if (is_tied(recogniser, rule, *bucket)) return NPLUG_ERR_FORMAT;
+    rule->next = *bucket;
+    *bucket = (uint16_t)recogniser->rule_count++;
+    return NPLUG_OK;
+}
+
+/* Takes the last rules out again, down to `count`. */
+static void drop_rules(np_recogniser *recogniser, uint32_t count)
+{
+    while (recogniser->rule_count > count) {
+        const np_rule *rule = &recogniser->rules[--recogniser->rule_count];
+        const nplug_match *about = match_of(recogniser, rule);
+        *bucket_of(recogniser, about->vendor, about->product) = rule->next;
+    }
+}
+
+nplug_result np_recognise_add(np_recogniser *recogniser, const nplug_sheet *sheets, uint32_t count)
+{
+    uint32_t before = recogniser->rule_count;
+    nplug_result result = NPLUG_OK;
+
+    if (recogniser->set_count == NP_SHEET_SETS || count >= 65535) return NPLUG_ERR_FULL;
     recogniser->sets[recogniser->set_count].sheets = sheets;
     recogniser->sets[recogniser->set_count].count = count;
-    recogniser->set_count++;
-    return true;
+    for (uint32_t s = 0; s < count && result == NPLUG_OK; s++)
+        for (uint32_t m = 0; m < sheets[s].match_count && result == NPLUG_OK; m++)
+            result = add_rule(recogniser, s, m);
+    if (result == NPLUG_OK)
+        recogniser->set_count++;
+    else
+        drop_rules(recogniser, before);
+    return result;
 }
 
-static nplug_matched fits(const nplug_match *match, const np_device *device)
+/* Whether a stage's numbers are those of another one. */
+static bool comes_twice(const np_device *device, uint32_t stage)
 {
-    if (match->vendor != device->vendor || match->product != device->product)
-        return NPLUG_MATCHED_NONE;
-    if (match->bus == device->bus) return NPLUG_MATCHED_NUMBERS;
-    return match->bus == 0 ? NPLUG_MATCHED_NO_BUS : NPLUG_MATCHED_NONE;
+    if (stage == 1) return device->vendor == 0 || device->product == 0;
+    return stage == 2 && device->vendor == 0 && device->product == 0;
 }
 
-/* The surer way wins; of two equally sure, the one that is there already. */
-static bool surer(nplug_matched a, nplug_matched b)
+/* A device's rules stand in three buckets: by vendor and product, by vendor, and by neither. */
+const np_rule *np_recognise_next(const np_recogniser *recogniser, const np_device *device,
+                                 uint32_t *at, uint32_t *stage)
 {
-    return a != NPLUG_MATCHED_NONE && (b == NPLUG_MATCHED_NONE || a < b);
-}
+    uint16_t vendor[3] = {device->vendor, device->vendor, 0};
+    uint16_t product[3] = {device->product, 0, 0};
 
-static void try_sheet(np_recognition *best, const nplug_sheet *sheet, const np_device *device)
-{
-    for (uint32_t i = 0; i < sheet->match_count; i++) {
-        nplug_matched matched = fits(&sheet->matches[i], device);
-        if (!surer(matched, best->matched)) continue;
-        best->sheet = sheet;
-        best->matched = matched;
+    for (; *stage < 3; ++*stage, *at = 0) {
+        uint32_t from = *at ? recogniser->rules[*at - 1].next
+                            : *bucket_of(recogniser, vendor[*stage], product[*stage]);
+        if (comes_twice(device, *stage)) continue;
+        for (; from != NP_NO_RULE; from = recogniser->rules[from].next) {
+            const nplug_match *match = match_of(recogniser, &recogniser->rules[from]);
+            if (match->vendor != vendor[*stage] || match->product != product[*stage]) continue;
+            *at = from + 1;
+            return &recogniser->rules[from];
+        }
     }
+    return NULL;
+}
+
+/* --- rules ---------------------------------------------------------------------------------- */
+
+static bool has_code(const np_devices *devices, uint32_t device, uint32_t space, uint32_t code)
+{
+    uint32_t signal;
+
+    for (uint32_t i = 0; (signal = np_devices_signal(devices, device, i)) != NP_NONE; i++)
+        if (devices->about[signal].space == space && devices->about[signal].code == code)
+            return true;
+    return false;
+}
+
+/* The parts of a rule that a number alone decides. */
+static np_rule_part number_misfit(const nplug_match *match, const np_device *about, np_looks looks)
+{
+    if (match->product && match->product != about->product) return NP_RULE_PRODUCT;
+    if (match->vendor && match->vendor != about->vendor) return NP_RULE_VENDOR;
+    if (match->version && match->version != about->version) return NP_RULE_VERSION;
+    if (match->bus && match->bus != about->bus) return NP_RULE_BUS;
+    if (match->kind && match->kind != (uint16_t)looks.kind) return NP_RULE_KIND;
+    if (match->space && match->space != (uint16_t)looks.space + 1u) return NP_RULE_SPACE;
+    return NP_RULE_FITS;
+}
+
+np_rule_part np_rule_misfit(const nplug_match *match, const np_devices *devices, uint32_t device,
+                            np_looks looks, uint32_t *code)
+{
+    np_rule_part part = number_misfit(match, &devices->list[device], looks);
+    uint32_t space = match->space ? match->space - 1u : (uint32_t)looks.space;
+
+    if (part != NP_RULE_FITS) return part;
+    for (uint16_t i = 0; i < match->has_count; i++) {
+        *code = match->has[i];
+        if (!has_code(devices, device, space, *code)) return NP_RULE_HAS;
+    }
+    for (uint16_t i = 0; i < match->lacks_count; i++) {
+        *code = match->lacks[i];
+        if (has_code(devices, device, space, *code)) return NP_RULE_LACKS;
+    }
+    return NP_RULE_FITS;
+}
+
+uint32_t np_rule_weight(const nplug_match *match)
+{
+    uint32_t weight = 0;
+
+    if (match->product) weight |= 1u << 21;
+    if (match->vendor) weight |= 1u << 20;
+    if (match->version) weight |= 1u << 19;
+    if (match->bus) weight |= 1u << 18;
+    if (match->kind) weight |= 1u << 17;
+    if (match->space) weight |= 1u << 16;
+    return weight + match->has_count + match->lacks_count;
+}
+
+/* --- recognising ---------------------------------------------------------------------------- */
+
+static nplug_matched matched_by(const nplug_match *match, np_looks looks)
+{
+    if (match->product) return match->bus ? NPLUG_MATCHED_NUMBERS : NPLUG_MATCHED_NO_BUS;
+    if (match->vendor) return NPLUG_MATCHED_VENDOR;
+    return looks.space == NPLUG_SPACE_HID ? NPLUG_MATCHED_USAGES : NPLUG_MATCHED_CODES;
+}
+
+/* The best so far, of wires or of prints. */
+typedef struct best {
+    const nplug_sheet *sheet;
+    const nplug_match *match;
+    uint32_t weight, set;
+} best;
+
+/* The surer rule wins; of two equally sure, the one that was added later. */
+static void prefer(best *it, const nplug_sheet *sheet, const nplug_match *match, uint32_t set)
+{
+    uint32_t weight = np_rule_weight(match);
+
+    if (it->sheet && (weight < it->weight || (weight == it->weight && set < it->set))) return;
+    it->sheet = sheet;
+    it->match = match;
+    it->weight = weight;
+    it->set = set;
+}
+
+static bool tells_wires(const nplug_sheet *sheet)
+{
+    return sheet->wire_count != 0 || sheet->keys;
+}
+
+static bool tells_prints(const nplug_sheet *sheet)
+{
+    return *sheet->family != 0 || sheet->print_count != 0;
+}
+
+/* Vendor and kind tell the prints of what the codes, usages or shape tell the wires of. */
+static void choose(np_recognition *it, const best *wires, const best *prints, np_looks looks)
+{
+    it->sheet = wires->sheet;
+    it->prints = prints->sheet;
+    if (wires->sheet) {
+        it->matched = matched_by(wires->match, looks);
+        it->kind = wires->sheet->kind;
+    } else if (looks.kind == NPLUG_KIND_UNKNOWN) {
+        it->matched = NPLUG_MATCHED_NONE;
+        it->kind = NPLUG_KIND_UNKNOWN;
+    } else {
+        it->matched = NPLUG_MATCHED_SHAPE;
+        it->kind = looks.kind;
+    }
+    if (it->matched > NPLUG_MATCHED_VENDOR && prints->sheet && prints->match->vendor)
+        it->matched = NPLUG_MATCHED_VENDOR;
 }
 
 void np_recognise(np_recogniser *recogniser, const np_devices *devices, uint32_t device)
 {
-    np_recognition best = {NULL, NPLUG_MATCHED_NONE};
+    np_looks looks = np_looks_of(devices, device);
+    best wires = {NULL, NULL, 0, 0}, prints = {NULL, NULL, 0, 0};
+    uint32_t at = 0, stage = 0, code;
+    const np_rule *rule;
 
-    for (uint32_t set = recogniser->set_count; set-- > 0;)
-        for (uint32_t i = 0; i < recogniser->sets[set].count; i++)
-            try_sheet(&best, &recogniser->sets[set].sheets[i], &devices->list[device]);
-    recogniser->of[device] = best;
+    while ((rule = np_recognise_next(recogniser, &devices->list[device], &at, &stage))) {
+        const nplug_match *match = match_of(recogniser, rule);
+        const nplug_sheet *sheet = np_rule_sheet(recogniser, rule);
+        if (np_rule_misfit(match, devices, device, looks, &code) != NP_RULE_FITS) continue;
+        if (tells_wires(sheet)) prefer(&wires, sheet, match, rule->set);
+        if (tells_prints(sheet)) prefer(&prints, sheet, match, rule->set);
+    }
+    if (!wires.sheet) looks.kind = np_looks_shape(devices, device);
+    choose(&recogniser->of[device], &wires, &prints, looks);
 }

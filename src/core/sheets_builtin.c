@@ -2,109 +2,1188 @@
 /* clang-format off */
 #include "nestplug/sheet.h"
 
+static const nplug_match any_keyboard_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 1, 2, 0, 0, NULL, NULL},
+    {0x0000, 0x0000, 0x0000, 0x0000, 1, 3, 0, 0, NULL, NULL},
+};
+
+static const uint32_t any_mouse_fine_codes[] = {0x0002000b, };
+static const nplug_match any_mouse_fine_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 2, 2, 1, 0, any_mouse_fine_codes + 0, any_mouse_fine_codes + 1},
+};
+static const nplug_wire any_mouse_fine_wires[] = {
+    {0x0801, 0, 1, 0x00010110, 0, 0, 0, 0, 0, 0}, /* mouse:left */
+    {0x0802, 0, 1, 0x00010111, 0, 0, 0, 0, 0, 0}, /* mouse:right */
+    {0x0803, 0, 1, 0x00010112, 0, 0, 0, 0, 0, 0}, /* mouse:middle */
+    {0x0804, 0, 1, 0x00010113, 0, 0, 0, 0, 0, 0}, /* mouse:back */
+    {0x0805, 0, 1, 0x00010114, 0, 0, 0, 0, 0, 0}, /* mouse:forward */
+    {0x0806, 0, 1, 0x00020000, 0, 0, 0, 0, 0, 0}, /* mouse:move */
+    {0x0806, 1, 1, 0x00020001, 0, 1, 0, 0, 0, 0}, /* mouse:move */
+    {0x0807, 0, 1, 0x0002000c, 0, 4, 0, 0, -120, 120}, /* mouse:wheel */
+    {0x0807, 1, 1, 0x0002000b, 0, 4, 0, 0, -120, 120}, /* mouse:wheel */
+};
+
+static const nplug_match any_mouse_usages_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 2, 3, 0, 0, NULL, NULL},
+};
+static const nplug_wire any_mouse_usages_wires[] = {
+    {0x0801, 0, 2, 0x00090001, 0, 0, 0, 0, 0, 0}, /* mouse:left */
+    {0x0802, 0, 2, 0x00090002, 0, 0, 0, 0, 0, 0}, /* mouse:right */
+    {0x0803, 0, 2, 0x00090003, 0, 0, 0, 0, 0, 0}, /* mouse:middle */
+    {0x0804, 0, 2, 0x00090004, 0, 0, 0, 0, 0, 0}, /* mouse:back */
+    {0x0805, 0, 2, 0x00090005, 0, 0, 0, 0, 0, 0}, /* mouse:forward */
+    {0x0806, 0, 2, 0x00010030, 0, 0, 0, 0, 0, 0}, /* mouse:move */
+    {0x0806, 1, 2, 0x00010031, 0, 1, 0, 0, 0, 0}, /* mouse:move */
+    {0x0807, 0, 2, 0x000c0238, 0, 0, 0, 0, 0, 0}, /* mouse:wheel */
+    {0x0807, 1, 2, 0x00010038, 0, 0, 0, 0, 0, 0}, /* mouse:wheel */
+};
+
+static const nplug_match any_mouse_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 2, 2, 0, 0, NULL, NULL},
+};
+static const nplug_wire any_mouse_wires[] = {
+    {0x0801, 0, 1, 0x00010110, 0, 0, 0, 0, 0, 0}, /* mouse:left */
+    {0x0802, 0, 1, 0x00010111, 0, 0, 0, 0, 0, 0}, /* mouse:right */
+    {0x0803, 0, 1, 0x00010112, 0, 0, 0, 0, 0, 0}, /* mouse:middle */
+    {0x0804, 0, 1, 0x00010113, 0, 0, 0, 0, 0, 0}, /* mouse:back */
+    {0x0805, 0, 1, 0x00010114, 0, 0, 0, 0, 0, 0}, /* mouse:forward */
+    {0x0806, 0, 1, 0x00020000, 0, 0, 0, 0, 0, 0}, /* mouse:move */
+    {0x0806, 1, 1, 0x00020001, 0, 1, 0, 0, 0, 0}, /* mouse:move */
+    {0x0807, 0, 1, 0x00020006, 0, 0, 0, 0, 0, 0}, /* mouse:wheel */
+    {0x0807, 1, 1, 0x00020008, 0, 0, 0, 0, 0, 0}, /* mouse:wheel */
+};
+
+static const uint32_t any_pad_buttons_codes[] = {0x00030002, 0x00030005, };
+static const nplug_match any_pad_buttons_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 0, 2, any_pad_buttons_codes + 0, any_pad_buttons_codes + 0},
+};
+static const nplug_wire any_pad_buttons_wires[] = {
+    {0x0c01, 0, 1, 0x00010130, 0, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 1, 0x00010131, 0, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 1, 0x00010134, 0, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 1, 0x00010133, 0, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c05, 0, 1, 0x00010220, 0, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c06, 0, 1, 0x00010221, 0, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 1, 0x00010222, 0, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c08, 0, 1, 0x00010223, 0, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c09, 0, 1, 0x00010136, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 1, 0x00010137, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c0b, 0, 1, 0x00010138, 0, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 1, 0x00010139, 0, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c0d, 0, 1, 0x00030000, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 1, 0x00030001, 0, 1, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 1, 0x00030003, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 1, 0x00030004, 0, 1, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0f, 0, 1, 0x0001013d, 0, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 1, 0x0001013e, 0, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c11, 0, 1, 0x0001013a, 0, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 1, 0x0001013b, 0, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0, 0, 0}, /* pad:home */
+};
+
+static const uint32_t any_pad_counted_codes[] = {0x00010132, 0x00010135, 0x00030002, 0x00030005, 0x00030003, 0x00010132, 0x00010135, 0x00030002, 0x00030005, };
+static const nplug_match any_pad_counted_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 4, 1, any_pad_counted_codes + 0, any_pad_counted_codes + 4},
+    {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 2, 2, any_pad_counted_codes + 5, any_pad_counted_codes + 7},
+};
+static const nplug_wire any_pad_counted_wires[] = {
+    {0x0c01, 0, 1, 0x00010130, 0, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 1, 0x00010131, 0, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 1, 0x00010132, 0, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 1, 0x00010133, 0, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c09, 0, 1, 0x00010134, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 1, 0x00010135, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c0b, 0, 1, 0x00010136, 0, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 1, 0x00010137, 0, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c11, 0, 1, 0x00010138, 0, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 1, 0x00010139, 0, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c0f, 0, 1, 0x0001013a, 0, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 1, 0x0001013b, 0, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0, 0, 0}, /* pad:home */
+    {0x0c05, 0, 1, 0x00030011, 3, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c06, 0, 1, 0x00030011, 4, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 1, 0x00030010, 3, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c08, 0, 1, 0x00030010, 4, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c0d, 0, 1, 0x00030000, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 1, 0x00030001, 0, 1, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 1, 0x00030002, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 1, 0x00030005, 0, 1, 0, 0, 0, 0}, /* pad:stick-right */
+};
+
+static const uint32_t any_pad_hats_codes[] = {0x00030014, 0x00030015, 0x00030002, };
+static const nplug_match any_pad_hats_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 2, 1, any_pad_hats_codes + 0, any_pad_hats_codes + 2},
+};
+static const nplug_wire any_pad_hats_wires[] = {
+    {0x0c01, 0, 1, 0x00010130, 0, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 1, 0x00010131, 0, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 1, 0x00010134, 0, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 1, 0x00010133, 0, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c05, 0, 1, 0x00010220, 0, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c06, 0, 1, 0x00010221, 0, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 1, 0x00010222, 0, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c08, 0, 1, 0x00010223, 0, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c09, 0, 1, 0x00010136, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 1, 0x00010137, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c0b, 0, 1, 0x00030015, 1, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 1, 0x00030014, 1, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c0d, 0, 1, 0x00030000, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 1, 0x00030001, 0, 1, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 1, 0x00030003, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 1, 0x00030004, 0, 1, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0f, 0, 1, 0x0001013d, 0, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 1, 0x0001013e, 0, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c11, 0, 1, 0x0001013a, 0, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 1, 0x0001013b, 0, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0, 0, 0}, /* pad:home */
+};
+
+static const uint32_t any_pad_pedals_codes[] = {0x00030002, 0x00030005, 0x00030009, 0x0003000a, 0x00030003, };
+static const nplug_match any_pad_pedals_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 4, 1, any_pad_pedals_codes + 0, any_pad_pedals_codes + 4},
+};
+static const nplug_wire any_pad_pedals_wires[] = {
+    {0x0c01, 0, 1, 0x00010130, 0, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 1, 0x00010131, 0, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 1, 0x00010134, 0, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 1, 0x00010133, 0, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c05, 0, 1, 0x00010220, 0, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c06, 0, 1, 0x00010221, 0, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 1, 0x00010222, 0, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c08, 0, 1, 0x00010223, 0, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c09, 0, 1, 0x00010136, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 1, 0x00010137, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c0b, 0, 1, 0x0003000a, 1, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 1, 0x00030009, 1, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c0d, 0, 1, 0x00030000, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 1, 0x00030001, 0, 1, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 1, 0x00030002, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 1, 0x00030005, 0, 1, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0f, 0, 1, 0x0001013d, 0, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 1, 0x0001013e, 0, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c11, 0, 1, 0x0001013a, 0, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 1, 0x0001013b, 0, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0, 0, 0}, /* pad:home */
+};
+
+static const uint32_t any_pad_usages_rx_codes[] = {0x00010032, 0x00010033, 0x00010034, 0x00010035, };
+static const nplug_match any_pad_usages_rx_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 3, 3, 4, 0, any_pad_usages_rx_codes + 0, any_pad_usages_rx_codes + 4},
+};
+static const nplug_wire any_pad_usages_rx_wires[] = {
+    {0x0c01, 0, 2, 0x00090001, 0, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 2, 0x00090002, 0, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 2, 0x00090003, 0, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 2, 0x00090004, 0, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c09, 0, 2, 0x00090005, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 2, 0x00090006, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c11, 0, 2, 0x00090009, 0, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 2, 0x0009000a, 0, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c0f, 0, 2, 0x0009000b, 0, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 2, 0x0009000c, 0, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c13, 0, 2, 0x0009000d, 0, 0, 0, 0, 0, 0}, /* pad:home */
+    {0x0c05, 0, 2, 0x00010039, 7, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c08, 0, 2, 0x00010039, 8, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c06, 0, 2, 0x00010039, 9, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 2, 0x00010039, 10, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c0b, 0, 2, 0x00010032, 1, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 2, 0x00010035, 1, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c0d, 0, 2, 0x00010030, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 2, 0x00010031, 0, 1, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 2, 0x00010033, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 2, 0x00010034, 0, 1, 0, 0, 0, 0}, /* pad:stick-right */
+};
+
+static const nplug_match any_pad_usages_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 3, 3, 0, 0, NULL, NULL},
+};
+static const nplug_wire any_pad_usages_wires[] = {
+    {0x0c01, 0, 2, 0x00090001, 0, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 2, 0x00090002, 0, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 2, 0x00090003, 0, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 2, 0x00090004, 0, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c09, 0, 2, 0x00090005, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 2, 0x00090006, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c0b, 0, 2, 0x00090007, 0, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 2, 0x00090008, 0, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c11, 0, 2, 0x00090009, 0, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 2, 0x0009000a, 0, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c0f, 0, 2, 0x0009000b, 0, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 2, 0x0009000c, 0, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c13, 0, 2, 0x0009000d, 0, 0, 0, 0, 0, 0}, /* pad:home */
+    {0x0c05, 0, 2, 0x00010039, 7, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c08, 0, 2, 0x00010039, 8, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c06, 0, 2, 0x00010039, 9, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 2, 0x00010039, 10, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c0d, 0, 2, 0x00010030, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 2, 0x00010031, 0, 1, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 2, 0x00010032, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 2, 0x00010035, 0, 1, 0, 0, 0, 0}, /* pad:stick-right */
+};
+
+static const nplug_match any_pad_w3c_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 3, 4, 0, 0, NULL, NULL},
+};
+static const nplug_wire any_pad_w3c_wires[] = {
+    {0x0c01, 0, 3, 0x00000000, 1, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 3, 0x00000001, 1, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 3, 0x00000002, 1, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 3, 0x00000003, 1, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c09, 0, 3, 0x00000004, 1, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 3, 0x00000005, 1, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c0b, 0, 3, 0x00000006, 1, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 3, 0x00000007, 1, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c11, 0, 3, 0x00000008, 1, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 3, 0x00000009, 1, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c0f, 0, 3, 0x0000000a, 1, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 3, 0x0000000b, 1, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c05, 0, 3, 0x0000000c, 1, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c06, 0, 3, 0x0000000d, 1, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 3, 0x0000000e, 1, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c08, 0, 3, 0x0000000f, 1, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c13, 0, 3, 0x00000010, 1, 0, 0, 0, 0, 0}, /* pad:home */
+    {0x0c0d, 0, 3, 0x00000100, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 3, 0x00000101, 0, 1, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 3, 0x00000102, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 3, 0x00000103, 0, 1, 0, 0, 0, 0}, /* pad:stick-right */
+};
+
+static const uint32_t any_pad_z_codes[] = {0x00030002, 0x00030005, 0x00030003, };
+static const nplug_match any_pad_z_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 2, 1, any_pad_z_codes + 0, any_pad_z_codes + 2},
+};
+static const nplug_wire any_pad_z_wires[] = {
+    {0x0c01, 0, 1, 0x00010130, 0, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 1, 0x00010131, 0, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 1, 0x00010134, 0, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 1, 0x00010133, 0, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c05, 0, 1, 0x00010220, 0, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c06, 0, 1, 0x00010221, 0, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 1, 0x00010222, 0, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c08, 0, 1, 0x00010223, 0, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c09, 0, 1, 0x00010136, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 1, 0x00010137, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c0b, 0, 1, 0x00010138, 0, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 1, 0x00010139, 0, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c0d, 0, 1, 0x00030000, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 1, 0x00030001, 0, 1, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 1, 0x00030002, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 1, 0x00030005, 0, 1, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0f, 0, 1, 0x0001013d, 0, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 1, 0x0001013e, 0, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c11, 0, 1, 0x0001013a, 0, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 1, 0x0001013b, 0, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0, 0, 0}, /* pad:home */
+};
+
+static const nplug_match any_pad_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 0, 0, NULL, NULL},
+};
+static const nplug_wire any_pad_wires[] = {
+    {0x0c01, 0, 1, 0x00010130, 0, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 1, 0x00010131, 0, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 1, 0x00010134, 0, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 1, 0x00010133, 0, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c05, 0, 1, 0x00010220, 0, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c06, 0, 1, 0x00010221, 0, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 1, 0x00010222, 0, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c08, 0, 1, 0x00010223, 0, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c09, 0, 1, 0x00010136, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 1, 0x00010137, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c0b, 0, 1, 0x00030002, 1, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 1, 0x00030005, 1, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c0d, 0, 1, 0x00030000, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 1, 0x00030001, 0, 1, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 1, 0x00030003, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 1, 0x00030004, 0, 1, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0f, 0, 1, 0x0001013d, 0, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 1, 0x0001013e, 0, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c11, 0, 1, 0x0001013a, 0, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 1, 0x0001013b, 0, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0, 0, 0}, /* pad:home */
+    {0x0c14, 0, 1, 0x000102c4, 0, 0, 0, 0, 0, 0}, /* pad:rear-left */
+    {0x0c15, 0, 1, 0x000102c5, 0, 0, 0, 0, 0, 0}, /* pad:rear-right */
+    {0x0c16, 0, 1, 0x000102c6, 0, 0, 0, 0, 0, 0}, /* pad:rear-left-2 */
+    {0x0c17, 0, 1, 0x000102c7, 0, 0, 0, 0, 0, 0}, /* pad:rear-right-2 */
+};
+
+static const nplug_match any_stick_usages_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 4, 3, 0, 0, NULL, NULL},
+};
+static const nplug_wire any_stick_usages_wires[] = {
+    {0x1001, 0, 2, 0x00010030, 0, 0, 0, 0, 0, 0}, /* stick:aileron */
+    {0x1002, 0, 2, 0x00010031, 0, 1, 0, 0, 0, 0}, /* stick:elevator */
+    {0x1003, 0, 2, 0x00010035, 0, 0, 0, 0, 0, 0}, /* stick:twist */
+    {0x1010, 0, 2, 0x000200bb, 2, 8, 0, 0, 0, 0}, /* stick:throttle */
+    {0x1004, 0, 2, 0x000200ba, 0, 0, 0, 0, 0, 0}, /* stick:rudder */
+    {0x1014, 0, 2, 0x00010036, 1, 8, 0, 0, 0, 0}, /* stick:slider-1 */
+    {0x1015, 0, 2, 0x00010037, 1, 8, 0, 0, 0, 0}, /* stick:slider-2 */
+    {0x1018, 0, 2, 0x00010032, 1, 8, 0, 0, 0, 0}, /* stick:dial-1 */
+    {0x1020, 0, 2, 0x00010039, 11, 0, 0, 0, 0, 0}, /* stick:hat-1 */
+    {0x1020, 1, 2, 0x00010039, 12, 0, 0, 0, 0, 0}, /* stick:hat-1 */
+    {0x1040, 0, 2, 0x00090001, 0, 0, 0, 0, 0, 0}, /* stick:button-1 */
+    {0x1041, 0, 2, 0x00090002, 0, 0, 0, 0, 0, 0}, /* stick:button-2 */
+    {0x1042, 0, 2, 0x00090003, 0, 0, 0, 0, 0, 0}, /* stick:button-3 */
+    {0x1043, 0, 2, 0x00090004, 0, 0, 0, 0, 0, 0}, /* stick:button-4 */
+    {0x1044, 0, 2, 0x00090005, 0, 0, 0, 0, 0, 0}, /* stick:button-5 */
+    {0x1045, 0, 2, 0x00090006, 0, 0, 0, 0, 0, 0}, /* stick:button-6 */
+    {0x1046, 0, 2, 0x00090007, 0, 0, 0, 0, 0, 0}, /* stick:button-7 */
+    {0x1047, 0, 2, 0x00090008, 0, 0, 0, 0, 0, 0}, /* stick:button-8 */
+    {0x1048, 0, 2, 0x00090009, 0, 0, 0, 0, 0, 0}, /* stick:button-9 */
+    {0x1049, 0, 2, 0x0009000a, 0, 0, 0, 0, 0, 0}, /* stick:button-10 */
+    {0x104a, 0, 2, 0x0009000b, 0, 0, 0, 0, 0, 0}, /* stick:button-11 */
+    {0x104b, 0, 2, 0x0009000c, 0, 0, 0, 0, 0, 0}, /* stick:button-12 */
+    {0x104c, 0, 2, 0x0009000d, 0, 0, 0, 0, 0, 0}, /* stick:button-13 */
+    {0x104d, 0, 2, 0x0009000e, 0, 0, 0, 0, 0, 0}, /* stick:button-14 */
+    {0x104e, 0, 2, 0x0009000f, 0, 0, 0, 0, 0, 0}, /* stick:button-15 */
+    {0x104f, 0, 2, 0x00090010, 0, 0, 0, 0, 0, 0}, /* stick:button-16 */
+    {0x1050, 0, 2, 0x00090011, 0, 0, 0, 0, 0, 0}, /* stick:button-17 */
+    {0x1051, 0, 2, 0x00090012, 0, 0, 0, 0, 0, 0}, /* stick:button-18 */
+    {0x1052, 0, 2, 0x00090013, 0, 0, 0, 0, 0, 0}, /* stick:button-19 */
+    {0x1053, 0, 2, 0x00090014, 0, 0, 0, 0, 0, 0}, /* stick:button-20 */
+    {0x1054, 0, 2, 0x00090015, 0, 0, 0, 0, 0, 0}, /* stick:button-21 */
+    {0x1055, 0, 2, 0x00090016, 0, 0, 0, 0, 0, 0}, /* stick:button-22 */
+    {0x1056, 0, 2, 0x00090017, 0, 0, 0, 0, 0, 0}, /* stick:button-23 */
+    {0x1057, 0, 2, 0x00090018, 0, 0, 0, 0, 0, 0}, /* stick:button-24 */
+    {0x1058, 0, 2, 0x00090019, 0, 0, 0, 0, 0, 0}, /* stick:button-25 */
+    {0x1059, 0, 2, 0x0009001a, 0, 0, 0, 0, 0, 0}, /* stick:button-26 */
+    {0x105a, 0, 2, 0x0009001b, 0, 0, 0, 0, 0, 0}, /* stick:button-27 */
+    {0x105b, 0, 2, 0x0009001c, 0, 0, 0, 0, 0, 0}, /* stick:button-28 */
+    {0x105c, 0, 2, 0x0009001d, 0, 0, 0, 0, 0, 0}, /* stick:button-29 */
+    {0x105d, 0, 2, 0x0009001e, 0, 0, 0, 0, 0, 0}, /* stick:button-30 */
+    {0x105e, 0, 2, 0x0009001f, 0, 0, 0, 0, 0, 0}, /* stick:button-31 */
+    {0x105f, 0, 2, 0x00090020, 0, 0, 0, 0, 0, 0}, /* stick:button-32 */
+};
+
+static const nplug_match any_stick_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 4, 2, 0, 0, NULL, NULL},
+};
+static const nplug_wire any_stick_wires[] = {
+    {0x1001, 0, 1, 0x00030000, 0, 0, 0, 0, 0, 0}, /* stick:aileron */
+    {0x1002, 0, 1, 0x00030001, 0, 1, 0, 0, 0, 0}, /* stick:elevator */
+    {0x1003, 0, 1, 0x00030005, 0, 0, 0, 0, 0, 0}, /* stick:twist */
+    {0x1010, 0, 1, 0x00030006, 2, 8, 0, 0, 0, 0}, /* stick:throttle */
+    {0x1004, 0, 1, 0x00030007, 0, 0, 0, 0, 0, 0}, /* stick:rudder */
+    {0x1014, 0, 1, 0x00030002, 1, 8, 0, 0, 0, 0}, /* stick:slider-1 */
+    {0x1018, 0, 1, 0x00030003, 1, 8, 0, 0, 0, 0}, /* stick:dial-1 */
+    {0x1019, 0, 1, 0x00030004, 1, 8, 0, 0, 0, 0}, /* stick:dial-2 */
+    {0x1020, 0, 1, 0x00030010, 0, 0, 0, 0, 0, 0}, /* stick:hat-1 */
+    {0x1020, 1, 1, 0x00030011, 0, 1, 0, 0, 0, 0}, /* stick:hat-1 */
+    {0x1021, 0, 1, 0x00030012, 0, 0, 0, 0, 0, 0}, /* stick:hat-2 */
+    {0x1021, 1, 1, 0x00030013, 0, 1, 0, 0, 0, 0}, /* stick:hat-2 */
+    {0x1040, 0, 1, 0x00010120, 0, 0, 0, 0, 0, 0}, /* stick:button-1 */
+    {0x1041, 0, 1, 0x00010121, 0, 0, 0, 0, 0, 0}, /* stick:button-2 */
+    {0x1042, 0, 1, 0x00010122, 0, 0, 0, 0, 0, 0}, /* stick:button-3 */
+    {0x1043, 0, 1, 0x00010123, 0, 0, 0, 0, 0, 0}, /* stick:button-4 */
+    {0x1044, 0, 1, 0x00010124, 0, 0, 0, 0, 0, 0}, /* stick:button-5 */
+    {0x1045, 0, 1, 0x00010125, 0, 0, 0, 0, 0, 0}, /* stick:button-6 */
+    {0x1046, 0, 1, 0x00010126, 0, 0, 0, 0, 0, 0}, /* stick:button-7 */
+    {0x1047, 0, 1, 0x00010127, 0, 0, 0, 0, 0, 0}, /* stick:button-8 */
+    {0x1048, 0, 1, 0x00010128, 0, 0, 0, 0, 0, 0}, /* stick:button-9 */
+    {0x1049, 0, 1, 0x00010129, 0, 0, 0, 0, 0, 0}, /* stick:button-10 */
+    {0x104a, 0, 1, 0x0001012a, 0, 0, 0, 0, 0, 0}, /* stick:button-11 */
+    {0x104b, 0, 1, 0x0001012b, 0, 0, 0, 0, 0, 0}, /* stick:button-12 */
+    {0x104c, 0, 1, 0x000102c0, 0, 0, 0, 0, 0, 0}, /* stick:button-13 */
+    {0x104d, 0, 1, 0x000102c1, 0, 0, 0, 0, 0, 0}, /* stick:button-14 */
+    {0x104e, 0, 1, 0x000102c2, 0, 0, 0, 0, 0, 0}, /* stick:button-15 */
+    {0x104f, 0, 1, 0x000102c3, 0, 0, 0, 0, 0, 0}, /* stick:button-16 */
+    {0x1050, 0, 1, 0x000102c4, 0, 0, 0, 0, 0, 0}, /* stick:button-17 */
+    {0x1051, 0, 1, 0x000102c5, 0, 0, 0, 0, 0, 0}, /* stick:button-18 */
+    {0x1052, 0, 1, 0x000102c6, 0, 0, 0, 0, 0, 0}, /* stick:button-19 */
+    {0x1053, 0, 1, 0x000102c7, 0, 0, 0, 0, 0, 0}, /* stick:button-20 */
+    {0x1054, 0, 1, 0x000102c8, 0, 0, 0, 0, 0, 0}, /* stick:button-21 */
+    {0x1055, 0, 1, 0x000102c9, 0, 0, 0, 0, 0, 0}, /* stick:button-22 */
+    {0x1056, 0, 1, 0x000102ca, 0, 0, 0, 0, 0, 0}, /* stick:button-23 */
+    {0x1057, 0, 1, 0x000102cb, 0, 0, 0, 0, 0, 0}, /* stick:button-24 */
+    {0x1058, 0, 1, 0x000102cc, 0, 0, 0, 0, 0, 0}, /* stick:button-25 */
+    {0x1059, 0, 1, 0x000102cd, 0, 0, 0, 0, 0, 0}, /* stick:button-26 */
+    {0x105a, 0, 1, 0x000102ce, 0, 0, 0, 0, 0, 0}, /* stick:button-27 */
+    {0x105b, 0, 1, 0x000102cf, 0, 0, 0, 0, 0, 0}, /* stick:button-28 */
+    {0x105c, 0, 1, 0x000102d0, 0, 0, 0, 0, 0, 0}, /* stick:button-29 */
+    {0x105d, 0, 1, 0x000102d1, 0, 0, 0, 0, 0, 0}, /* stick:button-30 */
+    {0x105e, 0, 1, 0x000102d2, 0, 0, 0, 0, 0, 0}, /* stick:button-31 */
+    {0x105f, 0, 1, 0x000102d3, 0, 0, 0, 0, 0, 0}, /* stick:button-32 */
+    {0x1060, 0, 1, 0x000102d4, 0, 0, 0, 0, 0, 0}, /* stick:button-33 */
+    {0x1061, 0, 1, 0x000102d5, 0, 0, 0, 0, 0, 0}, /* stick:button-34 */
+    {0x1062, 0, 1, 0x000102d6, 0, 0, 0, 0, 0, 0}, /* stick:button-35 */
+    {0x1063, 0, 1, 0x000102d7, 0, 0, 0, 0, 0, 0}, /* stick:button-36 */
+    {0x1064, 0, 1, 0x000102d8, 0, 0, 0, 0, 0, 0}, /* stick:button-37 */
+    {0x1065, 0, 1, 0x000102d9, 0, 0, 0, 0, 0, 0}, /* stick:button-38 */
+    {0x1066, 0, 1, 0x000102da, 0, 0, 0, 0, 0, 0}, /* stick:button-39 */
+    {0x1067, 0, 1, 0x000102db, 0, 0, 0, 0, 0, 0}, /* stick:button-40 */
+    {0x1068, 0, 1, 0x000102dc, 0, 0, 0, 0, 0, 0}, /* stick:button-41 */
+    {0x1069, 0, 1, 0x000102dd, 0, 0, 0, 0, 0, 0}, /* stick:button-42 */
+    {0x106a, 0, 1, 0x000102de, 0, 0, 0, 0, 0, 0}, /* stick:button-43 */
+    {0x106b, 0, 1, 0x000102df, 0, 0, 0, 0, 0, 0}, /* stick:button-44 */
+    {0x106c, 0, 1, 0x000102e0, 0, 0, 0, 0, 0, 0}, /* stick:button-45 */
+    {0x106d, 0, 1, 0x000102e1, 0, 0, 0, 0, 0, 0}, /* stick:button-46 */
+    {0x106e, 0, 1, 0x000102e2, 0, 0, 0, 0, 0, 0}, /* stick:button-47 */
+    {0x106f, 0, 1, 0x000102e3, 0, 0, 0, 0, 0, 0}, /* stick:button-48 */
+    {0x1070, 0, 1, 0x000102e4, 0, 0, 0, 0, 0, 0}, /* stick:button-49 */
+    {0x1071, 0, 1, 0x000102e5, 0, 0, 0, 0, 0, 0}, /* stick:button-50 */
+    {0x1072, 0, 1, 0x000102e6, 0, 0, 0, 0, 0, 0}, /* stick:button-51 */
+    {0x1073, 0, 1, 0x000102e7, 0, 0, 0, 0, 0, 0}, /* stick:button-52 */
+};
+
+static const nplug_match any_touch_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 6, 2, 0, 0, NULL, NULL},
+};
+static const nplug_wire any_touch_wires[] = {
+    {0x1801, 0, 1, 0x00030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-1 */
+    {0x1801, 1, 1, 0x00030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-1 */
+    {0x1820, 0, 1, 0x00030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-1 */
+    {0x1802, 0, 1, 0x01030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-2 */
+    {0x1802, 1, 1, 0x01030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-2 */
+    {0x1821, 0, 1, 0x01030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-2 */
+    {0x1803, 0, 1, 0x02030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-3 */
+    {0x1803, 1, 1, 0x02030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-3 */
+    {0x1822, 0, 1, 0x02030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-3 */
+    {0x1804, 0, 1, 0x03030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-4 */
+    {0x1804, 1, 1, 0x03030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-4 */
+    {0x1823, 0, 1, 0x03030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-4 */
+    {0x1805, 0, 1, 0x04030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-5 */
+    {0x1805, 1, 1, 0x04030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-5 */
+    {0x1824, 0, 1, 0x04030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-5 */
+    {0x1806, 0, 1, 0x05030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-6 */
+    {0x1806, 1, 1, 0x05030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-6 */
+    {0x1825, 0, 1, 0x05030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-6 */
+    {0x1807, 0, 1, 0x06030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-7 */
+    {0x1807, 1, 1, 0x06030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-7 */
+    {0x1826, 0, 1, 0x06030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-7 */
+    {0x1808, 0, 1, 0x07030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-8 */
+    {0x1808, 1, 1, 0x07030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-8 */
+    {0x1827, 0, 1, 0x07030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-8 */
+    {0x1809, 0, 1, 0x08030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-9 */
+    {0x1809, 1, 1, 0x08030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-9 */
+    {0x1828, 0, 1, 0x08030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-9 */
+    {0x180a, 0, 1, 0x09030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-10 */
+    {0x180a, 1, 1, 0x09030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-10 */
+    {0x1829, 0, 1, 0x09030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-10 */
+    {0x180b, 0, 1, 0x0a030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-11 */
+    {0x180b, 1, 1, 0x0a030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-11 */
+    {0x182a, 0, 1, 0x0a030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-11 */
+    {0x180c, 0, 1, 0x0b030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-12 */
+    {0x180c, 1, 1, 0x0b030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-12 */
+    {0x182b, 0, 1, 0x0b030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-12 */
+    {0x180d, 0, 1, 0x0c030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-13 */
+    {0x180d, 1, 1, 0x0c030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-13 */
+    {0x182c, 0, 1, 0x0c030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-13 */
+    {0x180e, 0, 1, 0x0d030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-14 */
+    {0x180e, 1, 1, 0x0d030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-14 */
+    {0x182d, 0, 1, 0x0d030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-14 */
+    {0x180f, 0, 1, 0x0e030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-15 */
+    {0x180f, 1, 1, 0x0e030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-15 */
+    {0x182e, 0, 1, 0x0e030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-15 */
+    {0x1810, 0, 1, 0x0f030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-16 */
+    {0x1810, 1, 1, 0x0f030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-16 */
+    {0x182f, 0, 1, 0x0f030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-16 */
+};
+
+static const nplug_match any_wheel_usages_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 5, 3, 0, 0, NULL, NULL},
+};
+static const nplug_wire any_wheel_usages_wires[] = {
+    {0x1401, 0, 2, 0x000200c8, 0, 0, 0, 0, 0, 0}, /* wheel:steering */
+    {0x1402, 0, 2, 0x000200c4, 1, 0, 0, 0, 0, 0}, /* wheel:accelerator */
+    {0x1403, 0, 2, 0x000200c5, 1, 0, 0, 0, 0, 0}, /* wheel:brake */
+    {0x1404, 0, 2, 0x000200c6, 1, 0, 0, 0, 0, 0}, /* wheel:clutch */
+    {0x1420, 0, 2, 0x00010039, 11, 0, 0, 0, 0, 0}, /* wheel:hat-1 */
+    {0x1420, 1, 2, 0x00010039, 12, 0, 0, 0, 0, 0}, /* wheel:hat-1 */
+    {0x1440, 0, 2, 0x00090001, 0, 0, 0, 0, 0, 0}, /* wheel:button-1 */
+    {0x1441, 0, 2, 0x00090002, 0, 0, 0, 0, 0, 0}, /* wheel:button-2 */
+    {0x1442, 0, 2, 0x00090003, 0, 0, 0, 0, 0, 0}, /* wheel:button-3 */
+    {0x1443, 0, 2, 0x00090004, 0, 0, 0, 0, 0, 0}, /* wheel:button-4 */
+    {0x1444, 0, 2, 0x00090005, 0, 0, 0, 0, 0, 0}, /* wheel:button-5 */
+    {0x1445, 0, 2, 0x00090006, 0, 0, 0, 0, 0, 0}, /* wheel:button-6 */
+    {0x1446, 0, 2, 0x00090007, 0, 0, 0, 0, 0, 0}, /* wheel:button-7 */
+    {0x1447, 0, 2, 0x00090008, 0, 0, 0, 0, 0, 0}, /* wheel:button-8 */
+    {0x1448, 0, 2, 0x00090009, 0, 0, 0, 0, 0, 0}, /* wheel:button-9 */
+    {0x1449, 0, 2, 0x0009000a, 0, 0, 0, 0, 0, 0}, /* wheel:button-10 */
+    {0x144a, 0, 2, 0x0009000b, 0, 0, 0, 0, 0, 0}, /* wheel:button-11 */
+    {0x144b, 0, 2, 0x0009000c, 0, 0, 0, 0, 0, 0}, /* wheel:button-12 */
+    {0x144c, 0, 2, 0x0009000d, 0, 0, 0, 0, 0, 0}, /* wheel:button-13 */
+    {0x144d, 0, 2, 0x0009000e, 0, 0, 0, 0, 0, 0}, /* wheel:button-14 */
+    {0x144e, 0, 2, 0x0009000f, 0, 0, 0, 0, 0, 0}, /* wheel:button-15 */
+    {0x144f, 0, 2, 0x00090010, 0, 0, 0, 0, 0, 0}, /* wheel:button-16 */
+    {0x1450, 0, 2, 0x00090011, 0, 0, 0, 0, 0, 0}, /* wheel:button-17 */
+    {0x1451, 0, 2, 0x00090012, 0, 0, 0, 0, 0, 0}, /* wheel:button-18 */
+    {0x1452, 0, 2, 0x00090013, 0, 0, 0, 0, 0, 0}, /* wheel:button-19 */
+    {0x1453, 0, 2, 0x00090014, 0, 0, 0, 0, 0, 0}, /* wheel:button-20 */
+    {0x1454, 0, 2, 0x00090015, 0, 0, 0, 0, 0, 0}, /* wheel:button-21 */
+    {0x1455, 0, 2, 0x00090016, 0, 0, 0, 0, 0, 0}, /* wheel:button-22 */
+    {0x1456, 0, 2, 0x00090017, 0, 0, 0, 0, 0, 0}, /* wheel:button-23 */
+    {0x1457, 0, 2, 0x00090018, 0, 0, 0, 0, 0, 0}, /* wheel:button-24 */
+    {0x1458, 0, 2, 0x00090019, 0, 0, 0, 0, 0, 0}, /* wheel:button-25 */
+    {0x1459, 0, 2, 0x0009001a, 0, 0, 0, 0, 0, 0}, /* wheel:button-26 */
+    {0x145a, 0, 2, 0x0009001b, 0, 0, 0, 0, 0, 0}, /* wheel:button-27 */
+    {0x145b, 0, 2, 0x0009001c, 0, 0, 0, 0, 0, 0}, /* wheel:button-28 */
+    {0x145c, 0, 2, 0x0009001d, 0, 0, 0, 0, 0, 0}, /* wheel:button-29 */
+    {0x145d, 0, 2, 0x0009001e, 0, 0, 0, 0, 0, 0}, /* wheel:button-30 */
+    {0x145e, 0, 2, 0x0009001f, 0, 0, 0, 0, 0, 0}, /* wheel:button-31 */
+    {0x145f, 0, 2, 0x00090020, 0, 0, 0, 0, 0, 0}, /* wheel:button-32 */
+};
+
+static const uint32_t any_wheel_x_codes[] = {0x00030008, };
+static const nplug_match any_wheel_x_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 5, 2, 0, 1, any_wheel_x_codes + 0, any_wheel_x_codes + 0},
+};
+static const nplug_wire any_wheel_x_wires[] = {
+    {0x1401, 0, 1, 0x00030000, 0, 0, 0, 0, 0, 0}, /* wheel:steering */
+    {0x1406, 0, 1, 0x00010150, 0, 0, 0, 0, 0, 0}, /* wheel:shift-down */
+    {0x1407, 0, 1, 0x00010151, 0, 0, 0, 0, 0, 0}, /* wheel:shift-up */
+    {0x1420, 0, 1, 0x00030010, 0, 0, 0, 0, 0, 0}, /* wheel:hat-1 */
+    {0x1420, 1, 1, 0x00030011, 0, 1, 0, 0, 0, 0}, /* wheel:hat-1 */
+    {0x1440, 0, 1, 0x00010120, 0, 0, 0, 0, 0, 0}, /* wheel:button-1 */
+    {0x1441, 0, 1, 0x00010121, 0, 0, 0, 0, 0, 0}, /* wheel:button-2 */
+    {0x1442, 0, 1, 0x00010122, 0, 0, 0, 0, 0, 0}, /* wheel:button-3 */
+    {0x1443, 0, 1, 0x00010123, 0, 0, 0, 0, 0, 0}, /* wheel:button-4 */
+    {0x1444, 0, 1, 0x00010124, 0, 0, 0, 0, 0, 0}, /* wheel:button-5 */
+    {0x1445, 0, 1, 0x00010125, 0, 0, 0, 0, 0, 0}, /* wheel:button-6 */
+    {0x1446, 0, 1, 0x00010126, 0, 0, 0, 0, 0, 0}, /* wheel:button-7 */
+    {0x1447, 0, 1, 0x00010127, 0, 0, 0, 0, 0, 0}, /* wheel:button-8 */
+    {0x1448, 0, 1, 0x00010128, 0, 0, 0, 0, 0, 0}, /* wheel:button-9 */
+    {0x1449, 0, 1, 0x00010129, 0, 0, 0, 0, 0, 0}, /* wheel:button-10 */
+    {0x144a, 0, 1, 0x0001012a, 0, 0, 0, 0, 0, 0}, /* wheel:button-11 */
+    {0x144b, 0, 1, 0x0001012b, 0, 0, 0, 0, 0, 0}, /* wheel:button-12 */
+    {0x144c, 0, 1, 0x000102c0, 0, 0, 0, 0, 0, 0}, /* wheel:button-13 */
+    {0x144d, 0, 1, 0x000102c1, 0, 0, 0, 0, 0, 0}, /* wheel:button-14 */
+    {0x144e, 0, 1, 0x000102c2, 0, 0, 0, 0, 0, 0}, /* wheel:button-15 */
+    {0x144f, 0, 1, 0x000102c3, 0, 0, 0, 0, 0, 0}, /* wheel:button-16 */
+    {0x1450, 0, 1, 0x000102c4, 0, 0, 0, 0, 0, 0}, /* wheel:button-17 */
+    {0x1451, 0, 1, 0x000102c5, 0, 0, 0, 0, 0, 0}, /* wheel:button-18 */
+    {0x1452, 0, 1, 0x000102c6, 0, 0, 0, 0, 0, 0}, /* wheel:button-19 */
+    {0x1453, 0, 1, 0x000102c7, 0, 0, 0, 0, 0, 0}, /* wheel:button-20 */
+    {0x1454, 0, 1, 0x000102c8, 0, 0, 0, 0, 0, 0}, /* wheel:button-21 */
+    {0x1455, 0, 1, 0x000102c9, 0, 0, 0, 0, 0, 0}, /* wheel:button-22 */
+    {0x1456, 0, 1, 0x000102ca, 0, 0, 0, 0, 0, 0}, /* wheel:button-23 */
+    {0x1457, 0, 1, 0x000102cb, 0, 0, 0, 0, 0, 0}, /* wheel:button-24 */
+    {0x1458, 0, 1, 0x000102cc, 0, 0, 0, 0, 0, 0}, /* wheel:button-25 */
+    {0x1459, 0, 1, 0x000102cd, 0, 0, 0, 0, 0, 0}, /* wheel:button-26 */
+    {0x145a, 0, 1, 0x000102ce, 0, 0, 0, 0, 0, 0}, /* wheel:button-27 */
+    {0x145b, 0, 1, 0x000102cf, 0, 0, 0, 0, 0, 0}, /* wheel:button-28 */
+    {0x145c, 0, 1, 0x000102d0, 0, 0, 0, 0, 0, 0}, /* wheel:button-29 */
+    {0x145d, 0, 1, 0x000102d1, 0, 0, 0, 0, 0, 0}, /* wheel:button-30 */
+    {0x145e, 0, 1, 0x000102d2, 0, 0, 0, 0, 0, 0}, /* wheel:button-31 */
+    {0x145f, 0, 1, 0x000102d3, 0, 0, 0, 0, 0, 0}, /* wheel:button-32 */
+    {0x1460, 0, 1, 0x000102d4, 0, 0, 0, 0, 0, 0}, /* wheel:button-33 */
+    {0x1461, 0, 1, 0x000102d5, 0, 0, 0, 0, 0, 0}, /* wheel:button-34 */
+    {0x1462, 0, 1, 0x000102d6, 0, 0, 0, 0, 0, 0}, /* wheel:button-35 */
+    {0x1463, 0, 1, 0x000102d7, 0, 0, 0, 0, 0, 0}, /* wheel:button-36 */
+    {0x1464, 0, 1, 0x000102d8, 0, 0, 0, 0, 0, 0}, /* wheel:button-37 */
+    {0x1465, 0, 1, 0x000102d9, 0, 0, 0, 0, 0, 0}, /* wheel:button-38 */
+    {0x1466, 0, 1, 0x000102da, 0, 0, 0, 0, 0, 0}, /* wheel:button-39 */
+    {0x1467, 0, 1, 0x000102db, 0, 0, 0, 0, 0, 0}, /* wheel:button-40 */
+    {0x1468, 0, 1, 0x000102dc, 0, 0, 0, 0, 0, 0}, /* wheel:button-41 */
+    {0x1469, 0, 1, 0x000102dd, 0, 0, 0, 0, 0, 0}, /* wheel:button-42 */
+    {0x146a, 0, 1, 0x000102de, 0, 0, 0, 0, 0, 0}, /* wheel:button-43 */
+    {0x146b, 0, 1, 0x000102df, 0, 0, 0, 0, 0, 0}, /* wheel:button-44 */
+    {0x146c, 0, 1, 0x000102e0, 0, 0, 0, 0, 0, 0}, /* wheel:button-45 */
+    {0x146d, 0, 1, 0x000102e1, 0, 0, 0, 0, 0, 0}, /* wheel:button-46 */
+    {0x146e, 0, 1, 0x000102e2, 0, 0, 0, 0, 0, 0}, /* wheel:button-47 */
+    {0x146f, 0, 1, 0x000102e3, 0, 0, 0, 0, 0, 0}, /* wheel:button-48 */
+    {0x1470, 0, 1, 0x000102e4, 0, 0, 0, 0, 0, 0}, /* wheel:button-49 */
+    {0x1471, 0, 1, 0x000102e5, 0, 0, 0, 0, 0, 0}, /* wheel:button-50 */
+    {0x1472, 0, 1, 0x000102e6, 0, 0, 0, 0, 0, 0}, /* wheel:button-51 */
+    {0x1473, 0, 1, 0x000102e7, 0, 0, 0, 0, 0, 0}, /* wheel:button-52 */
+    {0x1402, 0, 1, 0x00030002, 2, 0, 0, 0, 0, 0}, /* wheel:accelerator */
+    {0x1403, 0, 1, 0x00030005, 2, 0, 0, 0, 0, 0}, /* wheel:brake */
+    {0x1404, 0, 1, 0x00030001, 2, 0, 0, 0, 0, 0}, /* wheel:clutch */
+};
+
+static const uint32_t any_wheel_codes[] = {0x00030008, };
+static const nplug_match any_wheel_matches[] = {
+    {0x0000, 0x0000, 0x0000, 0x0000, 5, 2, 1, 0, any_wheel_codes + 0, any_wheel_codes + 1},
+};
+static const nplug_wire any_wheel_wires[] = {
+    {0x1401, 0, 1, 0x00030008, 0, 0, 0, 0, 0, 0}, /* wheel:steering */
+    {0x1402, 0, 1, 0x00030009, 1, 0, 0, 0, 0, 0}, /* wheel:accelerator */
+    {0x1403, 0, 1, 0x0003000a, 1, 0, 0, 0, 0, 0}, /* wheel:brake */
+    {0x1404, 0, 1, 0x00030006, 1, 0, 0, 0, 0, 0}, /* wheel:clutch */
+    {0x1406, 0, 1, 0x00010150, 0, 0, 0, 0, 0, 0}, /* wheel:shift-down */
+    {0x1407, 0, 1, 0x00010151, 0, 0, 0, 0, 0, 0}, /* wheel:shift-up */
+    {0x1420, 0, 1, 0x00030010, 0, 0, 0, 0, 0, 0}, /* wheel:hat-1 */
+    {0x1420, 1, 1, 0x00030011, 0, 1, 0, 0, 0, 0}, /* wheel:hat-1 */
+    {0x1440, 0, 1, 0x00010120, 0, 0, 0, 0, 0, 0}, /* wheel:button-1 */
+    {0x1441, 0, 1, 0x00010121, 0, 0, 0, 0, 0, 0}, /* wheel:button-2 */
+    {0x1442, 0, 1, 0x00010122, 0, 0, 0, 0, 0, 0}, /* wheel:button-3 */
+    {0x1443, 0, 1, 0x00010123, 0, 0, 0, 0, 0, 0}, /* wheel:button-4 */
+    {0x1444, 0, 1, 0x00010124, 0, 0, 0, 0, 0, 0}, /* wheel:button-5 */
+    {0x1445, 0, 1, 0x00010125, 0, 0, 0, 0, 0, 0}, /* wheel:button-6 */
+    {0x1446, 0, 1, 0x00010126, 0, 0, 0, 0, 0, 0}, /* wheel:button-7 */
+    {0x1447, 0, 1, 0x00010127, 0, 0, 0, 0, 0, 0}, /* wheel:button-8 */
+    {0x1448, 0, 1, 0x00010128, 0, 0, 0, 0, 0, 0}, /* wheel:button-9 */
+    {0x1449, 0, 1, 0x00010129, 0, 0, 0, 0, 0, 0}, /* wheel:button-10 */
+    {0x144a, 0, 1, 0x0001012a, 0, 0, 0, 0, 0, 0}, /* wheel:button-11 */
+    {0x144b, 0, 1, 0x0001012b, 0, 0, 0, 0, 0, 0}, /* wheel:button-12 */
+    {0x144c, 0, 1, 0x000102c0, 0, 0, 0, 0, 0, 0}, /* wheel:button-13 */
+    {0x144d, 0, 1, 0x000102c1, 0, 0, 0, 0, 0, 0}, /* wheel:button-14 */
+    {0x144e, 0, 1, 0x000102c2, 0, 0, 0, 0, 0, 0}, /* wheel:button-15 */
+    {0x144f, 0, 1, 0x000102c3, 0, 0, 0, 0, 0, 0}, /* wheel:button-16 */
+    {0x1450, 0, 1, 0x000102c4, 0, 0, 0, 0, 0, 0}, /* wheel:button-17 */
+    {0x1451, 0, 1, 0x000102c5, 0, 0, 0, 0, 0, 0}, /* wheel:button-18 */
+    {0x1452, 0, 1, 0x000102c6, 0, 0, 0, 0, 0, 0}, /* wheel:button-19 */
+    {0x1453, 0, 1, 0x000102c7, 0, 0, 0, 0, 0, 0}, /* wheel:button-20 */
+    {0x1454, 0, 1, 0x000102c8, 0, 0, 0, 0, 0, 0}, /* wheel:button-21 */
+    {0x1455, 0, 1, 0x000102c9, 0, 0, 0, 0, 0, 0}, /* wheel:button-22 */
+    {0x1456, 0, 1, 0x000102ca, 0, 0, 0, 0, 0, 0}, /* wheel:button-23 */
+    {0x1457, 0, 1, 0x000102cb, 0, 0, 0, 0, 0, 0}, /* wheel:button-24 */
+    {0x1458, 0, 1, 0x000102cc, 0, 0, 0, 0, 0, 0}, /* wheel:button-25 */
+    {0x1459, 0, 1, 0x000102cd, 0, 0, 0, 0, 0, 0}, /* wheel:button-26 */
+    {0x145a, 0, 1, 0x000102ce, 0, 0, 0, 0, 0, 0}, /* wheel:button-27 */
+    {0x145b, 0, 1, 0x000102cf, 0, 0, 0, 0, 0, 0}, /* wheel:button-28 */
+    {0x145c, 0, 1, 0x000102d0, 0, 0, 0, 0, 0, 0}, /* wheel:button-29 */
+    {0x145d, 0, 1, 0x000102d1, 0, 0, 0, 0, 0, 0}, /* wheel:button-30 */
+    {0x145e, 0, 1, 0x000102d2, 0, 0, 0, 0, 0, 0}, /* wheel:button-31 */
+    {0x145f, 0, 1, 0x000102d3, 0, 0, 0, 0, 0, 0}, /* wheel:button-32 */
+    {0x1460, 0, 1, 0x000102d4, 0, 0, 0, 0, 0, 0}, /* wheel:button-33 */
+    {0x1461, 0, 1, 0x000102d5, 0, 0, 0, 0, 0, 0}, /* wheel:button-34 */
+    {0x1462, 0, 1, 0x000102d6, 0, 0, 0, 0, 0, 0}, /* wheel:button-35 */
+    {0x1463, 0, 1, 0x000102d7, 0, 0, 0, 0, 0, 0}, /* wheel:button-36 */
+    {0x1464, 0, 1, 0x000102d8, 0, 0, 0, 0, 0, 0}, /* wheel:button-37 */
+    {0x1465, 0, 1, 0x000102d9, 0, 0, 0, 0, 0, 0}, /* wheel:button-38 */
+    {0x1466, 0, 1, 0x000102da, 0, 0, 0, 0, 0, 0}, /* wheel:button-39 */
+    {0x1467, 0, 1, 0x000102db, 0, 0, 0, 0, 0, 0}, /* wheel:button-40 */
+    {0x1468, 0, 1, 0x000102dc, 0, 0, 0, 0, 0, 0}, /* wheel:button-41 */
+    {0x1469, 0, 1, 0x000102dd, 0, 0, 0, 0, 0, 0}, /* wheel:button-42 */
+    {0x146a, 0, 1, 0x000102de, 0, 0, 0, 0, 0, 0}, /* wheel:button-43 */
+    {0x146b, 0, 1, 0x000102df, 0, 0, 0, 0, 0, 0}, /* wheel:button-44 */
+    {0x146c, 0, 1, 0x000102e0, 0, 0, 0, 0, 0, 0}, /* wheel:button-45 */
+    {0x146d, 0, 1, 0x000102e1, 0, 0, 0, 0, 0, 0}, /* wheel:button-46 */
+    {0x146e, 0, 1, 0x000102e2, 0, 0, 0, 0, 0, 0}, /* wheel:button-47 */
+    {0x146f, 0, 1, 0x000102e3, 0, 0, 0, 0, 0, 0}, /* wheel:button-48 */
+    {0x1470, 0, 1, 0x000102e4, 0, 0, 0, 0, 0, 0}, /* wheel:button-49 */
+    {0x1471, 0, 1, 0x000102e5, 0, 0, 0, 0, 0, 0}, /* wheel:button-50 */
+    {0x1472, 0, 1, 0x000102e6, 0, 0, 0, 0, 0, 0}, /* wheel:button-51 */
+    {0x1473, 0, 1, 0x000102e7, 0, 0, 0, 0, 0, 0}, /* wheel:button-52 */
+};
+
+static const nplug_match avocet_matches[] = {
+    {0x0003, 0xb12d, 0x0501, 0x0000, 0, 0, 0, 0, NULL, NULL},
+};
+static const nplug_wire avocet_wires[] = {
+    {0x0c01, 0, 1, 0x00010130, 0, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 1, 0x00010131, 0, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 1, 0x00010134, 0, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 1, 0x00010133, 0, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c05, 0, 1, 0x00010220, 0, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c06, 0, 1, 0x00010221, 0, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 1, 0x00010222, 0, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c08, 0, 1, 0x00010223, 0, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c09, 0, 1, 0x00010136, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 1, 0x00010137, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c0b, 0, 1, 0x00010138, 0, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 1, 0x00010139, 0, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c0d, 0, 1, 0x00030000, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 1, 0x00030001, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 1, 0x00030003, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 1, 0x00030004, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0f, 0, 1, 0x0001013d, 0, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 1, 0x0001013e, 0, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c11, 0, 1, 0x0001013a, 0, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 1, 0x0001013b, 0, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0, 0, 0}, /* pad:home */
+    {0x0c14, 0, 1, 0x000102c0, 0, 0, 0, 0, 0, 0}, /* pad:rear-left */
+    {0x0c15, 0, 1, 0x000102c1, 0, 0, 0, 0, 0, 0}, /* pad:rear-right */
+};
+static const nplug_print avocet_prints[] = {
+    {0x0c01, "A"},
+    {0x0c02, "B"},
+    {0x0c03, "X"},
+    {0x0c04, "Y"},
+};
+
+static const nplug_match curlew_matches[] = {
+    {0x0003, 0xb12d, 0x0301, 0x0000, 0, 0, 0, 0, NULL, NULL},
+};
+static const nplug_wire curlew_wires[] = {
+    {0x0c01, 0, 1, 0x00010130, 0, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 1, 0x00010131, 0, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 1, 0x00010134, 0, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 1, 0x00010133, 0, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c05, 0, 1, 0x00030011, 3, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c06, 0, 1, 0x00030011, 4, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 1, 0x00030010, 3, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c08, 0, 1, 0x00030010, 4, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c09, 0, 1, 0x00010136, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 1, 0x00010137, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c0b, 0, 1, 0x0003000a, 2, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 1, 0x00030009, 2, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c0d, 0, 1, 0x00030000, 0, 2, 0, 2130, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 1, 0x00030001, 0, 3, 0, 1990, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 1, 0x00030002, 0, 2, 0, 2048, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 1, 0x00030005, 0, 3, 0, 2075, 0, 0}, /* pad:stick-right */
+    {0x0c0f, 0, 1, 0x0001013d, 0, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 1, 0x0001013e, 0, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c11, 0, 1, 0x0001013a, 0, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 1, 0x0001013b, 0, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0, 0, 0}, /* pad:home */
+};
+static const nplug_print curlew_prints[] = {
+    {0x0c01, "B"},
+    {0x0c02, "A"},
+    {0x0c03, "Y"},
+    {0x0c04, "X"},
+};
+
+static const nplug_match dunlin_matches[] = {
+    {0x0003, 0xb12d, 0x0401, 0x0000, 0, 0, 0, 0, NULL, NULL},
+};
+static const nplug_wire dunlin_wires[] = {
+    {0x0c03, 0, 2, 0x00090001, 0, 0, 5, 0, 0, 0}, /* pad:west */
+    {0x0c01, 0, 2, 0x00090002, 0, 0, 5, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 2, 0x00090003, 0, 0, 5, 0, 0, 0}, /* pad:east */
+    {0x0c04, 0, 2, 0x00090004, 0, 0, 5, 0, 0, 0}, /* pad:north */
+    {0x0c09, 0, 2, 0x00090005, 0, 0, 5, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 2, 0x00090006, 0, 0, 5, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c11, 0, 2, 0x00090007, 0, 0, 5, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 2, 0x00090008, 0, 0, 5, 0, 0, 0}, /* pad:start */
+    {0x0c0f, 0, 2, 0x00090009, 0, 0, 5, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 2, 0x0009000a, 0, 0, 5, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c0d, 0, 2, 0x00010030, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 2, 0x00010031, 0, 1, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 2, 0x00010033, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 2, 0x00010034, 0, 1, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0b, 0, 2, 0x00010032, 6, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 2, 0x00010032, 5, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c07, 0, 2, 0x00010036, 3, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c08, 0, 2, 0x00010036, 4, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c05, 0, 2, 0x00010037, 3, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c06, 0, 2, 0x00010037, 4, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+};
+static const nplug_print dunlin_prints[] = {
+    {0x0c01, "2"},
+    {0x0c02, "3"},
+    {0x0c03, "1"},
+    {0x0c04, "4"},
+};
+
+static const nplug_match godwit_matches[] = {
+    {0x0003, 0xb12d, 0x0601, 0x0000, 0, 0, 0, 0, NULL, NULL},
+};
+static const nplug_wire godwit_wires[] = {
+    {0x1010, 0, 2, 0x000200bb, 1, 8, 0, 0, 0, 0}, /* stick:throttle */
+    {0x1011, 0, 2, 0x00010036, 2, 8, 0, 0, 0, 0}, /* stick:throttle-2 */
+    {0x1004, 0, 2, 0x000200ba, 0, 0, 0, 0, 0, 0}, /* stick:rudder */
+    {0x1005, 0, 2, 0x00010033, 2, 16, 0, 0, 0, 0}, /* stick:brake-left */
+    {0x1006, 0, 2, 0x00010034, 2, 16, 0, 0, 0, 0}, /* stick:brake-right */
+    {0x1020, 0, 2, 0x00010039, 11, 0, 0, 0, 0, 0}, /* stick:hat-1 */
+    {0x1020, 1, 2, 0x00010039, 12, 0, 0, 0, 0, 0}, /* stick:hat-1 */
+    {0x1040, 0, 2, 0x00090001, 0, 0, 0, 0, 0, 0}, /* stick:button-1 */
+    {0x1041, 0, 2, 0x00090002, 0, 0, 0, 0, 0, 0}, /* stick:button-2 */
+    {0x1042, 0, 2, 0x00090003, 0, 0, 0, 0, 0, 0}, /* stick:button-3 */
+    {0x1043, 0, 2, 0x00090004, 0, 0, 0, 0, 0, 0}, /* stick:button-4 */
+    {0x1044, 0, 2, 0x00090005, 0, 0, 0, 0, 0, 0}, /* stick:button-5 */
+    {0x1045, 0, 2, 0x00090006, 0, 0, 0, 0, 0, 0}, /* stick:button-6 */
+    {0x1046, 0, 2, 0x00090007, 0, 0, 0, 0, 0, 0}, /* stick:button-7 */
+    {0x1047, 0, 2, 0x00090008, 0, 0, 0, 0, 0, 0}, /* stick:button-8 */
+    {0x1048, 0, 2, 0x00090009, 0, 0, 0, 0, 0, 0}, /* stick:button-9 */
+    {0x1049, 0, 2, 0x0009000a, 0, 0, 0, 0, 0, 0}, /* stick:button-10 */
+    {0x104a, 0, 2, 0x0009000b, 0, 0, 0, 0, 0, 0}, /* stick:button-11 */
+    {0x104b, 0, 2, 0x0009000c, 0, 0, 0, 0, 0, 0}, /* stick:button-12 */
+};
+
 static const nplug_match heron_matches[] = {
-    {0x0003, 0xb12d, 0x0101},
+    {0x0003, 0xb12d, 0x0101, 0x0000, 0, 0, 0, 0, NULL, NULL},
 };
 static const nplug_wire heron_wires[] = {
-    {0x0c01, 0, 1, 0x00010130, 0, 0, 0, 0}, /* pad:south */
-    {0x0c02, 0, 1, 0x00010131, 0, 0, 0, 0}, /* pad:east */
-    {0x0c03, 0, 1, 0x00010134, 0, 0, 0, 0}, /* pad:west */
-    {0x0c04, 0, 1, 0x00010133, 0, 0, 0, 0}, /* pad:north */
-    {0x0c05, 0, 1, 0x00030011, 3, 0, 0, 0}, /* pad:dpad-up */
-    {0x0c06, 0, 1, 0x00030011, 4, 0, 0, 0}, /* pad:dpad-down */
-    {0x0c07, 0, 1, 0x00030010, 3, 0, 0, 0}, /* pad:dpad-left */
-    {0x0c08, 0, 1, 0x00030010, 4, 0, 0, 0}, /* pad:dpad-right */
-    {0x0c09, 0, 1, 0x00010136, 0, 0, 0, 0}, /* pad:shoulder-left */
-    {0x0c0a, 0, 1, 0x00010137, 0, 0, 0, 0}, /* pad:shoulder-right */
-    {0x0c0b, 0, 1, 0x00030002, 1, 0, 0, 0}, /* pad:trigger-left */
-    {0x0c0c, 0, 1, 0x00030005, 1, 0, 0, 0}, /* pad:trigger-right */
-    {0x0c0d, 0, 1, 0x00030000, 0, 0, 0, 0}, /* pad:stick-left */
-    {0x0c0d, 1, 1, 0x00030001, 0, 1, 0, 0}, /* pad:stick-left */
-    {0x0c0e, 0, 1, 0x00030003, 0, 0, 0, 0}, /* pad:stick-right */
-    {0x0c0e, 1, 1, 0x00030004, 0, 1, 0, 0}, /* pad:stick-right */
-    {0x0c0f, 0, 1, 0x0001013d, 0, 0, 0, 0}, /* pad:stick-left-click */
-    {0x0c10, 0, 1, 0x0001013e, 0, 0, 0, 0}, /* pad:stick-right-click */
-    {0x0c11, 0, 1, 0x0001013a, 0, 0, 0, 0}, /* pad:select */
-    {0x0c12, 0, 1, 0x0001013b, 0, 0, 0, 0}, /* pad:start */
-    {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0}, /* pad:home */
+    {0x0c01, 0, 1, 0x00010130, 0, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 1, 0x00010131, 0, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 1, 0x00010134, 0, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 1, 0x00010133, 0, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c05, 0, 1, 0x00030011, 3, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c06, 0, 1, 0x00030011, 4, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 1, 0x00030010, 3, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c08, 0, 1, 0x00030010, 4, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c09, 0, 1, 0x00010136, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 1, 0x00010137, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c0b, 0, 1, 0x00030002, 1, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 1, 0x00030005, 1, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c0d, 0, 1, 0x00030000, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 1, 0x00030001, 0, 1, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 1, 0x00030003, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 1, 0x00030004, 0, 1, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0f, 0, 1, 0x0001013d, 0, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 1, 0x0001013e, 0, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c11, 0, 1, 0x0001013a, 0, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 1, 0x0001013b, 0, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0, 0, 0}, /* pad:home */
+};
+static const nplug_print heron_prints[] = {
+    {0x0c01, "A"},
+    {0x0c02, "B"},
+    {0x0c03, "X"},
+    {0x0c04, "Y"},
+    {0x0c09, "L"},
+    {0x0c0a, "R"},
+    {0x0c0b, "LT"},
+    {0x0c0c, "RT"},
+    {0x0c11, "log"},
+    {0x0c12, "menu"},
+};
+
+static const nplug_match osprey_headset_matches[] = {
+    {0x0000, 0xb12d, 0x0a03, 0x0000, 0, 0, 0, 0, NULL, NULL},
+};
+static const nplug_wire osprey_headset_wires[] = {
+    {0x2401, 0, 4, 0x00000026, 14, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 1, 4, 0x00000027, 14, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 2, 4, 0x00000028, 14, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 3, 4, 0x00000029, 14, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 4, 4, 0x0000002a, 14, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 5, 4, 0x0000002b, 14, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 6, 4, 0x0000002c, 14, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2402, 0, 4, 0x00000017, 0, 0, 0, 0, 0, 0}, /* headset:worn */
+};
+
+static const nplug_match osprey_left_matches[] = {
+    {0x0000, 0xb12d, 0x0a01, 0x0000, 0, 0, 0, 0, NULL, NULL},
+};
+static const nplug_wire osprey_left_wires[] = {
+    {0x1c01, 0, 4, 0x00000006, 1, 0, 0, 0, 0, 0}, /* hand-left:trigger */
+    {0x1c02, 0, 4, 0x00000007, 0, 0, 0, 0, 0, 0}, /* hand-left:trigger-touch */
+    {0x1c03, 0, 4, 0x00000008, 0, 0, 0, 0, 0, 0}, /* hand-left:trigger-near */
+    {0x1c04, 0, 4, 0x00000004, 1, 0, 0, 0, 0, 0}, /* hand-left:squeeze */
+    {0x1c06, 0, 4, 0x00000009, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbstick */
+    {0x1c06, 1, 4, 0x0000000a, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbstick */
+    {0x1c07, 0, 4, 0x0000000b, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbstick-click */
+    {0x1c08, 0, 4, 0x0000000c, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbstick-touch */
+    {0x1c09, 0, 4, 0x0000000d, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbrest-touch */
+    {0x1c0b, 0, 4, 0x00000013, 0, 0, 0, 0, 0, 0}, /* hand-left:primary */
+    {0x1c0c, 0, 4, 0x00000014, 0, 0, 0, 0, 0, 0}, /* hand-left:primary-touch */
+    {0x1c0d, 0, 4, 0x00000015, 0, 0, 0, 0, 0, 0}, /* hand-left:secondary */
+    {0x1c0e, 0, 4, 0x00000016, 0, 0, 0, 0, 0, 0}, /* hand-left:secondary-touch */
+    {0x1c0f, 0, 4, 0x00000003, 0, 0, 0, 0, 0, 0}, /* hand-left:menu */
+    {0x1c10, 0, 4, 0x00000018, 14, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 1, 4, 0x00000019, 14, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 2, 4, 0x0000001a, 14, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 3, 4, 0x0000001b, 14, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 4, 4, 0x0000001c, 14, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 5, 4, 0x0000001d, 14, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 6, 4, 0x0000001e, 14, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c11, 0, 4, 0x0000001f, 14, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 1, 4, 0x00000020, 14, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 2, 4, 0x00000021, 14, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 3, 4, 0x00000022, 14, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 4, 4, 0x00000023, 14, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 5, 4, 0x00000024, 14, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 6, 4, 0x00000025, 14, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+};
+
+static const nplug_match osprey_right_matches[] = {
+    {0x0000, 0xb12d, 0x0a02, 0x0000, 0, 0, 0, 0, NULL, NULL},
+};
+static const nplug_wire osprey_right_wires[] = {
+    {0x2001, 0, 4, 0x00000006, 1, 0, 0, 0, 0, 0}, /* hand-right:trigger */
+    {0x2002, 0, 4, 0x00000007, 0, 0, 0, 0, 0, 0}, /* hand-right:trigger-touch */
+    {0x2003, 0, 4, 0x00000008, 0, 0, 0, 0, 0, 0}, /* hand-right:trigger-near */
+    {0x2004, 0, 4, 0x00000004, 1, 0, 0, 0, 0, 0}, /* hand-right:squeeze */
+    {0x2006, 0, 4, 0x00000009, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbstick */
+    {0x2006, 1, 4, 0x0000000a, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbstick */
+    {0x2007, 0, 4, 0x0000000b, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbstick-click */
+    {0x2008, 0, 4, 0x0000000c, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbstick-touch */
+    {0x2009, 0, 4, 0x0000000d, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbrest-touch */
+    {0x200b, 0, 4, 0x0000000f, 0, 0, 0, 0, 0, 0}, /* hand-right:primary */
+    {0x200c, 0, 4, 0x00000010, 0, 0, 0, 0, 0, 0}, /* hand-right:primary-touch */
+    {0x200d, 0, 4, 0x00000011, 0, 0, 0, 0, 0, 0}, /* hand-right:secondary */
+    {0x200e, 0, 4, 0x00000012, 0, 0, 0, 0, 0, 0}, /* hand-right:secondary-touch */
+    {0x200f, 0, 4, 0x00000003, 0, 0, 0, 0, 0, 0}, /* hand-right:menu */
+    {0x2010, 0, 4, 0x00000018, 14, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 1, 4, 0x00000019, 14, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 2, 4, 0x0000001a, 14, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 3, 4, 0x0000001b, 14, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 4, 4, 0x0000001c, 14, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 5, 4, 0x0000001d, 14, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 6, 4, 0x0000001e, 14, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2011, 0, 4, 0x0000001f, 14, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 1, 4, 0x00000020, 14, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 2, 4, 0x00000021, 14, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 3, 4, 0x00000022, 14, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 4, 4, 0x00000023, 14, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 5, 4, 0x00000024, 14, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 6, 4, 0x00000025, 14, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+};
+
+static const nplug_match prints_letters_crossed_matches[] = {
+    {0x0000, 0x057e, 0x0000, 0x0000, 3, 0, 0, 0, NULL, NULL},
+};
+static const nplug_print prints_letters_crossed_prints[] = {
+    {0x0c01, "B"},
+    {0x0c02, "A"},
+    {0x0c03, "Y"},
+    {0x0c04, "X"},
+};
+
+static const nplug_match prints_letters_matches[] = {
+    {0x0000, 0x045e, 0x0000, 0x0000, 3, 0, 0, 0, NULL, NULL},
+    {0x0000, 0x28de, 0x0000, 0x0000, 3, 0, 0, 0, NULL, NULL},
+};
+static const nplug_print prints_letters_prints[] = {
+    {0x0c01, "A"},
+    {0x0c02, "B"},
+    {0x0c03, "X"},
+    {0x0c04, "Y"},
+};
+
+static const nplug_match prints_outlines_matches[] = {
+    {0x0000, 0x054c, 0x0000, 0x0000, 3, 0, 0, 0, NULL, NULL},
+};
+static const nplug_print prints_outlines_prints[] = {
+    {0x0c01, "cross"},
+    {0x0c02, "circle"},
+    {0x0c03, "square"},
+    {0x0c04, "triangle"},
 };
 
 static const nplug_match stint_matches[] = {
-    {0x0003, 0xb12d, 0x0801},
+    {0x0003, 0xb12d, 0x0801, 0x0000, 0, 0, 0, 0, NULL, NULL},
 };
 static const nplug_wire stint_wires[] = {
-    {0x0801, 0, 1, 0x00010110, 0, 0, 0, 0}, /* mouse:left */
-    {0x0802, 0, 1, 0x00010111, 0, 0, 0, 0}, /* mouse:right */
-    {0x0803, 0, 1, 0x00010112, 0, 0, 0, 0}, /* mouse:middle */
-    {0x0806, 0, 1, 0x00020000, 0, 0, 0, 0}, /* mouse:move */
-    {0x0806, 1, 1, 0x00020001, 0, 1, 0, 0}, /* mouse:move */
-    {0x0807, 0, 1, 0x00020006, 0, 0, 0, 0}, /* mouse:wheel */
-    {0x0807, 1, 1, 0x00020008, 0, 0, 0, 0}, /* mouse:wheel */
+    {0x0801, 0, 1, 0x00010110, 0, 0, 0, 0, 0, 0}, /* mouse:left */
+    {0x0802, 0, 1, 0x00010111, 0, 0, 0, 0, 0, 0}, /* mouse:right */
+    {0x0803, 0, 1, 0x00010112, 0, 0, 0, 0, 0, 0}, /* mouse:middle */
+    {0x0806, 0, 1, 0x00020000, 0, 0, 0, 0, 0, 0}, /* mouse:move */
+    {0x0806, 1, 1, 0x00020001, 0, 1, 0, 0, 0, 0}, /* mouse:move */
+    {0x0807, 0, 1, 0x00020006, 0, 0, 0, 0, 0, 0}, /* mouse:wheel */
+    {0x0807, 1, 1, 0x00020008, 0, 0, 0, 0, 0, 0}, /* mouse:wheel */
+};
+
+static const nplug_match tern_matches[] = {
+    {0x0003, 0xb12d, 0x0901, 0x0000, 0, 0, 0, 0, NULL, NULL},
+};
+static const nplug_wire tern_wires[] = {
+    {0x1801, 0, 1, 0x00030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-1 */
+    {0x1801, 1, 1, 0x00030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-1 */
+    {0x1820, 0, 1, 0x00030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-1 */
+    {0x1802, 0, 1, 0x01030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-2 */
+    {0x1802, 1, 1, 0x01030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-2 */
+    {0x1821, 0, 1, 0x01030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-2 */
+    {0x1803, 0, 1, 0x02030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-3 */
+    {0x1803, 1, 1, 0x02030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-3 */
+    {0x1822, 0, 1, 0x02030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-3 */
+    {0x1804, 0, 1, 0x03030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-4 */
+    {0x1804, 1, 1, 0x03030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-4 */
+    {0x1823, 0, 1, 0x03030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-4 */
+    {0x1805, 0, 1, 0x04030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-5 */
+    {0x1805, 1, 1, 0x04030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-5 */
+    {0x1824, 0, 1, 0x04030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-5 */
+    {0x1806, 0, 1, 0x05030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-6 */
+    {0x1806, 1, 1, 0x05030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-6 */
+    {0x1825, 0, 1, 0x05030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-6 */
+    {0x1807, 0, 1, 0x06030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-7 */
+    {0x1807, 1, 1, 0x06030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-7 */
+    {0x1826, 0, 1, 0x06030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-7 */
+    {0x1808, 0, 1, 0x07030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-8 */
+    {0x1808, 1, 1, 0x07030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-8 */
+    {0x1827, 0, 1, 0x07030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-8 */
+    {0x1809, 0, 1, 0x08030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-9 */
+    {0x1809, 1, 1, 0x08030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-9 */
+    {0x1828, 0, 1, 0x08030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-9 */
+    {0x180a, 0, 1, 0x09030035, 1, 0, 0, 0, 0, 0}, /* touch:contact-10 */
+    {0x180a, 1, 1, 0x09030036, 1, 0, 0, 0, 0, 0}, /* touch:contact-10 */
+    {0x1829, 0, 1, 0x09030039, 13, 0, 0, 0, 0, 0}, /* touch:contact-down-10 */
 };
 
 static const nplug_match turnstone_matches[] = {
-    {0x0003, 0xb12d, 0x0701},
+    {0x0003, 0xb12d, 0x0701, 0x0000, 0, 0, 0, 0, NULL, NULL},
+};
+
+static const nplug_match whimbrel_air_matches[] = {
+    {0x0005, 0xb12d, 0x0201, 0x0000, 0, 2, 0, 0, NULL, NULL},
+    {0x0005, 0xb12d, 0x0202, 0x0000, 0, 2, 0, 0, NULL, NULL},
+};
+static const nplug_wire whimbrel_air_wires[] = {
+    {0x0c01, 0, 1, 0x00010130, 0, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 1, 0x00010131, 0, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 1, 0x00010134, 0, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 1, 0x00010133, 0, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c05, 0, 1, 0x00030011, 3, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c06, 0, 1, 0x00030011, 4, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 1, 0x00030010, 3, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c08, 0, 1, 0x00030010, 4, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c09, 0, 1, 0x00010136, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 1, 0x00010137, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c0b, 0, 1, 0x0003000a, 1, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 1, 0x00030009, 1, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c0d, 0, 1, 0x00030000, 0, 32, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 1, 0x00030001, 0, 33, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 1, 0x00030002, 0, 32, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 1, 0x00030005, 0, 33, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0f, 0, 1, 0x0001013d, 0, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 1, 0x0001013e, 0, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c11, 0, 1, 0x0001013a, 0, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 1, 0x0001013b, 0, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0, 0, 0}, /* pad:home */
+    {0x0c18, 0, 1, 0x000102c0, 0, 0, 0, 0, 0, 0}, /* pad:touchpad */
+};
+static const nplug_print whimbrel_air_prints[] = {
+    {0x0c01, "anchor"},
+    {0x0c02, "gull"},
+    {0x0c03, "wave"},
+    {0x0c04, "lamp"},
+    {0x0c09, "bow"},
+    {0x0c0a, "stern"},
+};
+
+static const nplug_match whimbrel_matches[] = {
+    {0x0003, 0xb12d, 0x0201, 0x0000, 0, 0, 0, 0, NULL, NULL},
+    {0x0003, 0xb12d, 0x0202, 0x0000, 0, 0, 0, 0, NULL, NULL},
+};
+static const nplug_wire whimbrel_wires[] = {
+    {0x0c01, 0, 1, 0x00010130, 0, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 1, 0x00010131, 0, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 1, 0x00010134, 0, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 1, 0x00010133, 0, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c05, 0, 1, 0x00030011, 3, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c06, 0, 1, 0x00030011, 4, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 1, 0x00030010, 3, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c08, 0, 1, 0x00030010, 4, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c09, 0, 1, 0x00010136, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 1, 0x00010137, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c0b, 0, 1, 0x00030002, 1, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 1, 0x00030005, 1, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c0d, 0, 1, 0x00030000, 0, 32, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 1, 0x00030001, 0, 33, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 1, 0x00030003, 0, 32, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 1, 0x00030004, 0, 33, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0f, 0, 1, 0x0001013d, 0, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 1, 0x0001013e, 0, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c11, 0, 1, 0x0001013a, 0, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 1, 0x0001013b, 0, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0, 0, 0}, /* pad:home */
+    {0x0c18, 0, 1, 0x000102c0, 0, 0, 0, 0, 0, 0}, /* pad:touchpad */
+};
+static const nplug_print whimbrel_prints[] = {
+    {0x0c01, "anchor"},
+    {0x0c02, "gull"},
+    {0x0c03, "wave"},
+    {0x0c04, "lamp"},
+    {0x0c09, "bow"},
+    {0x0c0a, "stern"},
 };
 
 static const nplug_match window_keyboard_matches[] = {
-    {0x0019, 0x0000, 0x0001},
+    {0x0019, 0x0000, 0x0001, 0x0000, 0, 0, 0, 0, NULL, NULL},
 };
 
 static const nplug_match window_mouse_matches[] = {
-    {0x0019, 0x0000, 0x0002},
+    {0x0019, 0x0000, 0x0002, 0x0000, 0, 0, 0, 0, NULL, NULL},
 };
 static const nplug_wire window_mouse_wires[] = {
-    {0x0801, 0, 1, 0x00010110, 0, 0, 0, 0}, /* mouse:left */
-    {0x0802, 0, 1, 0x00010111, 0, 0, 0, 0}, /* mouse:right */
-    {0x0803, 0, 1, 0x00010112, 0, 0, 0, 0}, /* mouse:middle */
-    {0x0804, 0, 1, 0x00010113, 0, 0, 0, 0}, /* mouse:back */
-    {0x0805, 0, 1, 0x00010114, 0, 0, 0, 0}, /* mouse:forward */
-    {0x0806, 0, 1, 0x00020000, 0, 0, 0, 0}, /* mouse:move */
-    {0x0806, 1, 1, 0x00020001, 0, 1, 0, 0}, /* mouse:move */
-    {0x0807, 0, 1, 0x00020006, 0, 0, 0, 0}, /* mouse:wheel */
-    {0x0807, 1, 1, 0x00020008, 0, 0, 0, 0}, /* mouse:wheel */
+    {0x0801, 0, 1, 0x00010110, 0, 0, 0, 0, 0, 0}, /* mouse:left */
+    {0x0802, 0, 1, 0x00010111, 0, 0, 0, 0, 0, 0}, /* mouse:right */
+    {0x0803, 0, 1, 0x00010112, 0, 0, 0, 0, 0, 0}, /* mouse:middle */
+    {0x0804, 0, 1, 0x00010113, 0, 0, 0, 0, 0, 0}, /* mouse:back */
+    {0x0805, 0, 1, 0x00010114, 0, 0, 0, 0, 0, 0}, /* mouse:forward */
+    {0x0806, 0, 1, 0x00020000, 0, 0, 0, 0, 0, 0}, /* mouse:move */
+    {0x0806, 1, 1, 0x00020001, 0, 1, 0, 0, 0, 0}, /* mouse:move */
+    {0x0807, 0, 1, 0x00020006, 0, 4, 0, 0, -120, 120}, /* mouse:wheel */
+    {0x0807, 1, 1, 0x00020008, 0, 4, 0, 0, -120, 120}, /* mouse:wheel */
 };
 
 static const nplug_match window_pad_matches[] = {
-    {0x0019, 0x0000, 0x0004},
+    {0x0019, 0x0000, 0x0004, 0x0000, 0, 0, 0, 0, NULL, NULL},
 };
 static const nplug_wire window_pad_wires[] = {
-    {0x0c01, 0, 3, 0x00000000, 1, 0, 0, 0}, /* pad:south */
-    {0x0c02, 0, 3, 0x00000001, 1, 0, 0, 0}, /* pad:east */
-    {0x0c03, 0, 3, 0x00000002, 1, 0, 0, 0}, /* pad:west */
-    {0x0c04, 0, 3, 0x00000003, 1, 0, 0, 0}, /* pad:north */
-    {0x0c09, 0, 3, 0x00000004, 1, 0, 0, 0}, /* pad:shoulder-left */
-    {0x0c0a, 0, 3, 0x00000005, 1, 0, 0, 0}, /* pad:shoulder-right */
-    {0x0c0b, 0, 3, 0x00000006, 1, 0, 0, 0}, /* pad:trigger-left */
-    {0x0c0c, 0, 3, 0x00000007, 1, 0, 0, 0}, /* pad:trigger-right */
-    {0x0c11, 0, 3, 0x00000008, 1, 0, 0, 0}, /* pad:select */
-    {0x0c12, 0, 3, 0x00000009, 1, 0, 0, 0}, /* pad:start */
-    {0x0c0f, 0, 3, 0x0000000a, 1, 0, 0, 0}, /* pad:stick-left-click */
-    {0x0c10, 0, 3, 0x0000000b, 1, 0, 0, 0}, /* pad:stick-right-click */
-    {0x0c05, 0, 3, 0x0000000c, 1, 0, 0, 0}, /* pad:dpad-up */
-    {0x0c06, 0, 3, 0x0000000d, 1, 0, 0, 0}, /* pad:dpad-down */
-    {0x0c07, 0, 3, 0x0000000e, 1, 0, 0, 0}, /* pad:dpad-left */
-    {0x0c08, 0, 3, 0x0000000f, 1, 0, 0, 0}, /* pad:dpad-right */
-    {0x0c13, 0, 3, 0x00000010, 1, 0, 0, 0}, /* pad:home */
-    {0x0c0d, 0, 3, 0x00000100, 0, 0, 0, 0}, /* pad:stick-left */
-    {0x0c0d, 1, 3, 0x00000101, 0, 1, 0, 0}, /* pad:stick-left */
-    {0x0c0e, 0, 3, 0x00000102, 0, 0, 0, 0}, /* pad:stick-right */
-    {0x0c0e, 1, 3, 0x00000103, 0, 1, 0, 0}, /* pad:stick-right */
+    {0x0c01, 0, 3, 0x00000000, 1, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 3, 0x00000001, 1, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c03, 0, 3, 0x00000002, 1, 0, 0, 0, 0, 0}, /* pad:west */
+    {0x0c04, 0, 3, 0x00000003, 1, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c09, 0, 3, 0x00000004, 1, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 3, 0x00000005, 1, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c0b, 0, 3, 0x00000006, 1, 0, 0, 0, 0, 0}, /* pad:trigger-left */
+    {0x0c0c, 0, 3, 0x00000007, 1, 0, 0, 0, 0, 0}, /* pad:trigger-right */
+    {0x0c11, 0, 3, 0x00000008, 1, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c12, 0, 3, 0x00000009, 1, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c0f, 0, 3, 0x0000000a, 1, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 3, 0x0000000b, 1, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c05, 0, 3, 0x0000000c, 1, 0, 0, 0, 0, 0}, /* pad:dpad-up */
+    {0x0c06, 0, 3, 0x0000000d, 1, 0, 0, 0, 0, 0}, /* pad:dpad-down */
+    {0x0c07, 0, 3, 0x0000000e, 1, 0, 0, 0, 0, 0}, /* pad:dpad-left */
+    {0x0c08, 0, 3, 0x0000000f, 1, 0, 0, 0, 0, 0}, /* pad:dpad-right */
+    {0x0c13, 0, 3, 0x00000010, 1, 0, 0, 0, 0, 0}, /* pad:home */
+    {0x0c0d, 0, 3, 0x00000100, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0d, 1, 3, 0x00000101, 0, 1, 0, 0, 0, 0}, /* pad:stick-left */
+    {0x0c0e, 0, 3, 0x00000102, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
+    {0x0c0e, 1, 3, 0x00000103, 0, 1, 0, 0, 0, 0}, /* pad:stick-right */
 };
 
 static const nplug_sheet sheets[] = {
-    {(uint32_t)sizeof(nplug_sheet), "heron", "letters", (nplug_kind)3, 1, 21,
-     heron_matches, heron_wires, 0},
-    {(uint32_t)sizeof(nplug_sheet), "stint", "", (nplug_kind)2, 1, 7,
-     stint_matches, stint_wires, 0},
-    {(uint32_t)sizeof(nplug_sheet), "turnstone", "", (nplug_kind)1, 1, 0,
-     turnstone_matches, NULL, 1},
-    {(uint32_t)sizeof(nplug_sheet), "window-keyboard", "", (nplug_kind)1, 1, 0,
-     window_keyboard_matches, NULL, 1},
-    {(uint32_t)sizeof(nplug_sheet), "window-mouse", "", (nplug_kind)2, 1, 9,
-     window_mouse_matches, window_mouse_wires, 0},
-    {(uint32_t)sizeof(nplug_sheet), "window-pad", "", (nplug_kind)3, 1, 21,
-     window_pad_matches, window_pad_wires, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-keyboard", "", (nplug_kind)1, 2, 0, 0,
+     any_keyboard_matches, NULL, NULL, 1},
+    {(uint32_t)sizeof(nplug_sheet), "any-mouse-fine", "", (nplug_kind)2, 1, 9, 0,
+     any_mouse_fine_matches, any_mouse_fine_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-mouse-usages", "", (nplug_kind)2, 1, 9, 0,
+     any_mouse_usages_matches, any_mouse_usages_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-mouse", "", (nplug_kind)2, 1, 9, 0,
+     any_mouse_matches, any_mouse_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-buttons", "", (nplug_kind)3, 1, 21, 0,
+     any_pad_buttons_matches, any_pad_buttons_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-counted", "", (nplug_kind)3, 2, 21, 0,
+     any_pad_counted_matches, any_pad_counted_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-hats", "", (nplug_kind)3, 1, 21, 0,
+     any_pad_hats_matches, any_pad_hats_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-pedals", "", (nplug_kind)3, 1, 21, 0,
+     any_pad_pedals_matches, any_pad_pedals_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-usages-rx", "", (nplug_kind)3, 1, 21, 0,
+     any_pad_usages_rx_matches, any_pad_usages_rx_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-usages", "", (nplug_kind)3, 1, 21, 0,
+     any_pad_usages_matches, any_pad_usages_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-w3c", "", (nplug_kind)3, 1, 21, 0,
+     any_pad_w3c_matches, any_pad_w3c_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-z", "", (nplug_kind)3, 1, 21, 0,
+     any_pad_z_matches, any_pad_z_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-pad", "", (nplug_kind)3, 1, 25, 0,
+     any_pad_matches, any_pad_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-stick-usages", "", (nplug_kind)4, 1, 42, 0,
+     any_stick_usages_matches, any_stick_usages_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-stick", "", (nplug_kind)4, 1, 64, 0,
+     any_stick_matches, any_stick_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-touch", "", (nplug_kind)6, 1, 48, 0,
+     any_touch_matches, any_touch_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-wheel-usages", "", (nplug_kind)5, 1, 38, 0,
+     any_wheel_usages_matches, any_wheel_usages_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-wheel-x", "", (nplug_kind)5, 1, 60, 0,
+     any_wheel_x_matches, any_wheel_x_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "any-wheel", "", (nplug_kind)5, 1, 60, 0,
+     any_wheel_matches, any_wheel_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "avocet", "letters", (nplug_kind)3, 1, 23, 4,
+     avocet_matches, avocet_wires, avocet_prints, 0},
+    {(uint32_t)sizeof(nplug_sheet), "curlew", "letters-crossed", (nplug_kind)3, 1, 21, 4,
+     curlew_matches, curlew_wires, curlew_prints, 0},
+    {(uint32_t)sizeof(nplug_sheet), "dunlin", "numbers", (nplug_kind)3, 1, 20, 4,
+     dunlin_matches, dunlin_wires, dunlin_prints, 0},
+    {(uint32_t)sizeof(nplug_sheet), "godwit", "", (nplug_kind)4, 1, 19, 0,
+     godwit_matches, godwit_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "heron", "letters", (nplug_kind)3, 1, 21, 10,
+     heron_matches, heron_wires, heron_prints, 0},
+    {(uint32_t)sizeof(nplug_sheet), "osprey-headset", "", (nplug_kind)9, 1, 8, 0,
+     osprey_headset_matches, osprey_headset_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "osprey-left", "", (nplug_kind)7, 1, 28, 0,
+     osprey_left_matches, osprey_left_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "osprey-right", "", (nplug_kind)8, 1, 28, 0,
+     osprey_right_matches, osprey_right_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "prints-letters-crossed", "letters-crossed", (nplug_kind)3, 1, 0, 4,
+     prints_letters_crossed_matches, NULL, prints_letters_crossed_prints, 0},
+    {(uint32_t)sizeof(nplug_sheet), "prints-letters", "letters", (nplug_kind)3, 2, 0, 4,
+     prints_letters_matches, NULL, prints_letters_prints, 0},
+    {(uint32_t)sizeof(nplug_sheet), "prints-outlines", "outlines", (nplug_kind)3, 1, 0, 4,
+     prints_outlines_matches, NULL, prints_outlines_prints, 0},
+    {(uint32_t)sizeof(nplug_sheet), "stint", "", (nplug_kind)2, 1, 7, 0,
+     stint_matches, stint_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "tern", "", (nplug_kind)6, 1, 30, 0,
+     tern_matches, tern_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "turnstone", "", (nplug_kind)1, 1, 0, 0,
+     turnstone_matches, NULL, NULL, 1},
+    {(uint32_t)sizeof(nplug_sheet), "whimbrel-air", "harbour-marks", (nplug_kind)3, 2, 22, 6,
+     whimbrel_air_matches, whimbrel_air_wires, whimbrel_air_prints, 0},
+    {(uint32_t)sizeof(nplug_sheet), "whimbrel", "harbour-marks", (nplug_kind)3, 2, 22, 6,
+     whimbrel_matches, whimbrel_wires, whimbrel_prints, 0},
+    {(uint32_t)sizeof(nplug_sheet), "window-keyboard", "", (nplug_kind)1, 1, 0, 0,
+     window_keyboard_matches, NULL, NULL, 1},
+    {(uint32_t)sizeof(nplug_sheet), "window-mouse", "", (nplug_kind)2, 1, 9, 0,
+     window_mouse_matches, window_mouse_wires, NULL, 0},
+    {(uint32_t)sizeof(nplug_sheet), "window-pad", "", (nplug_kind)3, 1, 21, 0,
+     window_pad_matches, window_pad_wires, NULL, 0},
 };
 
 const nplug_sheet *nplug_builtin_sheets(uint32_t *count)

@@ -7,7 +7,8 @@
 
 /* Who set a timer, and so who hears it. */
 typedef enum np_timer_kind {
-    NP_TIMER_HOLD = 1 /* sources: a press has lasted; a = player, b = binding */
+    NP_TIMER_HOLD = 1,  /* sources: a press has lasted; a = player, b = binding */
+    NP_TIMER_BOUNCE = 2 /* devices: a button has bounced; b = signal */
 } np_timer_kind;
 
 typedef struct np_timer {

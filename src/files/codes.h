@@ -8,7 +8,8 @@
 extern const char *const nf_space_names[NPLUG_SPACES];
 
 /* The number of a code by its name in a space: in `evdev` the names of the Linux kernel's input
- * interface (BTN_SOUTH, ABS_X, REL_WHEEL), type << 16 | code; false where there is none. */
+ * interface (BTN_SOUTH, ABS_X, REL_WHEEL), type << 16 | code; in `openxr` paths such as
+ * "trigger/value"; false where there is none. */
 bool nf_code_from_name(nplug_space space, const char *name, uint32_t *code);
 
 /* The names of a space, for suggestions, and how far apart in bytes; NULL where it has none. */

@@ -1,5 +1,5 @@
 #include "codes.h"
-#include "fields.h"
+#include "members.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -11,75 +11,53 @@ struct nplug_sheet_file {
     json_t *root; /* owns the texts */
     nplug_match *matches;
     nplug_wire *wires;
+    nplug_print *prints;
+    uint32_t *codes; /* of the matches' has and lacks */
 };
 
 /* What is being read into. */
 typedef struct reader {
     nf_doc doc;
     nplug_sheet_file *file;
-    size_t match_room, wire_room;
+    size_t match_room, wire_room, print_room, code_room, code_count;
 } reader;
 
 static const nf_field sheet_fields[] = {
     {"nestplug", NF_STRING, true},  {"version", NF_INTEGER, true}, {"name", NF_STRING, true},
     {"kind", NF_STRING, true},      {"family", NF_STRING, false},  {"match", NF_ARRAY, true},
-    {"controls", NF_OBJECT, false}, {"keys", NF_STRING, false},    {"about", NF_STRING, false}};
-static const nf_field match_fields[] = {
-    {"bus", NF_STRING, false}, {"vendor", NF_STRING, true}, {"product", NF_ARRAY, true}};
+    {"controls", NF_OBJECT, false}, {"keys", NF_STRING, false},    {"about", NF_STRING, false},
+    {"prints", NF_OBJECT, false},   {"ignores", NF_ARRAY, false}};
+static const nf_field match_fields[] = {{"bus", NF_STRING, false},    {"vendor", NF_STRING, false},
+                                        {"product", NF_ARRAY, false}, {"version", NF_STRING, false},
+                                        {"kind", NF_STRING, false},   {"space", NF_STRING, false},
+                                        {"has", NF_ARRAY, false},     {"lacks", NF_ARRAY, false}};
 static const nf_field pair_fields[] = {{"x", NF_OBJECT, true}, {"y", NF_OBJECT, true}};
-static const nf_field wire_fields[] = {{"evdev", NF_STRING, false},  {"hid", NF_STRING, false},
-                                       {"plain", NF_INTEGER, false}, {"w3c", NF_INTEGER, false},
-                                       {"rest", NF_ANY, false},      {"up", NF_STRING, false},
-                                       {"right", NF_STRING, false},  {"when", NF_STRING, false}};
-
-static const char *const kinds[] = {"unknown", "keyboard", "mouse", "pad"};
-
-/* Bus numbers of the Linux kernel's input interface (input.h). */
-static const struct {
-    const char *name;
-    uint16_t number;
-} buses[] = {{"pci", 0x01},   {"usb", 0x03}, {"bluetooth", 0x05}, {"virtual", 0x06},
-             {"i8042", 0x11}, {"i2c", 0x18}, {"host", 0x19},      {"spi", 0x1c}};
-
-static void *one_more(void **list, size_t used, size_t *room, size_t size)
-{
-    if (used == *room) {
-        size_t larger = *room ? 2 * *room : 16;
-        void *moved = realloc(*list, larger * size);
-        if (!moved) return NULL;
-        *list = moved;
-        *room = larger;
-    }
-    memset((char *)*list + used * size, 0, size);
-    return (char *)*list + used * size;
-}
+static const nf_field pose_fields[] = {{"x", NF_OBJECT, true},  {"y", NF_OBJECT, true},
+                                       {"z", NF_OBJECT, true},  {"qx", NF_OBJECT, true},
+                                       {"qy", NF_OBJECT, true}, {"qz", NF_OBJECT, true},
+                                       {"qw", NF_OBJECT, true}};
+static const nf_field wire_fields[] = {
+    {"evdev", NF_STRING, false},   {"hid", NF_STRING, false},  {"plain", NF_INTEGER, false},
+    {"w3c", NF_INTEGER, false},    {"rest", NF_ANY, false},    {"up", NF_STRING, false},
+    {"right", NF_STRING, false},   {"when", NF_STRING, false}, {"openxr", NF_STRING, false},
+    {"slot", NF_INTEGER, false},   {"range", NF_ARRAY, false}, {"full", NF_STRING, false},
+    {"half", NF_STRING, false},    {"side", NF_STRING, false}, {"first", NF_INTEGER, false},
+    {"bounce", NF_INTEGER, false}, {"gate", NF_STRING, false}};
+static const char *const sides[] = {"up", "right", "down", "left", "x", "y"};
 
 /* --- match rules ---------------------------------------------------------------------------- */
 
-static uint16_t read_id(reader *in, const json_t *value, const char *pointer)
+static void add_match(reader *in, const char *pointer, nplug_match match)
 {
-    const char *text = json_string_value(value);
-    char *end = NULL;
-    unsigned long number = text ? strtoul(text, &end, 16) : 0;
-
-    if (text && strncmp(text, "0x", 2) == 0 && *end == 0 && number <= 0xffff)
-        return (uint16_t)number;
-    nf_error(&in->doc, pointer, "a number like \"0x0201\" is expected");
-    return 0;
-}
-
-static uint16_t read_bus(reader *in, const json_t *rule, const char *pointer)
-{
-    const char *word = nf_string(rule, "bus", NULL);
-    char at[256], near[96];
-
-    for (size_t i = 0; word && i < COUNT(buses); i++)
-        if (strcmp(buses[i].name, word) == 0) return buses[i].number;
-    snprintf(at, sizeof at, "%s/bus", pointer);
-    if (word)
-        nf_error(&in->doc, at, "\"%s\" is no bus%s", word,
-                 nf_nearest(&buses[0].name, COUNT(buses), sizeof *buses, word, near, sizeof near));
-    return 0;
+    nplug_match *one =
+        (nplug_match *)nf_one_more((void **)&in->file->matches, in->file->sheet.match_count,
+                                   &in->match_room, sizeof(nplug_match));
+    if (!one) {
+        nf_no_memory(&in->doc, pointer);
+        return;
+    }
+    *one = match;
+    in->file->sheet.match_count++;
 }
 
 static void read_products(reader *in, const json_t *rule, const char *pointer, nplug_match match)
@@ -88,25 +66,56 @@ static void read_products(reader *in, const json_t *rule, const char *pointer, n
     char at[256];
 
     for (size_t i = 0; i < json_array_size(products); i++) {
-        nplug_match *one =
-            (nplug_match *)one_more((void **)&in->file->matches, in->file->sheet.match_count,
-                                    &in->match_room, sizeof(nplug_match));
-        if (!one) {
-            nf_error(&in->doc, pointer, "the system has no memory left");
+        snprintf(at, sizeof at, "%s/product/%u", pointer, (unsigned)i);
+        match.product = nf_id_of(&in->doc, json_array_get(products, i), at);
+        add_match(in, pointer, match);
+    }
+    if (!products) add_match(in, pointer, match);
+}
+
+static uint16_t read_kind(reader *in, const json_t *rule, const char *pointer)
+{
+    const char *kinds[NPLUG_KINDS];
+
+    for (unsigned i = 0; i < NPLUG_KINDS; i++)
+        kinds[i] = nplug_kind_name((nplug_kind)i);
+    return nf_read_word(&in->doc, rule, "kind", pointer, kinds, NPLUG_KINDS, "kind of device");
+}
+
+/* "has" and "lacks": codes of the rule's own space.  They stand in one list, so that pointers into
+ * it can be set when it grows no more: until then a match holds the places. */
+static void read_codes(reader *in, const json_t *rule, const char *member, const char *pointer,
+                       nplug_space space, uint16_t *count)
+{
+    const json_t *list = json_object_get(rule, member);
+    char at[300];
+
+    for (size_t i = 0; i < json_array_size(list); i++) {
+        const char *name = json_string_value(json_array_get(list, i));
+        uint32_t code = 0, *place;
+        snprintf(at, sizeof at, "%s/%s/%u", pointer, member, (unsigned)i);
+        if (!name)
+            nf_error(&in->doc, at, "a code's name is expected");
+        else if (!nf_code_text(&in->doc, space, name, at, &code))
+            return;
+        place = (uint32_t *)nf_one_more((void **)&in->file->codes, in->code_count, &in->code_room,
+                                        sizeof(uint32_t));
+        if (!place) {
+            nf_no_memory(&in->doc, at);
             return;
         }
-        *one = match;
-        snprintf(at, sizeof at, "%s/product/%u", pointer, (unsigned)i);
-        one->product = read_id(in, json_array_get(products, i), at);
-        in->file->sheet.match_count++;
+        *place = code;
+        in->code_count++;
+        (*count)++;
     }
 }
 
 static void read_match(reader *in, const json_t *rule, size_t index)
 {
-    nplug_match match = {0, 0, 0};
-    char pointer[64], at[96];
+    nplug_match match;
+    char pointer[64];
 
+    memset(&match, 0, sizeof match);
     snprintf(pointer, sizeof pointer, "/match/%u", (unsigned)index);
     if (!json_is_object(rule)) {
         nf_error(&in->doc, pointer, "an object with \"bus\", \"vendor\", \"product\" is expected");
@@ -114,67 +123,46 @@ static void read_match(reader *in, const json_t *rule, size_t index)
     }
     nf_check(&in->doc, rule, pointer, match_fields, COUNT(match_fields));
     if (in->doc.failed) return;
-    match.bus = read_bus(in, rule, pointer);
-    snprintf(at, sizeof at, "%s/vendor", pointer);
-    match.vendor = read_id(in, json_object_get(rule, "vendor"), at);
+    match.bus = nf_read_bus(&in->doc, rule, pointer);
+    match.vendor = nf_read_id(&in->doc, rule, "vendor", pointer);
+    match.version = nf_read_id(&in->doc, rule, "version", pointer);
+    match.kind = read_kind(in, rule, pointer);
+    if (json_object_get(rule, "space"))
+        match.space = (uint16_t)(nf_read_word(&in->doc, rule, "space", pointer, nf_space_names,
+                                              NPLUG_SPACES, "code space") +
+                                 1);
+    if (!match.space && (json_object_get(rule, "has") || json_object_get(rule, "lacks")))
+        nf_error(&in->doc, pointer, "\"has\" and \"lacks\" need a \"space\" for their codes");
+    if (json_object_get(rule, "product") && !json_object_get(rule, "vendor"))
+        nf_error(&in->doc, pointer, "\"product\" means nothing without a \"vendor\"");
+    if (in->doc.failed) return;
+    read_codes(in, rule, "has", pointer, (nplug_space)(match.space - 1), &match.has_count);
+    read_codes(in, rule, "lacks", pointer, (nplug_space)(match.space - 1), &match.lacks_count);
     read_products(in, rule, pointer, match);
+    if (json_object_size(rule) == 0)
+        nf_error(&in->doc, pointer, "an empty rule would fit every device");
+}
+
+/* The lists of codes have their place now: each match's codes follow the last one's, and those of
+ * one rule's products are the same. */
+static void place_codes(reader *in, const json_t *rules)
+{
+    const uint32_t *at = in->file->codes;
+    size_t match = 0;
+
+    for (size_t i = 0; i < json_array_size(rules); i++) {
+        const json_t *products = json_object_get(json_array_get(rules, i), "product");
+        size_t count = products ? json_array_size(products) : 1;
+        const nplug_match *first = &in->file->matches[match];
+        for (size_t end = match + count; match < end; match++) {
+            in->file->matches[match].has = at;
+            in->file->matches[match].lacks = at ? at + first->has_count : NULL;
+        }
+        if (count && at) at += first->has_count + first->lacks_count;
+    }
 }
 
 /* --- controls ------------------------------------------------------------------------------- */
-
-static bool read_evdev(reader *in, const char *name, const char *pointer, nplug_wire *wire)
-{
-    size_t count, stride;
-    const char *const *names = nf_code_names(NPLUG_SPACE_EVDEV, &count, &stride);
-    char at[300], near[96];
-
-    wire->space = NPLUG_SPACE_EVDEV;
-    if (nf_code_from_name(NPLUG_SPACE_EVDEV, name, &wire->code)) return true;
-    snprintf(at, sizeof at, "%s/evdev", pointer);
-    nf_error(&in->doc, at, "\"%s\" is no code of evdev%s", name,
-             nf_nearest(names, count, stride, name, near, sizeof near));
-    return false;
-}
-
-static bool read_code(reader *in, const json_t *object, const char *pointer, nplug_wire *wire)
-{
-    const char *evdev = nf_string(object, "evdev", NULL), *hid = nf_string(object, "hid", NULL);
-    const json_t *w3c = json_object_get(object, "w3c");
-    const json_t *plain = w3c ? w3c : json_object_get(object, "plain");
-    unsigned page, usage;
-    char at[300];
-
-    if (!!evdev + !!hid + !!plain != 1) {
-        nf_error(&in->doc, pointer, "one of \"evdev\", \"hid\", \"w3c\" and \"plain\" is expected");
-        return false;
-    }
-    if (evdev) return read_evdev(in, evdev, pointer, wire);
-    wire->space = w3c ? NPLUG_SPACE_W3C : plain ? NPLUG_SPACE_PLAIN : NPLUG_SPACE_HID;
-    wire->code = (uint32_t)json_integer_value(plain);
-    if (plain) return true;
-    snprintf(at, sizeof at, "%s/hid", pointer);
-    if (sscanf(hid, "0x%4x:0x%4x", &page, &usage) == 2) {
-        wire->code = page << 16 | usage;
-        return true;
-    }
-    nf_error(&in->doc, at, "a usage like \"0x0001:0x0030\" (page:usage) is expected");
-    return false;
-}
-
-/* The places that a word may name, for one member: its reading is set by which it is. */
-static bool is_low(reader *in, const json_t *object, const char *member, const char *pointer,
-                   bool *low)
-{
-    const char *word = nf_string(object, member, NULL);
-    char at[300];
-
-    if (!word) return false;
-    *low = strcmp(word, "low") == 0;
-    if (*low || strcmp(word, "high") == 0) return true;
-    snprintf(at, sizeof at, "%s/%s", pointer, member);
-    nf_error(&in->doc, at, "\"%s\" must be \"low\" or \"high\"", member);
-    return false;
-}
 
 static void read_rest(reader *in, const json_t *object, const char *pointer, nplug_wire *wire)
 {
@@ -182,67 +170,223 @@ static void read_rest(reader *in, const json_t *object, const char *pointer, npl
     bool low;
 
     if (json_is_integer(rest)) {
-        wire->has_rest = 1;
+        wire->flags |= NPLUG_WIRE_HAS_REST;
         wire->rest = (int32_t)json_integer_value(rest);
-    } else if (is_low(in, object, "rest", pointer, &low)) {
+    } else if (json_is_string(rest) && strcmp(json_string_value(rest), "none") == 0) {
+        wire->flags |= NPLUG_WIRE_LEVER;
+        wire->reading = NPLUG_READ_FROM_LOW;
+    } else if (nf_is_low(&in->doc, object, "rest", pointer, &low)) {
         wire->reading = low ? NPLUG_READ_FROM_LOW : NPLUG_READ_FROM_HIGH;
     } else if (rest && !json_is_string(rest)) {
         char at[300];
         snprintf(at, sizeof at, "%s/rest", pointer);
-        nf_error(&in->doc, at, "\"rest\" must be \"low\", \"high\" or a raw value");
+        nf_error(&in->doc, at, "\"rest\" must be \"low\", \"high\", \"none\" or a raw value");
+    }
+}
+
+/* "range": what the signal's ends are, where the hardware does not tell the truth. */
+static void read_range(reader *in, const json_t *object, const char *pointer, nplug_wire *wire)
+{
+    const json_t *range = json_object_get(object, "range");
+    json_int_t low = json_integer_value(json_array_get(range, 0));
+    json_int_t high = json_integer_value(json_array_get(range, 1));
+    char at[300];
+
+    snprintf(at, sizeof at, "%s/range", pointer);
+    if (range && (json_array_size(range) != 2 || !json_is_integer(json_array_get(range, 0)) ||
+                  !json_is_integer(json_array_get(range, 1)) || low >= high || low < INT32_MIN ||
+                  high > INT32_MAX)) {
+        nf_error(&in->doc, at, "two raw values are expected, the lower one first");
+        return;
+    }
+    if (!range) return;
+    wire->flags |= NPLUG_WIRE_HAS_RANGE;
+    wire->min = (int32_t)low;
+    wire->max = (int32_t)high;
+    snprintf(at, sizeof at, "%s/rest", pointer);
+    if (wire->flags & NPLUG_WIRE_HAS_REST && (wire->rest < low || wire->rest > high))
+        nf_error(&in->doc, at, "the rest %d is outside of the range", (int)wire->rest);
+}
+
+/* What a member with two words says of the reading. */
+static void read_ends(reader *in, const json_t *object, const char *pointer, nplug_wire *wire)
+{
+    bool low;
+
+    if (nf_is_low(&in->doc, object, "when", pointer, &low))
+        wire->reading = low ? NPLUG_READ_WHEN_LOW : NPLUG_READ_WHEN_HIGH;
+    if (nf_is_low(&in->doc, object, "half", pointer, &low))
+        wire->reading = low ? NPLUG_READ_HALF_LOW : NPLUG_READ_HALF_HIGH;
+    if (nf_is_low(&in->doc, object, "full", pointer, &low))
+        wire->reading = low ? NPLUG_READ_FROM_HIGH : NPLUG_READ_FROM_LOW;
+    if (nf_is_low(&in->doc, object, "up", pointer, &low) && low) wire->flags |= NPLUG_WIRE_REVERSED;
+    if (nf_is_low(&in->doc, object, "right", pointer, &low) && low)
+        wire->flags |= NPLUG_WIRE_REVERSED;
+    if (json_object_get(object, "side"))
+        wire->reading =
+            (uint8_t)(NPLUG_READ_ROUND_UP + nf_read_word(&in->doc, object, "side", pointer, sides,
+                                                         COUNT(sides), "side of a round hat"));
+}
+
+static void read_quirks(reader *in, const json_t *object, const char *pointer, nplug_wire *wire)
+{
+    static const char *const gates[] = {"round", "square"};
+    json_int_t bounce = json_integer_value(json_object_get(object, "bounce"));
+    char at[300];
+
+    if (json_object_get(object, "gate") &&
+        nf_read_word(&in->doc, object, "gate", pointer, gates, COUNT(gates), "gate"))
+        wire->flags |= NPLUG_WIRE_SQUARE;
+    if (json_object_get(object, "first")) {
+        wire->flags |= NPLUG_WIRE_ZERO_FIRST;
+        snprintf(at, sizeof at, "%s/first", pointer);
+        if (json_integer_value(json_object_get(object, "first")) != 0)
+            nf_error(&in->doc, at, "0 is expected: what the hardware says until it is moved");
+    }
+    wire->bounce = (uint16_t)bounce;
+    snprintf(at, sizeof at, "%s/bounce", pointer);
+    if (bounce < 0 || bounce > 500) nf_error(&in->doc, at, "0 to 500 milliseconds are expected");
+}
+
+/* By nature: contacts are there or not, poses are scaled, places begin at the low end. */
+static void read_as_it_is(nplug_wire *wire, nplug_nature nature)
+{
+    if (nature == NPLUG_NATURE_POSE) wire->reading = NPLUG_READ_SCALED;
+    if (nature == NPLUG_NATURE_POSITION && wire->reading == NPLUG_READ_WHOLE)
+        wire->reading = NPLUG_READ_FROM_LOW;
+    if (NPLUG_CONTROL_CLASS(wire->control) == NPLUG_CLASS_TOUCH && nature == NPLUG_NATURE_BUTTON)
+        wire->reading = NPLUG_READ_PRESENT;
+}
+
+/* A signal may move two controls only by its two ends or sides. */
+static bool is_half(const nplug_wire *wire)
+{
+    return wire->reading >= NPLUG_READ_WHEN_LOW && wire->reading <= NPLUG_READ_ROUND_Y;
+}
+
+static void check_twice(reader *in, const nplug_wire *wire, const char *pointer)
+{
+    const nplug_wire *wires = in->file->wires;
+    char name[64];
+
+    for (uint32_t i = 0; i < in->file->sheet.wire_count; i++) {
+        if (wires[i].space != wire->space || wires[i].code != wire->code) continue;
+        if (is_half(&wires[i]) && is_half(wire) && wires[i].reading != wire->reading) continue;
+        nplug_control_name(wires[i].control, name, sizeof name);
+        nf_error(&in->doc, pointer, "this signal is %s's already", name);
+        return;
     }
 }
 
 static void read_wire(reader *in, const json_t *object, const char *pointer, nplug_wire wire)
 {
-    bool low;
+    unsigned components;
     nplug_wire *place;
 
     if (!json_is_object(object)) return;
     nf_check(&in->doc, object, pointer, wire_fields, COUNT(wire_fields));
-    if (in->doc.failed || !read_code(in, object, pointer, &wire)) return;
+    if (in->doc.failed || !nf_read_code(&in->doc, object, pointer, &wire.space, &wire.code)) return;
     read_rest(in, object, pointer, &wire);
-    if (is_low(in, object, "when", pointer, &low))
-        wire.reading = low ? NPLUG_READ_WHEN_LOW : NPLUG_READ_WHEN_HIGH;
-    if (is_low(in, object, "up", pointer, &low) || is_low(in, object, "right", pointer, &low))
-        wire.reversed = low;
-    place = (nplug_wire *)one_more((void **)&in->file->wires, in->file->sheet.wire_count,
-                                   &in->wire_room, sizeof(nplug_wire));
+    read_range(in, object, pointer, &wire);
+    read_ends(in, object, pointer, &wire);
+    read_quirks(in, object, pointer, &wire);
+    read_as_it_is(&wire, nplug_control_nature(wire.control, &components));
+    check_twice(in, &wire, pointer);
+    place = (nplug_wire *)nf_one_more((void **)&in->file->wires, in->file->sheet.wire_count,
+                                      &in->wire_room, sizeof(nplug_wire));
     if (!place) {
-        nf_error(&in->doc, pointer, "the system has no memory left");
+        nf_no_memory(&in->doc, pointer);
         return;
     }
     *place = wire;
     in->file->sheet.wire_count++;
 }
 
+/* The components of a control that has several, by their letters. */
+static void read_parts(reader *in, const json_t *object, const char *pointer, nplug_wire wire,
+                       unsigned components)
+{
+    static const char *const letters[] = {"x", "y", "z", "qx", "qy", "qz", "qw"};
+    char at[260];
+
+    nf_check(&in->doc, object, pointer, components == 2 ? pair_fields : pose_fields, components);
+    for (unsigned i = 0; i < components && !in->doc.failed; i++) {
+        snprintf(at, sizeof at, "%s/%s", pointer, letters[i]);
+        wire.component = (uint8_t)i;
+        read_wire(in, json_object_get(object, letters[i]), at, wire);
+    }
+}
+
+/* The control of a name without its class, at a place of the file; 0 with an error. */
+static nplug_control control_of(reader *in, const char *name, const char *pointer)
+{
+    const char *kind = nf_string(in->doc.root, "kind", "");
+    const char *class_ = strcmp(kind, "keyboard") == 0 ? "key" : kind;
+    char full[160], near[64] = "";
+    nplug_control control;
+
+    snprintf(full, sizeof full, "%s:%s", class_, name);
+    control = nplug_control_from_name(full, (size_t)-1);
+    if (control) return control;
+    nplug_control_name(nplug_control_nearest(full, (size_t)-1), near, sizeof near);
+    nf_error(&in->doc, pointer, "\"%s\" is no control of a %s%s%s%s", name, kind,
+             *near ? "; did you mean " : "", near, *near ? "?" : "");
+    return 0;
+}
+
 static void read_control(reader *in, const char *name, const json_t *object)
 {
-    nplug_wire wire = {0};
-    char full[160], pointer[200], at[220], near[64];
+    nplug_wire wire;
+    char pointer[200];
     unsigned components;
 
-    snprintf(full, sizeof full, "%s:%s", nf_string(in->doc.root, "kind", ""), name);
+    memset(&wire, 0, sizeof wire);
     snprintf(pointer, sizeof pointer, "/controls/%s", name);
-    wire.control = nplug_control_from_name(full, (size_t)-1);
-    if (!wire.control) {
-        nplug_control_name(nplug_control_nearest(full, (size_t)-1), near, sizeof near);
-        nf_error(&in->doc, pointer, "\"%s\" is no control of a %s%s%s%s", name,
-                 nf_string(in->doc.root, "kind", ""), *near ? "; did you mean " : "", near,
-                 *near ? "?" : "");
-        return;
-    }
+    wire.control = control_of(in, name, pointer);
+    if (!wire.control) return;
     nplug_control_nature(wire.control, &components);
-    if (components == 1) {
+    if (components == 1)
         read_wire(in, object, pointer, wire);
+    else
+        read_parts(in, object, pointer, wire, components);
+}
+
+static void read_print(reader *in, const char *name, const json_t *value)
+{
+    nplug_print *print;
+    char pointer[200];
+
+    snprintf(pointer, sizeof pointer, "/prints/%s", name);
+    if (!json_is_string(value)) {
+        nf_error(&in->doc, pointer, "a text is expected: what is printed there");
         return;
     }
-    nf_check(&in->doc, object, pointer, pair_fields, COUNT(pair_fields));
-    snprintf(at, sizeof at, "%s/x", pointer);
-    read_wire(in, json_object_get(object, "x"), at, wire);
-    wire.component = 1;
-    snprintf(at, sizeof at, "%s/y", pointer);
-    read_wire(in, json_object_get(object, "y"), at, wire);
+    print = (nplug_print *)nf_one_more((void **)&in->file->prints, in->file->sheet.print_count,
+                                       &in->print_room, sizeof(nplug_print));
+    if (!print) {
+        nf_no_memory(&in->doc, pointer);
+        return;
+    }
+    print->control = control_of(in, name, pointer);
+    print->text = json_string_value(value);
+    in->file->sheet.print_count++;
+}
+
+/* What is known of the hardware, and of no use: kept for people, and checked. */
+static void read_ignored(reader *in)
+{
+    const json_t *list = json_object_get(in->doc.root, "ignores");
+    char at[64];
+
+    for (size_t i = 0; i < json_array_size(list); i++) {
+        nplug_wire wire;
+        memset(&wire, 0, sizeof wire);
+        snprintf(at, sizeof at, "/ignores/%u", (unsigned)i);
+        if (!json_is_object(json_array_get(list, i)))
+            nf_error(&in->doc, at, "an object with a code is expected");
+        else if (nf_read_code(&in->doc, json_array_get(list, i), at, &wire.space, &wire.code))
+            check_twice(in, &wire, at);
+    }
 }
 
 static void read_controls(reader *in)
@@ -259,6 +403,9 @@ static void read_controls(reader *in)
         else
             nf_error(&in->doc, pointer, "an object is expected");
     }
+    json_object_foreach(json_object_get(in->doc.root, "prints"), name, value)
+        read_print(in, name, value);
+    read_ignored(in);
 }
 
 /* --- the whole ------------------------------------------------------------------------------ */
@@ -266,24 +413,21 @@ static void read_controls(reader *in)
 static void read_head(reader *in)
 {
     nplug_sheet *sheet = &in->file->sheet;
-    const char *kind = nf_string(in->doc.root, "kind", "");
     const char *keys = nf_string(in->doc.root, "keys", NULL);
-    int number = nf_word(kinds, COUNT(kinds), kind);
-    char near[96];
 
     if (strcmp(nf_string(in->doc.root, "nestplug", ""), "sheet") != 0)
         nf_error(&in->doc, "/nestplug", "\"sheet\" is expected: this file is something else");
     if (json_integer_value(json_object_get(in->doc.root, "version")) != 1)
         nf_error(&in->doc, "/version", "this library reads version 1 of sheets");
-    if (number < 1)
-        nf_error(&in->doc, "/kind", "\"%s\" is no kind of device%s", kind,
-                 nf_nearest(kinds, COUNT(kinds), sizeof *kinds, kind, near, sizeof near));
-    if (keys && strcmp(keys, "hid") != 0)
-        nf_error(&in->doc, "/keys", "\"hid\" is expected: keys by their HID usage");
+    if (keys && strcmp(keys, "all") != 0)
+        nf_error(&in->doc, "/keys",
+                 "\"all\" is expected: each key by its HID usage or kernel code");
     sheet->size = (uint32_t)sizeof *sheet;
     sheet->name = nf_string(in->doc.root, "name", "");
     sheet->family = nf_string(in->doc.root, "family", "");
-    sheet->kind = (nplug_kind)(number < 1 ? 0 : number);
+    sheet->kind = (nplug_kind)read_kind(in, in->doc.root, "");
+    if (sheet->kind == NPLUG_KIND_UNKNOWN && !in->doc.failed)
+        nf_error(&in->doc, "/kind", "\"unknown\" is no kind of device");
     sheet->keys = keys != NULL;
 }
 
@@ -300,9 +444,11 @@ static void read_sheet(reader *in)
     read_head(in);
     for (size_t i = 0; i < json_array_size(match); i++)
         read_match(in, json_array_get(match, i), i);
+    if (!in->doc.failed) place_codes(in, match);
     if (!in->doc.failed) read_controls(in);
     in->file->sheet.matches = in->file->matches;
     in->file->sheet.wires = in->file->wires;
+    in->file->sheet.prints = in->file->prints;
 }
 
 nplug_result nplug_sheet_parse(const char *text, size_t length, const char *name,
@@ -357,5 +503,7 @@ void nplug_sheet_free(nplug_sheet_file *file)
     json_decref(file->root);
     free(file->matches);
     free(file->wires);
+    free(file->prints);
+    free(file->codes);
     free(file);
 }

@@ -54,6 +54,23 @@ static const nf_field signal_fields[] = {{"t", NF_INTEGER, true},
                                          {"signal", NF_ANY, true},
                                          {"on", NF_STRING, true},
                                          {"value", NF_INTEGER, true}};
+static const nf_field circle_fields[] = {{"t", NF_INTEGER, true},     {"circle", NF_STRING, true},
+                                         {"on", NF_STRING, true},     {"over", NF_INTEGER, true},
+                                         {"turns", NF_NUMBER, false}, {"radius", NF_NUMBER, false}};
+static const nf_field flick_fields[] = {{"t", NF_INTEGER, true},
+                                        {"flick", NF_STRING, true},
+                                        {"on", NF_STRING, true},
+                                        {"to", NF_ANY, true},
+                                        {"over", NF_INTEGER, true}};
+static const nf_field noise_fields[] = {{"t", NF_INTEGER, true},
+                                        {"noise", NF_STRING, true},
+                                        {"on", NF_STRING, true},
+                                        {"of", NF_NUMBER, true},
+                                        {"over", NF_INTEGER, true}};
+static const nf_field pose_fields[] = {{"t", NF_INTEGER, true},
+                                       {"pose", NF_STRING, true},
+                                       {"on", NF_STRING, true},
+                                       {"to", NF_ARRAY, true}};
 static const nf_field end_fields[] = {{"t", NF_INTEGER, true}, {"end", NF_BOOL, true}};
 
 /* In the order of nplug_move_kind. */
@@ -65,6 +82,10 @@ static const move_form forms[] = {
     {"sweep", sweep_fields, NF_COUNT(sweep_fields)},
     {"signal", signal_fields, NF_COUNT(signal_fields)},
     {"end", end_fields, NF_COUNT(end_fields)},
+    {"circle", circle_fields, NF_COUNT(circle_fields)},
+    {"flick", flick_fields, NF_COUNT(flick_fields)},
+    {"noise", noise_fields, NF_COUNT(noise_fields)},
+    {"pose", pose_fields, NF_COUNT(pose_fields)},
 };
 
 static nplug_time read_time(nf_doc *doc, const char *name)
@@ -104,6 +125,36 @@ static void read_target(nf_doc *doc, nplug_move *move)
     move->y = read_component(doc, json_array_get(to, 1), "/to/1");
 }
 
+/* "to" of a pose: x, y, z in metres, and the turn's x, y, z, w. */
+static void read_pose(nf_doc *doc, nplug_move *move)
+{
+    nplug_pose *pose = (nplug_pose *)calloc(1, sizeof *pose);
+    const json_t *to = json_object_get(doc->root, "to");
+    bool right = json_array_size(to) == 7;
+
+    for (size_t i = 0; i < 7; i++) {
+        const json_t *value = json_array_get(to, i);
+        float number = (float)json_number_value(value);
+        right &= json_is_number(value) && number >= -1000.0f && number <= 1000.0f;
+        if (pose && i < 3) pose->place[i] = number;
+        if (pose && i >= 3) pose->turn[i - 3] = number;
+    }
+    move->pose = pose;
+    if (!right)
+        nf_error(doc, "/to", "\"to\" must be seven numbers: [x, y, z, and the turn's x, y, z, w]");
+}
+
+static float read_share(nf_doc *doc, const char *member, double otherwise, double most)
+{
+    const json_t *value = json_object_get(doc->root, member);
+    double number = value ? json_number_value(value) : otherwise;
+    char at[32];
+
+    snprintf(at, sizeof at, "/%s", member);
+    if (number < 0 || number > most) nf_error(doc, at, "0 to %g is expected", most);
+    return (float)number;
+}
+
 /* "signal": the name of a code, or an index. */
 static void read_signal(nf_doc *doc, nplug_move *move)
 {
@@ -127,6 +178,21 @@ static void read_signal(nf_doc *doc, nplug_move *move)
                  nf_nearest(names, count, stride, json_string_value(signal), near, sizeof near));
 }
 
+/* What the hands do that takes a while, and poses. */
+static void read_motion(nf_doc *doc, nplug_move *move)
+{
+    if (move->kind == NPLUG_MOVE_POSE) {
+        read_pose(doc, move);
+        return;
+    }
+    move->span = read_time(doc, "over");
+    if (move->kind == NPLUG_MOVE_FLICK) read_target(doc, move);
+    if (move->kind == NPLUG_MOVE_NOISE) move->x = read_share(doc, "of", 0.0, 1.0);
+    if (move->kind != NPLUG_MOVE_CIRCLE) return;
+    move->x = read_share(doc, "radius", 1.0, 1.0);
+    move->y = read_share(doc, "turns", 1.0, 1000.0);
+}
+
 static void read_move_body(nf_doc *doc, nplug_move *move)
 {
     const char *form = forms[move->kind].word;
@@ -146,6 +212,7 @@ static void read_move_body(nf_doc *doc, nplug_move *move)
         read_target(doc, move);
     }
     if (move->kind == NPLUG_MOVE_SIGNAL) read_signal(doc, move);
+    if (move->kind >= NPLUG_MOVE_CIRCLE) read_motion(doc, move);
 }
 
 static int form_of(const json_t *root)
@@ -163,7 +230,8 @@ static void read_move(nf_doc *doc, nplug_trace *trace)
     if (form < 0) {
         nf_error(doc, "",
                  "what happens here? One of \"arrive\", \"depart\", \"press\", "
-                 "\"release\", \"sweep\", \"signal\", \"end\" is expected");
+                 "\"release\", \"sweep\", \"signal\", \"end\", \"circle\", \"flick\", \"noise\", "
+                 "\"pose\" is expected");
         return;
     }
     nf_check(doc, doc->root, "", forms[form].fields, forms[form].count);
@@ -296,8 +364,8 @@ static void read_header(nf_doc *doc, nplug_trace *trace)
     trace->headed = true;
     if (!limits) return;
     trace->recorded = true;
-    trace->room = 0; /* of records there are none yet */
-    trace->header.limits.size = (uint32_t)sizeof(nplug_limits);
+    trace->room = 0;                               /* of records there are none yet */
+    trace->header.limits = nplug_limits_default(); /* of what an older trace does not know */
     nf_numbers_read(doc, limits, "/limits", nf_limit_numbers, nf_limit_number_count,
                     &trace->header.limits);
     trace->header.game = strtoull(nf_string(doc->root, "game", "0"), NULL, 16);
@@ -428,8 +496,10 @@ nplug_result nplug_trace_parse(const char *text, size_t length, const char *name
 void nplug_trace_free(nplug_trace *trace)
 {
     if (!trace) return;
-    for (size_t i = 0; i < trace->move_count; i++)
+    for (size_t i = 0; i < trace->move_count; i++) {
         json_decref(trace->roots[i]);
+        free((void *)(uintptr_t)trace->moves[i].pose);
+    }
     free(trace->roots);
     free(trace->moves);
     free(trace->records);

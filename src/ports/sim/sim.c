@@ -1,16 +1,13 @@
 /* The sim port: moves wait in order of time; what is due becomes reports in the model's numbers. */
-#include "nestplug/sim.h"
+#include "body.h"
 #include <stdio.h>
 #include <string.h>
 
-#define SIGNALS_MAX 160
-#define ALIGNMENT   ((size_t)16)
+#define ALIGNMENT ((size_t)16)
 
 typedef struct sim_device {
-    const nplug_sim_model *model; /* NULL: a free place */
+    body body; /* whose model is NULL in a free place */
     char name[NPLUG_SIM_NAME_SIZE];
-    int32_t raw[SIGNALS_MAX];
-    float at[SIGNALS_MAX]; /* where each signal was moved to, physically */
     bool owes_resync;
     uint32_t effect_count;
     nplug_effect effect;
@@ -23,6 +20,7 @@ typedef struct sim_move {
     bool under_way;
     nplug_time span;
     nplug_vec2 from, to;
+    nplug_pose pose;
     int32_t value;
     uint32_t code, space;
     char on[NPLUG_SIM_NAME_SIZE], what[NPLUG_SIM_NAME_SIZE];
@@ -35,6 +33,9 @@ struct nplug_sim {
     sim_device *devices;
     sim_move *moves; /* in order of time, the earliest last */
     uint32_t move_count;
+    const nplug_sim_model *models; /* beside those that are compiled in */
+    uint32_t model_count;
+    uint32_t noise; /* where the row of noise stands */
     nplug_time now;
     uint32_t failures;
     char failure[160];
@@ -89,14 +90,32 @@ static nplug_result queue(nplug_sim *sim, const sim_move *move)
     return NPLUG_OK;
 }
 
-static const nplug_sim_model *model_of(const char *name)
+static const nplug_sim_model *find_model(const nplug_sim_model *models, uint32_t count,
+                                         const char *name)
 {
-    uint32_t count;
-    const nplug_sim_model *models = nplug_sim_models(&count);
-
     for (uint32_t i = 0; i < count; i++)
         if (strcmp(models[i].name, name) == 0) return &models[i];
     return NULL;
+}
+
+static const nplug_sim_model *model_of(const nplug_sim *sim, const char *name)
+{
+    const nplug_sim_model *own = find_model(sim->models, sim->model_count, name);
+    uint32_t count;
+    const nplug_sim_model *models = nplug_sim_models(&count);
+
+    return own ? own : find_model(models, count, name);
+}
+
+nplug_result nplug_sim_add_models(nplug_sim *sim, const nplug_sim_model *models, uint32_t count)
+{
+    if (!sim || (count && !models)) return NPLUG_ERR_ARGUMENT;
+    for (uint32_t i = 0; i < count; i++)
+        if (models[i].signal_count > BODY_SIGNALS || models[i].control_count > BODY_CONTROLS)
+            return NPLUG_ERR_SIZE;
+    sim->models = models;
+    sim->model_count = count;
+    return NPLUG_OK;
 }
 
 static bool copy(char *into, const char *from, bool required)
@@ -112,21 +131,23 @@ nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move)
     sim_move one = {0};
     bool ends, names_what;
 
-    if (!sim || !move || move->kind > NPLUG_MOVE_END) return NPLUG_ERR_ARGUMENT;
+    if (!sim || !move || move->kind >= NPLUG_MOVE_KINDS) return NPLUG_ERR_ARGUMENT;
     ends = move->kind == NPLUG_MOVE_END;
+    if (move->kind == NPLUG_MOVE_POSE && !move->pose) return NPLUG_ERR_ARGUMENT;
     names_what = !ends && move->kind != NPLUG_MOVE_DEPART && move->kind != NPLUG_MOVE_SIGNAL;
     one.due = move->time;
     one.kind = move->kind;
     one.span = move->span;
     one.to.x = move->x;
     one.to.y = move->y;
+    if (move->pose) one.pose = *move->pose;
     one.value = move->value;
     one.code = move->code;
     one.space = move->space;
     if (!copy(one.on, move->on, !ends) || !copy(one.what, move->what, names_what) ||
         !copy(one.serial, move->serial, false) || !copy(one.socket, move->socket, false))
         return NPLUG_ERR_ARGUMENT;
-    if (move->kind == NPLUG_MOVE_ARRIVE && !model_of(move->what)) return NPLUG_ERR_UNKNOWN;
+    if (move->kind == NPLUG_MOVE_ARRIVE && !model_of(sim, move->what)) return NPLUG_ERR_UNKNOWN;
     return queue(sim, &one);
 }
 
@@ -214,7 +235,7 @@ uint32_t nplug_sim_failures(const nplug_sim *sim, const char **text)
 static sim_device *device_of(const nplug_sim *sim, const char *name)
 {
     for (uint32_t i = 0; i < sim->limits.devices; i++)
-        if (sim->devices[i].model && strcmp(sim->devices[i].name, name) == 0)
+        if (sim->devices[i].body.model && strcmp(sim->devices[i].name, name) == 0)
             return &sim->devices[i];
     return NULL;
 }
@@ -234,7 +255,7 @@ static nplug_report value_of(const nplug_sim *sim, const sim_device *device, npl
                              uint16_t signal, int32_t raw)
 {
     nplug_report report = report_of(sim, device, time, NPLUG_REPORT_VALUE);
-    uint8_t nature = device->model->signals[signal].nature;
+    uint8_t nature = device->body.model->signals[signal].nature;
 
     report.signal = signal;
     report.as.value = raw;
@@ -256,7 +277,7 @@ static size_t text_slots(const char *text)
 
 static void push_arrival(nplug_sim *sim, const sim_device *device, const sim_move *move)
 {
-    const nplug_sim_model *model = device->model;
+    const nplug_sim_model *model = device->body.model;
     nplug_report report = report_of(sim, device, move->due, NPLUG_REPORT_ARRIVE);
 
     report.as.arrive.bus = model->bus;
@@ -280,28 +301,30 @@ static void push_arrival(nplug_sim *sim, const sim_device *device, const sim_mov
     }
     report = report_of(sim, device, move->due, NPLUG_REPORT_READY);
     push(sim, &report);
+    for (uint16_t i = 0; i < model->signal_count; i++) {
+        if (!model->signals[i].zero_first) continue;
+        report = value_of(sim, device, move->due, i, 0);
+        push(sim, &report);
+    }
 }
 
 /* --- moves, each true when it is done and false where it must wait for room ------------------- */
 
 static bool arrive(nplug_sim *sim, const sim_move *move)
 {
-    const nplug_sim_model *model = model_of(move->what);
+    const nplug_sim_model *model = model_of(sim, move->what);
     sim_device *device = NULL;
-    size_t needed = 3u + model->signal_count + text_slots(model->device) +
+    size_t needed = 3u + 2u * model->signal_count + text_slots(model->device) +
                     text_slots(move->serial) + text_slots(move->socket);
 
     if (device_of(sim, move->on)) return fail(sim, move, "there is already a device", move->on);
     for (uint32_t i = 0; !device && i < sim->limits.devices; i++)
-        if (!sim->devices[i].model) device = &sim->devices[i];
-    if (!device || model->signal_count > SIGNALS_MAX)
-        return fail(sim, move, "there is no room for", move->on);
+        if (!sim->devices[i].body.model) device = &sim->devices[i];
+    if (!device) return fail(sim, move, "there is no room for", move->on);
     if (nplug_ring_room(sim->ring) < needed) return false;
     memset(device, 0, sizeof *device);
-    device->model = model;
+    body_begin(&device->body, model);
     strcpy(device->name, move->on);
-    for (uint16_t i = 0; i < model->signal_count; i++)
-        device->raw[i] = model->signals[i].rest;
     push_arrival(sim, device, move);
     return true;
 }
@@ -311,79 +334,68 @@ static bool depart(nplug_sim *sim, sim_device *device, const sim_move *move)
     nplug_report report = report_of(sim, device, move->due, NPLUG_REPORT_DEPART);
 
     if (nplug_push(sim->ring, &report, 1) == NPLUG_ERR_FULL) return false;
-    device->model = NULL;
+    device->body.model = NULL;
     return true;
 }
 
-/* A key's signal, by the W3C code of the key at that place. */
-static bool key_signal(const nplug_sim_model *model, const char *name, nplug_sim_control *control)
+/* Says what a body's control moved, as one group; false where it must wait for room. */
+static bool say_parts(nplug_sim *sim, sim_device *device, const body_parts *parts, nplug_time time)
 {
-    char full[NPLUG_SIM_NAME_SIZE + 8];
-    nplug_control key;
+    nplug_report group[BODY_PARTS] = {{0}};
 
-    snprintf(full, sizeof full, "%s:%s", model->key_class, name);
-    key = nplug_control_from_name(full, (size_t)-1);
-    for (uint16_t i = 0; key && i < model->signal_count; i++) {
-        if ((model->signals[i].code & 0xffffu) != NPLUG_CONTROL_PLACE(key)) continue;
-        memset(control, 0, sizeof *control);
-        control->signal = i;
-        control->high = 1;
-        return true;
+    for (unsigned i = 0; i < parts->count; i++) {
+        uint16_t signal = parts->signal[i];
+        group[i] = value_of(sim, device, time, signal, body_raw(&device->body, signal));
+        if (i + 1 < parts->count) group[i].flags |= NPLUG_REPORT_MORE;
     }
+    if (nplug_push(sim->ring, group, parts->count) == NPLUG_ERR_FULL) return false;
+    for (unsigned i = 0; i < parts->count; i++)
+        device->body.raw[parts->signal[i]] = group[i].as.value;
+    return true;
+}
+
+/* A contact that bounces says the contrary, and again what it said, within its time. */
+static void chatter(nplug_sim *sim, sim_device *device, const body_parts *parts,
+                    const sim_move *move)
+{
+    const nplug_sim_signal *signal = &device->body.model->signals[parts->signal[0]];
+    sim_move again = *move;
+
+    again.kind = NPLUG_MOVE_SIGNAL;
+    again.space = NPLUG_SPACE_PLAIN;
+    again.code = parts->signal[0];
+    for (uint32_t i = 1; parts->bounce && i <= 2; i++) {
+        bool same = i == 2;
+        again.due = move->due + parts->bounce * i / 3;
+        again.value =
+            (device->body.raw[parts->signal[0]] == signal->max) == same ? signal->max : signal->min;
+        queue(sim, &again);
+    }
+}
+
+/* Brings a control to a place; false where it must wait for room, and is where it was. */
+static bool place(nplug_sim *sim, sim_device *device, const body_parts *parts, nplug_vec2 to,
+                  nplug_time time)
+{
+    nplug_vec2 was = body_position(&device->body, parts);
+
+    body_put(&device->body, parts, to);
+    if (say_parts(sim, device, parts, time)) return true;
+    body_put(&device->body, parts, was);
     return false;
-}
-
-/* The signals that a control moves: at most two.  Returns how many. */
-static unsigned find_control(const nplug_sim_model *model, const char *name,
-                             nplug_sim_control found[2])
-{
-    unsigned count = 0;
-
-    if (model->key_class) return key_signal(model, name, &found[0]);
-    for (uint16_t i = 0; count < 2 && i < model->control_count; i++)
-        if (strcmp(model->controls[i].name, name) == 0) found[count++] = model->controls[i];
-    return count;
-}
-
-static int32_t raw_at(const nplug_sim_control *control, float at)
-{
-    double way =
-        at < 0 ? (double)control->rest - control->low : (double)control->high - control->rest;
-    double raw = control->rest + way * (double)at;
-
-    return (int32_t)(raw < 0 ? raw - 0.5 : raw + 0.5);
-}
-
-/* Brings a control's signals to a position, as one group. */
-static bool place(nplug_sim *sim, sim_device *device, const nplug_sim_control *controls,
-                  unsigned count, nplug_vec2 to, nplug_time time)
-{
-    nplug_report group[2] = {{0}};
-
-    for (unsigned i = 0; i < count; i++) {
-        float at = controls[i].component ? to.y : to.x;
-        group[i] = value_of(sim, device, time, controls[i].signal, raw_at(&controls[i], at));
-        if (i + 1 < count) group[i].flags |= NPLUG_REPORT_MORE;
-    }
-    if (nplug_push(sim->ring, group, count) == NPLUG_ERR_FULL) return false;
-    for (unsigned i = 0; i < count; i++) {
-        device->at[controls[i].signal] = controls[i].component ? to.y : to.x;
-        device->raw[controls[i].signal] = group[i].as.value;
-    }
-    return true;
 }
 
 static bool press(nplug_sim *sim, sim_device *device, const sim_move *move)
 {
-    nplug_sim_control controls[2];
-    unsigned count = find_control(device->model, move->what, controls);
+    body_parts parts = body_find(device->body.model, move->what);
     bool down = move->kind == NPLUG_MOVE_PRESS;
     nplug_vec2 to = {down ? 1.0f : 0.0f, 0.0f};
     sim_move release = *move;
 
-    if (count == 0) return fail(sim, move, "this model has no control", move->what);
-    if (count == 2) return fail(sim, move, "a stick is swept, not pressed:", move->what);
-    if (!place(sim, device, controls, count, to, move->due)) return false;
+    if (parts.count == 0) return fail(sim, move, "this model has no control", move->what);
+    if (parts.components > 1) return fail(sim, move, "a stick is swept, not pressed:", move->what);
+    if (!place(sim, device, &parts, to, move->due)) return false;
+    chatter(sim, device, &parts, move);
     if (!down || move->span == 0) return true;
     release.kind = NPLUG_MOVE_RELEASE;
     release.due = move->due + move->span;
@@ -395,91 +407,137 @@ static bool press(nplug_sim *sim, sim_device *device, const sim_move *move)
 /* Whether a press or a sweep of this control makes sense; NULL, or why not. */
 static const char *wrong_control(const nplug_sim_model *model, const nplug_move *move)
 {
-    nplug_sim_control controls[2];
-    unsigned count = find_control(model, move->what, controls);
+    body_parts parts = body_find(model, move->what);
+    bool presses = move->kind == NPLUG_MOVE_PRESS || move->kind == NPLUG_MOVE_RELEASE;
 
-    if (count == 0) return "this model has no such control";
-    if (count == 2 && move->kind != NPLUG_MOVE_SWEEP) return "a stick is swept, not pressed";
+    if (parts.count == 0) return "this model has no such control";
+    if (parts.components > 1 && presses) return "a stick is swept, not pressed";
+    if (parts.components != 2 && move->kind == NPLUG_MOVE_CIRCLE)
+        return "only what has two numbers can be moved in a circle";
+    if ((parts.components == 7) != (move->kind == NPLUG_MOVE_POSE)) return "only a pose has a pose";
     return NULL;
 }
 
 /* The model of a move's device at that time, NULL where it is not there. */
-static const nplug_sim_model *model_at(const nplug_move *moves, size_t at)
+static const nplug_sim_model *model_at(const nplug_sim *sim, const nplug_move *moves, size_t at)
 {
     for (size_t i = at; i-- > 0;) {
         if (moves[i].kind != NPLUG_MOVE_ARRIVE && moves[i].kind != NPLUG_MOVE_DEPART) continue;
         if (strcmp(moves[i].on, moves[at].on) != 0) continue;
-        return moves[i].kind == NPLUG_MOVE_ARRIVE ? model_of(moves[i].what) : NULL;
+        return moves[i].kind == NPLUG_MOVE_ARRIVE ? model_of(sim, moves[i].what) : NULL;
     }
     return NULL;
 }
 
-static const char *wrong_arrival(const nplug_move *moves, size_t at, const char **member)
+static const char *wrong_arrival(const nplug_sim *sim, const nplug_move *moves, size_t at,
+                                 const char **member)
 {
     *member = "arrive";
     if (strlen(moves[at].on) >= NPLUG_SIM_NAME_SIZE) return "a name may have at most 31 bytes";
-    if (model_at(moves, at)) return "there is a device of this name already";
+    if (model_at(sim, moves, at)) return "there is a device of this name already";
     *member = "model";
-    return model_of(moves[at].what) ? NULL : "there is no such simulated model";
+    return model_of(sim, moves[at].what) ? NULL : "there is no such simulated model";
 }
 
-static const char *wrong_move(const nplug_move *moves, size_t at, const char **member)
+static const char *wrong_move(const nplug_sim *sim, const nplug_move *moves, size_t at,
+                              const char **member)
 {
-    static const char *const words[] = {"arrive", "depart", "press", "release",
-                                        "sweep",  "signal", "end"};
+    static const char *const words[] = {"arrive", "depart", "press", "release", "sweep", "signal",
+                                        "end",    "circle", "flick", "noise",   "pose"};
     const nplug_move *move = &moves[at];
     const nplug_sim_model *model;
 
     if (move->kind == NPLUG_MOVE_END) return NULL;
-    if (move->kind == NPLUG_MOVE_ARRIVE) return wrong_arrival(moves, at, member);
+    if (move->kind == NPLUG_MOVE_ARRIVE) return wrong_arrival(sim, moves, at, member);
     *member = move->kind == NPLUG_MOVE_DEPART ? "depart" : "on";
-    model = model_at(moves, at);
+    model = model_at(sim, moves, at);
     if (!model) return "there is no device of this name at that time";
     if (move->kind == NPLUG_MOVE_DEPART || move->kind == NPLUG_MOVE_SIGNAL) return NULL;
     *member = words[move->kind];
     return wrong_control(model, move);
 }
 
-bool nplug_sim_wrong(const nplug_move *moves, size_t count, size_t *at, const char **member,
-                     const char **why)
+bool nplug_sim_wrong(const nplug_sim *sim, const nplug_move *moves, size_t count, size_t *at,
+                     const char **member, const char **why)
 {
     for (; *at < count; ++*at)
-        if ((*why = wrong_move(moves, *at, member)) != NULL) return true;
+        if ((*why = wrong_move(sim, moves, *at, member)) != NULL) return true;
     return false;
 }
 
-/* One report of a movement; the rest of it waits its turn. */
-static bool sweep(nplug_sim *sim, sim_device *device, const sim_move *move)
+/* Noise between -1 and 1, the same on every machine. */
+static float next_noise(nplug_sim *sim)
 {
-    nplug_sim_control controls[2];
-    unsigned count = find_control(device->model, move->what, controls);
-    sim_move rest = *move;
-    nplug_vec2 now = move->to;
+    sim->noise = sim->noise * 1664525u + 1013904223u;
+    return (float)(int32_t)(sim->noise >> 8) / 8388608.0f - 1.0f;
+}
 
-    if (count == 0) return fail(sim, move, "this model has no control", move->what);
+static nplug_vec2 between(nplug_vec2 from, nplug_vec2 to, float part)
+{
+    nplug_vec2 at = {from.x + (to.x - from.x) * part, from.y + (to.y - from.y) * part};
+    return at;
+}
+
+/* Where a movement is after `part` of its span (0 to 1). */
+static nplug_vec2 path(nplug_sim *sim, const sim_move *move, float part)
+{
+    static const nplug_vec2 rest = {0.0f, 0.0f};
+    nplug_vec2 at = move->from;
+
+    switch (move->kind) {
+    case NPLUG_MOVE_CIRCLE:
+        return body_circle(move->to.x, move->to.y * part);
+    case NPLUG_MOVE_FLICK:
+        return part < 0.5f ? between(move->from, move->to, 2.0f * part)
+                           : between(move->to, rest, 2.0f * part - 1.0f);
+    case NPLUG_MOVE_NOISE:
+        if (part >= 1.0f) return at;
+        at.x += move->to.x * next_noise(sim);
+        at.y += move->to.x * next_noise(sim);
+        return at;
+    default:
+        return part < 1.0f ? between(move->from, move->to, part) : move->to;
+    }
+}
+
+/* One report of a movement; the rest of it waits its turn. */
+static bool travel(nplug_sim *sim, sim_device *device, const sim_move *move)
+{
+    body_parts parts = body_find(device->body.model, move->what);
+    sim_move rest = *move;
+    nplug_time gone;
+
+    if (parts.count == 0) return fail(sim, move, "this model has no control", move->what);
     if (!move->under_way) {
         rest.under_way = true;
         rest.start = move->due;
-        rest.from.x = device->at[controls[0].signal];
-        if (count == 2) rest.from.y = device->at[controls[1].signal];
+        rest.from = body_position(&device->body, &parts);
     }
-    if (rest.due - rest.start < rest.span) {
-        float part = (float)(rest.due - rest.start) / (float)rest.span;
-        now.x = rest.from.x + (rest.to.x - rest.from.x) * part;
-        now.y = rest.from.y + (rest.to.y - rest.from.y) * part;
-    }
-    if (!place(sim, device, controls, count, now, move->due)) return false;
-    if (rest.due - rest.start >= rest.span) return true;
-    rest.due += device->model->interval;
+    gone = rest.due - rest.start;
+    if (!place(sim, device, &parts,
+               path(sim, &rest, gone < rest.span ? (float)gone / (float)rest.span : 1.0f),
+               move->due))
+        return false;
+    if (gone >= rest.span) return true;
+    rest.due += device->body.model->interval;
     if (rest.due > rest.start + rest.span) rest.due = rest.start + rest.span;
-    if (queue(sim, &rest) != NPLUG_OK) fail(sim, move, "no room for the sweep of", move->what);
+    if (queue(sim, &rest) != NPLUG_OK) fail(sim, move, "no room for the movement of", move->what);
     return true;
+}
+
+static bool pose(nplug_sim *sim, sim_device *device, const sim_move *move)
+{
+    body_parts parts = body_find(device->body.model, move->what);
+
+    if (parts.count != 7) return fail(sim, move, "this model has no pose", move->what);
+    body_pose(&device->body, &parts, &move->pose);
+    return say_parts(sim, device, &parts, move->due);
 }
 
 /* A raw signal, as it is; an index that was never declared is reported all the same. */
 static bool say(nplug_sim *sim, sim_device *device, const sim_move *move)
 {
-    const nplug_sim_model *model = device->model;
+    const nplug_sim_model *model = device->body.model;
     uint16_t signal = (uint16_t)move->code;
     nplug_report report;
 
@@ -496,7 +554,7 @@ static bool say(nplug_sim *sim, sim_device *device, const sim_move *move)
     }
     report = value_of(sim, device, move->due, signal, move->value);
     if (nplug_push(sim->ring, &report, 1) == NPLUG_ERR_FULL) return false;
-    if (model->signals[signal].nature != NPLUG_NATURE_DELTA) device->raw[signal] = move->value;
+    if (model->signals[signal].nature != NPLUG_NATURE_DELTA) device->body.raw[signal] = move->value;
     return true;
 }
 
@@ -514,7 +572,12 @@ static bool do_move(nplug_sim *sim, const sim_move *move)
     case NPLUG_MOVE_DEPART:
         return depart(sim, device, move);
     case NPLUG_MOVE_SWEEP:
-        return sweep(sim, device, move);
+    case NPLUG_MOVE_CIRCLE:
+    case NPLUG_MOVE_FLICK:
+    case NPLUG_MOVE_NOISE:
+        return travel(sim, device, move);
+    case NPLUG_MOVE_POSE:
+        return pose(sim, device, move);
     case NPLUG_MOVE_SIGNAL:
         return say(sim, device, move);
     default:
@@ -526,13 +589,13 @@ static void push_state(nplug_sim *sim, sim_device *device)
 {
     nplug_report mark = report_of(sim, device, sim->now, NPLUG_REPORT_RESYNC_BEGIN);
 
-    device->owes_resync = nplug_ring_room(sim->ring) < device->model->signal_count + 2u;
+    device->owes_resync = nplug_ring_room(sim->ring) < device->body.model->signal_count + 2u;
     if (device->owes_resync) return;
     push(sim, &mark);
-    for (uint16_t i = 0; i < device->model->signal_count; i++) {
-        nplug_report value = value_of(sim, device, sim->now, i, device->raw[i]);
+    for (uint16_t i = 0; i < device->body.model->signal_count; i++) {
+        nplug_report value = value_of(sim, device, sim->now, i, device->body.raw[i]);
         value.flags = 0;
-        if (device->raw[i] != device->model->signals[i].rest) push(sim, &value);
+        if (device->body.raw[i] != device->body.model->signals[i].rest) push(sim, &value);
     }
     mark.kind = NPLUG_REPORT_RESYNC_END;
     push(sim, &mark);
@@ -544,7 +607,8 @@ static void pump(void *self, nplug_time now)
 
     sim->now = now;
     for (uint32_t i = 0; i < sim->limits.devices; i++)
-        if (sim->devices[i].model && sim->devices[i].owes_resync) push_state(sim, &sim->devices[i]);
+        if (sim->devices[i].body.model && sim->devices[i].owes_resync)
+            push_state(sim, &sim->devices[i]);
     while (sim->move_count && sim->moves[sim->move_count - 1].due <= now) {
         sim_move move = sim->moves[--sim->move_count];
         if (do_move(sim, &move)) continue;
@@ -557,8 +621,19 @@ static void resync(void *self, uint32_t number)
 {
     nplug_sim *sim = (nplug_sim *)self;
 
-    if (number < sim->limits.devices && sim->devices[number].model)
+    if (number < sim->limits.devices && sim->devices[number].body.model)
         push_state(sim, &sim->devices[number]);
+}
+
+nplug_vec2 nplug_sim_position(const nplug_sim *sim, const char *name, const char *control)
+{
+    const sim_device *device = sim && name && control ? device_of(sim, name) : NULL;
+    nplug_vec2 none = {0.0f, 0.0f};
+    body_parts parts;
+
+    if (!device) return none;
+    parts = body_find(device->body.model, control);
+    return body_position(&device->body, &parts);
 }
 
 /* --- effects and labels --------------------------------------------------------------------- */

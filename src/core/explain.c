@@ -1,0 +1,263 @@
+/* Why a device was recognised as what it is. */
+#include "looks.h"
+#include "nest.h"
+#include <string.h>
+
+/* Who is told, about what. */
+typedef struct teller {
+    const nplug_nest *nest;
+    const np_device *about;
+    uint32_t device;
+    np_looks looks;
+    nplug_hear hear;
+    void *user;
+} teller;
+
+static void tell(const teller *to, const char *text)
+{
+    nplug_reason reason = {(uint32_t)sizeof reason, "", 0, false, false, text};
+    to->hear(to->user, &reason);
+}
+
+static const char *space_word(unsigned space)
+{
+    static const char *const words[NPLUG_SPACES] = {"plain", "evdev", "hid", "w3c", "openxr"};
+    return space < NPLUG_SPACES ? words[space] : "?";
+}
+
+static void add_pair(np_text *text, const char *word, const char *value)
+{
+    np_text_add(text, word);
+    np_text_add(text, value);
+}
+
+static void add_id(np_text *text, const char *word, uint32_t number)
+{
+    np_text_add(text, word);
+    np_text_add(text, "0x");
+    np_text_add_hex(text, number, 4);
+}
+
+static void tell_looks(const teller *to)
+{
+    char line[256];
+    np_text text = np_text_in(line, sizeof line);
+    uint32_t signals = np_devices_signal_count(&to->nest->devices, to->device);
+
+    add_id(&text, "It says bus ", to->about->bus);
+    add_id(&text, ", vendor ", to->about->vendor);
+    add_id(&text, ", product ", to->about->product);
+    add_id(&text, ", version ", to->about->version);
+    np_text_add(&text, ", and has ");
+    np_text_add_number(&text, signals);
+    add_pair(&text, " signals, most of them of code space ", space_word(to->looks.space));
+    np_text_add(&text, ". ");
+    if (to->looks.kind != NPLUG_KIND_UNKNOWN)
+        add_pair(&text, "By them it looks like: ", nplug_kind_name(to->looks.kind));
+    else
+        np_text_add(&text, "They look like no kind of device by their codes");
+    np_text_add(&text, ".");
+    tell(to, line);
+}
+
+/* --- rules ---------------------------------------------------------------------------------- */
+
+static void add_numbers(np_text *text, const char *part, uint32_t wanted, uint32_t is)
+{
+    add_id(text, part, wanted);
+    add_id(text, " is wanted, this is ", is);
+}
+
+static void add_code(np_text *text, const char *words, uint32_t code)
+{
+    np_text_add(text, words);
+    np_text_add(text, "0x");
+    np_text_add_hex(text, code, 8);
+}
+
+/* What a rule compared where it did not fit. */
+static void add_misfit(np_text *text, const teller *to, const nplug_match *match, np_rule_part part,
+                       uint32_t code)
+{
+    switch (part) {
+    case NP_RULE_PRODUCT:
+        add_numbers(text, "product ", match->product, to->about->product);
+        break;
+    case NP_RULE_VENDOR:
+        add_numbers(text, "vendor ", match->vendor, to->about->vendor);
+        break;
+    case NP_RULE_VERSION:
+        add_numbers(text, "version ", match->version, to->about->version);
+        break;
+    case NP_RULE_BUS:
+        add_numbers(text, "bus ", match->bus, to->about->bus);
+        break;
+    case NP_RULE_KIND:
+        add_pair(text, "kind ", nplug_kind_name((nplug_kind)match->kind));
+        add_pair(text, " is wanted, this looks like ", nplug_kind_name(to->looks.kind));
+        break;
+    case NP_RULE_SPACE:
+        add_pair(text, "code space ", space_word(match->space - 1u));
+        add_pair(text, " is wanted, this has ", space_word(to->looks.space));
+        break;
+    case NP_RULE_HAS:
+        add_code(text, "it has no signal of code ", code);
+        break;
+    default:
+        add_code(text, "it must not have the signal of code ", code);
+        break;
+    }
+}
+
+static void add_what_fits(np_text *text, const nplug_match *match)
+{
+    if (match->product) np_text_add(text, " product");
+    if (match->vendor) np_text_add(text, " vendor");
+    if (match->version) np_text_add(text, " version");
+    if (match->bus) np_text_add(text, " bus");
+    if (match->kind) np_text_add(text, " kind");
+    if (match->space) np_text_add(text, " space");
+    if (match->has_count + match->lacks_count) np_text_add(text, " signals");
+}
+
+static const char *rank_of(const teller *to, const nplug_sheet *sheet)
+{
+    const np_recognition *is = &to->nest->recogniser.of[to->device];
+
+    if (is->sheet == sheet && is->prints == sheet) return "; it gives wires and prints";
+    if (is->sheet == sheet) return "; it gives the wires";
+    if (is->prints == sheet) return "; it gives the prints";
+    return "; a surer rule wins";
+}
+
+static void tell_rule(const teller *to, const np_rule *rule)
+{
+    const nplug_sheet *sheet = np_rule_sheet(&to->nest->recogniser, rule);
+    const nplug_match *match = &sheet->matches[rule->match];
+    char line[256];
+    np_text text = np_text_in(line, sizeof line);
+    uint32_t code = 0;
+    np_rule_part part = np_rule_misfit(match, &to->nest->devices, to->device, to->looks, &code);
+    nplug_reason reason = {(uint32_t)sizeof reason, sheet->name, rule->match,
+                           part == NP_RULE_FITS,    false,       line};
+
+    if (reason.fits) {
+        np_text_add(&text, "fits by");
+        add_what_fits(&text, match);
+        np_text_add(&text, rank_of(to, sheet));
+        reason.wins = to->nest->recogniser.of[to->device].sheet == sheet ||
+                      to->nest->recogniser.of[to->device].prints == sheet;
+    } else {
+        np_text_add(&text, "does not fit: ");
+        add_misfit(&text, to, match, part, code);
+    }
+    to->hear(to->user, &reason);
+}
+
+/* Rules that ask for another vendor or product stand in other buckets, and are only counted; those
+ * of the same vendor are told, since they are the ones that people wonder about. */
+static void tell_rules(const teller *to)
+{
+    const np_recogniser *all = &to->nest->recogniser;
+    uint32_t others = 0;
+    char line[128];
+    np_text text = np_text_in(line, sizeof line);
+
+    for (uint32_t i = 0; i < all->rule_count; i++) {
+        const np_rule *rule = &all->rules[i];
+        const nplug_match *match = &np_rule_sheet(all, rule)->matches[rule->match];
+        if (match->vendor != 0 && match->vendor != to->about->vendor)
+            others++;
+        else
+            tell_rule(to, rule);
+    }
+    np_text_add_number(&text, others);
+    np_text_add(&text, " rules more ask for other vendors.");
+    tell(to, line);
+}
+
+/* --- what it came to ------------------------------------------------------------------------ */
+
+static uint32_t count_unread(const teller *to)
+{
+    uint32_t signal, count = 0;
+
+    for (uint32_t i = 0; (signal = np_devices_signal(&to->nest->devices, to->device, i)) != NP_NONE;
+         i++)
+        count += to->nest->controls.of_signal[signal].count == 0;
+    return count;
+}
+
+static void tell_result(const teller *to)
+{
+    const np_recognition *is = &to->nest->recogniser.of[to->device];
+    char line[256];
+    np_text text = np_text_in(line, sizeof line);
+
+    if (is->matched == NPLUG_MATCHED_NONE) {
+        tell(to,
+             "It was not recognised: no rule fits, and its shape is no pad's (two axes that rest "
+             "in their middle and four buttons are).");
+        return;
+    }
+    add_pair(&text, "It was recognised by ", nplug_matched_name(is->matched));
+    add_pair(&text, " as: ", nplug_kind_name(is->kind));
+    np_text_add(&text, ". ");
+    np_text_add_number(&text, to->nest->controls.of_device[to->device].count);
+    np_text_add(&text, " controls; ");
+    np_text_add_number(&text, count_unread(to));
+    np_text_add(&text, " of its signals move none.");
+    tell(to, line);
+}
+
+static void tell_advice(const teller *to)
+{
+    switch (to->nest->recogniser.of[to->device].matched) {
+    case NPLUG_MATCHED_NUMBERS:
+    case NPLUG_MATCHED_NO_BUS:
+        tell(to, "Its sheet is for just this device: if a control is wrong, the sheet is.");
+        break;
+    case NPLUG_MATCHED_SHAPE:
+        tell(to, "Which button is where is a guess: try each, and learn a sheet if one is wrong.");
+        break;
+    case NPLUG_MATCHED_NONE:
+        tell(to, to->about->unreadable
+                     ? "It may not be read: a matter of permissions. Then plug it in again."
+                     : "Learn a sheet for it (nplug_learn, or nestplug learn); until then its "
+                       "signals can be read raw.");
+        break;
+    default:
+        tell(to, "Its controls come from open numbers that its maker may have used otherwise: if "
+                 "one is wrong, learn a sheet.");
+        break;
+    }
+}
+
+nplug_result nplug_explain(const nplug_nest *nest, nplug_device device, nplug_hear hear, void *user)
+{
+    nplug_result known;
+    teller to;
+
+    if (!nest || !hear) return NPLUG_ERR_ARGUMENT;
+    known = np_devices_check(&nest->devices, device);
+    if (known != NPLUG_OK) return known;
+    to.nest = nest;
+    to.device = np_devices_index(&nest->devices, device);
+    to.about = &nest->devices.list[to.device];
+    to.looks = np_looks_of(&nest->devices, to.device);
+    to.hear = hear;
+    to.user = user;
+    tell_looks(&to);
+    tell_rules(&to);
+    tell_result(&to);
+    tell_advice(&to);
+    return NPLUG_OK;
+}
+
+const char *nplug_matched_name(nplug_matched matched)
+{
+    static const char *const names[] = {
+        "nothing",    "numbers", "numbers, any bus", "vendor and kind", "system codes",
+        "HID usages", "shape"};
+    return (unsigned)matched < sizeof names / sizeof *names ? names[matched] : "nothing";
+}

@@ -1,0 +1,676 @@
+/* Recognition: which sheet fits, what is done without one, what each quirk means, and why. */
+#include "support.h"
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#define EV(type, code)   (((uint32_t)(type) << 16) | (code))
+#define HID(page, usage) (((uint32_t)(page) << 16) | (usage))
+#define BTN(code)        EV(1, code), NPLUG_SPACE_EVDEV, NPLUG_NATURE_BUTTON, 0, 1, NO
+#define ABS(code, a, b)  EV(3, code), NPLUG_SPACE_EVDEV, NPLUG_NATURE_AXIS, a, b, NO
+#define HAT(code)        EV(3, code), NPLUG_SPACE_EVDEV, NPLUG_NATURE_HAT, -1, 1, NO
+#define USE(u, a, b)     u, NPLUG_SPACE_HID, NPLUG_NATURE_AXIS, a, b, NO
+#define NO               INT32_MIN /* says nothing when it comes */
+
+typedef struct paper_signal {
+    uint32_t code, space, nature;
+    int32_t min, max, says;
+} paper_signal;
+
+/* A nest with a port by hand, on which a device made of paper is plugged in. */
+typedef struct paper_rig {
+    test_rig rig;
+    hand_port port;
+} paper_rig;
+
+static void open_paper(paper_rig *p)
+{
+    nplug_game game = harbour_for(1);
+
+    memset(&p->port, 0, sizeof p->port);
+    rig_open(&p->rig, &game, NULL);
+    ck_assert_int_eq(nplug_attach(p->rig.nest, &hand_table, &p->port), NPLUG_OK);
+}
+
+static void push_signal(nplug_ring *ring, uint16_t index, const paper_signal *signal)
+{
+    nplug_report report = value_report(0, 1, index, 0, 0);
+
+    report.kind = NPLUG_REPORT_SIGNAL;
+    report.as.signal.code = signal->code;
+    report.as.signal.min = signal->min;
+    report.as.signal.max = signal->max;
+    report.as.signal.space = (uint8_t)signal->space;
+    report.as.signal.nature = (uint8_t)signal->nature;
+    nplug_push(ring, &report, 1);
+    report = value_report(0, 1, index, signal->says, 0);
+    if (signal->says != NO) nplug_push(ring, &report, 1);
+}
+
+static nplug_device plug_paper(paper_rig *p, uint16_t bus, uint16_t vendor, uint16_t product,
+                               uint16_t version, const paper_signal *signals, uint16_t count)
+{
+    nplug_report report = value_report(0, 1, 0, 0, 0);
+
+    report.kind = NPLUG_REPORT_ARRIVE;
+    report.as.arrive.bus = bus;
+    report.as.arrive.vendor = vendor;
+    report.as.arrive.product = product;
+    report.as.arrive.version = version;
+    report.as.arrive.signals = count;
+    nplug_push(p->port.ring, &report, 1);
+    for (uint16_t i = 0; i < count; i++)
+        push_signal(p->port.ring, i, &signals[i]);
+    push_kind(p->port.ring, 0, 1, NPLUG_REPORT_READY);
+    rig_step(&p->rig, 0);
+    return nplug_device_at(p->rig.nest, 0);
+}
+
+static void say(paper_rig *p, nplug_time time, uint16_t signal, int32_t value)
+{
+    nplug_report report = value_report(time, 1, signal, value, 0);
+    nplug_push(p->port.ring, &report, 1);
+}
+
+/* --- without a sheet of its own --------------------------------------------------------------- */
+
+#define STICKS                                                                                     \
+    {ABS(0, -32768, 32767)},                                                                       \
+    {                                                                                              \
+        ABS(1, -32768, 32767)                                                                      \
+    }
+#define FACE                                                                                       \
+    {BTN(0x130)}, {BTN(0x131)}, {BTN(0x133)},                                                      \
+    {                                                                                              \
+        BTN(0x134)                                                                                 \
+    }
+#define JOYSTICK                                                                                   \
+    {BTN(0x120)}, {BTN(0x121)}, {BTN(0x122)},                                                      \
+    {                                                                                              \
+        BTN(0x123)                                                                                 \
+    }
+#define BYTE(c)                                                                                    \
+    {                                                                                              \
+        ABS(c, 0, 255)                                                                             \
+    }
+
+static const struct {
+    uint16_t vendor, product;
+    paper_signal signals[20];
+    const char *sheet, *family;
+    nplug_kind kind;
+    nplug_matched matched;
+    uint16_t move;       /* this signal to its largest value ... */
+    const char *control; /* ... moves this */
+    float x, y;
+} papers[] = {
+    {1,
+     1,
+     {STICKS,
+      {ABS(3, -32768, 32767)},
+      {ABS(4, -32768, 32767)},
+      {ABS(2, 0, 255)},
+      {ABS(5, 0, 255)},
+      FACE,
+      {HAT(0x10)},
+      {HAT(0x11)}},
+     "any-pad",
+     "",
+     NPLUG_KIND_PAD,
+     NPLUG_MATCHED_CODES,
+     4,
+     "pad:trigger-left",
+     1.0f,
+     0.0f},
+    {0x045e,
+     1,
+     {STICKS,
+      {ABS(3, -32768, 32767)},
+      {ABS(4, -32768, 32767)},
+      {ABS(2, 0, 255)},
+      {ABS(5, 0, 255)},
+      FACE},
+     "any-pad",
+     "letters",
+     NPLUG_KIND_PAD,
+     NPLUG_MATCHED_VENDOR,
+     3,
+     "pad:stick-right",
+     0.0f,
+     -1.0f},
+    {1,
+     1,
+     {STICKS, {ABS(2, -32768, 32767)}, {ABS(5, -32768, 32767)}, FACE, {BTN(0x138)}, {BTN(0x139)}},
+     "any-pad-z",
+     "",
+     NPLUG_KIND_PAD,
+     NPLUG_MATCHED_CODES,
+     9,
+     "pad:trigger-right",
+     1.0f,
+     0.0f},
+    {1,
+     1,
+     {STICKS, {ABS(2, 0, 255)}, {ABS(5, 0, 255)}, {ABS(9, 0, 1023)}, {ABS(10, 0, 1023)}, FACE},
+     "any-pad-pedals",
+     "",
+     NPLUG_KIND_PAD,
+     NPLUG_MATCHED_CODES,
+     4,
+     "pad:trigger-right",
+     1.0f,
+     0.0f},
+    {1,
+     1,
+     {STICKS, {ABS(3, -9, 9)}, {ABS(4, -9, 9)}, {ABS(0x14, 0, 99)}, {ABS(0x15, 0, 99)}, FACE},
+     "any-pad-hats",
+     "",
+     NPLUG_KIND_PAD,
+     NPLUG_MATCHED_CODES,
+     5,
+     "pad:trigger-left",
+     1.0f,
+     0.0f},
+    {1,
+     1,
+     {STICKS, FACE, {BTN(0x138)}, {BTN(0x220)}},
+     "any-pad-buttons",
+     "",
+     NPLUG_KIND_PAD,
+     NPLUG_MATCHED_CODES,
+     7,
+     "pad:dpad-up",
+     1.0f,
+     0.0f},
+    {1,
+     1,
+     {STICKS, {ABS(2, 0, 255)}, {ABS(5, 0, 255)}, FACE, {BTN(0x132)}, {BTN(0x135)}, {BTN(0x136)}},
+     "any-pad-counted",
+     "",
+     NPLUG_KIND_PAD,
+     NPLUG_MATCHED_CODES,
+     8,
+     "pad:west",
+     1.0f,
+     0.0f},
+    {1,
+     1,
+     {{0, NPLUG_SPACE_W3C, NPLUG_NATURE_BUTTON, 0, 65535, NO},
+      {256, NPLUG_SPACE_W3C, NPLUG_NATURE_AXIS, -32767, 32767, NO}},
+     "any-pad-w3c",
+     "",
+     NPLUG_KIND_PAD,
+     NPLUG_MATCHED_CODES,
+     1,
+     "pad:stick-left",
+     1.0f,
+     0.0f},
+    {1,
+     1,
+     {{USE(HID(1, 0x30), 0, 255)},
+      {USE(HID(1, 0x31), 0, 255)},
+      {USE(HID(1, 0x32), 0, 255)},
+      {USE(HID(1, 0x35), 0, 255)},
+      {USE(HID(9, 1), 0, 1)},
+      {USE(HID(9, 2), 0, 1)},
+      {USE(HID(9, 3), 0, 1)},
+      {USE(HID(9, 4), 0, 1)}},
+     "any-pad-usages",
+     "",
+     NPLUG_KIND_PAD,
+     NPLUG_MATCHED_USAGES,
+     3,
+     "pad:stick-right",
+     0.0f,
+     -1.0f},
+    {1,
+     1,
+     {STICKS, {ABS(6, 0, 255)}, JOYSTICK},
+     "any-stick",
+     "",
+     NPLUG_KIND_STICK,
+     NPLUG_MATCHED_CODES,
+     0,
+     "stick:aileron",
+     1.0f,
+     0.0f},
+    {1,
+     1,
+     {{ABS(8, 0, 65535)}, {ABS(9, 0, 255)}, {ABS(10, 0, 255)}, {BTN(0x150)}},
+     "any-wheel",
+     "",
+     NPLUG_KIND_WHEEL,
+     NPLUG_MATCHED_CODES,
+     1,
+     "wheel:accelerator",
+     1.0f,
+     0.0f},
+    {1,
+     1,
+     {{EV(1, 0x110), NPLUG_SPACE_EVDEV, NPLUG_NATURE_BUTTON, 0, 1, NO},
+      {EV(2, 0), NPLUG_SPACE_EVDEV, NPLUG_NATURE_DELTA, 0, 0, NO},
+      {EV(2, 1), NPLUG_SPACE_EVDEV, NPLUG_NATURE_DELTA, 0, 0, NO},
+      {EV(2, 11), NPLUG_SPACE_EVDEV, NPLUG_NATURE_DELTA, 0, 0, NO}},
+     "any-mouse-fine",
+     "",
+     NPLUG_KIND_MOUSE,
+     NPLUG_MATCHED_CODES,
+     0,
+     "mouse:left",
+     1.0f,
+     0.0f},
+    {1,
+     1,
+     {{EV(3, 0x39), NPLUG_SPACE_EVDEV, NPLUG_NATURE_CONTACT, 0, 65535, NO},
+      {EV(3, 0x35), NPLUG_SPACE_EVDEV, NPLUG_NATURE_POSITION, 0, 1000, NO},
+      {EV(3, 0x36), NPLUG_SPACE_EVDEV, NPLUG_NATURE_POSITION, 0, 500, NO}},
+     "any-touch",
+     "",
+     NPLUG_KIND_TOUCH,
+     NPLUG_MATCHED_CODES,
+     1,
+     "touch:contact-1",
+     1.0f,
+     0.0f},
+    /* No codes that mean anything: by shape.  The last axis lies at its low end. */
+    {1,
+     1,
+     {{0, NPLUG_SPACE_PLAIN, NPLUG_NATURE_AXIS, 0, 255, 127},
+      {1, NPLUG_SPACE_PLAIN, NPLUG_NATURE_AXIS, 0, 255, 128},
+      {2, NPLUG_SPACE_PLAIN, NPLUG_NATURE_AXIS, 0, 255, 0},
+      {3, NPLUG_SPACE_PLAIN, NPLUG_NATURE_BUTTON, 0, 1, NO},
+      {4, NPLUG_SPACE_PLAIN, NPLUG_NATURE_BUTTON, 0, 1, NO},
+      {5, NPLUG_SPACE_PLAIN, NPLUG_NATURE_BUTTON, 0, 1, NO},
+      {6, NPLUG_SPACE_PLAIN, NPLUG_NATURE_BUTTON, 0, 1, NO}},
+     "",
+     "",
+     NPLUG_KIND_PAD,
+     NPLUG_MATCHED_SHAPE,
+     2,
+     "pad:trigger-left",
+     1.0f,
+     0.0f},
+    {1,
+     1,
+     {{0, NPLUG_SPACE_PLAIN, NPLUG_NATURE_AXIS, 0, 255, NO},
+      {1, NPLUG_SPACE_PLAIN, NPLUG_NATURE_BUTTON, 0, 1, NO}},
+     "",
+     "",
+     NPLUG_KIND_UNKNOWN,
+     NPLUG_MATCHED_NONE,
+     0,
+     "pad:south",
+     0.0f,
+     0.0f},
+    {1,
+     1,
+     {{0, 99, 77, 5, -5, 3}},
+     "",
+     "",
+     NPLUG_KIND_UNKNOWN,
+     NPLUG_MATCHED_NONE,
+     0,
+     "pad:south",
+     0.0f,
+     0.0f},
+};
+
+START_TEST(what_has_no_sheet_is_known_by_its_codes_or_its_shape)
+{
+    nplug_device_info info = {.size = sizeof info};
+    uint16_t count = 0;
+    paper_rig p;
+    nplug_device device;
+    nplug_vec2 value;
+
+    while (papers[_i].signals[count].nature || papers[_i].signals[count].max)
+        count++;
+    open_paper(&p);
+    device = plug_paper(&p, 3, papers[_i].vendor, papers[_i].product, 0, papers[_i].signals, count);
+    ck_assert_int_eq(nplug_device_look(p.rig.nest, device, &info), NPLUG_OK);
+    ck_assert_str_eq(info.sheet, papers[_i].sheet);
+    ck_assert_str_eq(info.family, papers[_i].family);
+    ck_assert_int_eq(info.kind, papers[_i].kind);
+    ck_assert_int_eq(info.matched, papers[_i].matched);
+    say(&p, 1000, papers[_i].move, papers[_i].signals[papers[_i].move].max);
+    rig_step(&p.rig, 2000);
+    value = rig_control(&p.rig, 0, papers[_i].control);
+    ck_assert_float_eq(value.x, papers[_i].x);
+    ck_assert_float_eq(value.y, papers[_i].y);
+    rig_close(&p.rig);
+}
+END_TEST
+
+/* --- rules ------------------------------------------------------------------------------------ */
+
+static const uint32_t south_code[] = {EV(1, 0x130)};
+static const nplug_wire south_wire[] = {{NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_SOUTH), 0,
+                                         NPLUG_SPACE_EVDEV, EV(1, 0x130), 0, 0, 0, 0, 0, 0}};
+
+/* From the least to the most telling. */
+static const nplug_match ladder[] = {
+    {0, 0, 0, 0, NPLUG_KIND_PAD, 0, 0, 0, NULL, NULL},
+    {0, 0, 0, 0, NPLUG_KIND_PAD, NPLUG_SPACE_EVDEV + 1, 1, 0, south_code, NULL},
+    {3, 0, 0, 0, NPLUG_KIND_PAD, 0, 0, 0, NULL, NULL},
+    {0, 0x77, 0, 0, NPLUG_KIND_PAD, 0, 0, 0, NULL, NULL},
+    {3, 0x77, 0, 0, NPLUG_KIND_PAD, 0, 0, 0, NULL, NULL},
+    {0, 0x77, 9, 0, 0, 0, 0, 0, NULL, NULL},
+    {3, 0x77, 9, 0, 0, 0, 0, 0, NULL, NULL},
+    {0, 0x77, 9, 4, 0, 0, 0, 0, NULL, NULL},
+    {3, 0x77, 9, 4, 0, 0, 0, 0, NULL, NULL},
+};
+
+static nplug_sheet sheet_of(const char *name, const nplug_match *match)
+{
+    nplug_sheet sheet = {
+        (uint32_t)sizeof sheet, name, "", NPLUG_KIND_PAD, 1, 1, 0, match, south_wire, NULL, 0};
+    return sheet;
+}
+
+static const char *sheet_taken(paper_rig *p)
+{
+    static const paper_signal signals[] = {{BTN(0x130)}};
+    static nplug_device_info info;
+
+    info.size = sizeof info;
+    nplug_device_look(p->rig.nest, plug_paper(p, 3, 0x77, 9, 4, signals, 1), &info);
+    return info.sheet;
+}
+
+/* In whatever order they are added, of those that fit the one that tells most wins. */
+START_TEST(the_most_telling_rule_wins)
+{
+    static const char *const names[] = {"0", "1", "2", "3", "4", "5", "6", "7", "8"};
+    nplug_sheet sheets[COUNT_OF(ladder)];
+    unsigned best = 0, count = 0;
+    paper_rig p;
+
+    srand((unsigned)_i);
+    open_paper(&p);
+    for (unsigned i = 0; i < COUNT_OF(ladder); i++) {
+        unsigned at = (i * 5u + (unsigned)_i) % COUNT_OF(ladder);
+        if (rand() % 3 == 0) continue;
+        sheets[count++] = sheet_of(names[at], &ladder[at]);
+        if (at > best) best = at;
+    }
+    if (count) {
+        ck_assert_int_eq(nplug_add_sheets(p.rig.nest, sheets, count), NPLUG_OK);
+        ck_assert_str_eq(sheet_taken(&p), names[best]);
+    }
+    rig_close(&p.rig);
+}
+END_TEST
+
+START_TEST(ties_are_refused_and_leave_the_rest_in_force)
+{
+    nplug_sheet good = sheet_of("good", &ladder[5]);
+    nplug_sheet twins[2] = {sheet_of("a", &ladder[6]), sheet_of("b", &ladder[6])};
+    nplug_sheet later = sheet_of("later", &ladder[5]);
+    paper_rig p;
+
+    open_paper(&p);
+    ck_assert_int_eq(nplug_add_sheets(p.rig.nest, &good, 1), NPLUG_OK);
+    ck_assert_int_eq(nplug_add_sheets(p.rig.nest, twins, 2), NPLUG_ERR_FORMAT);
+    ck_assert_str_eq(sheet_taken(&p), "good");
+    rig_close(&p.rig);
+    open_paper(&p);
+    nplug_add_sheets(p.rig.nest, &good, 1);
+    ck_assert_int_eq(nplug_add_sheets(p.rig.nest, &later, 1), NPLUG_OK);
+    ck_assert_str_eq(sheet_taken(&p), "later");
+    rig_close(&p.rig);
+}
+END_TEST
+
+START_TEST(a_sheet_among_thousands_is_found)
+{
+    static nplug_match matches[2000];
+    static nplug_sheet sheets[2000];
+    nplug_limits limits = nplug_limits_default();
+    paper_rig p;
+
+    for (unsigned i = 0; i < 2000; i++) {
+        matches[i].vendor = (uint16_t)(0x70 + i % 50);
+        matches[i].product = (uint16_t)(1 + i / 50);
+        sheets[i] = sheet_of(i == 7 + 50 * 8 ? "it" : "other", &matches[i]);
+    }
+    open_paper(&p);
+    ck_assert_int_eq(nplug_add_sheets(p.rig.nest, sheets, 2000), NPLUG_ERR_FULL);
+    ck_assert_str_eq(sheet_taken(&p), "any-pad-buttons");
+    rig_close(&p.rig);
+    limits.matches = 4000;
+    memset(&p.port, 0, sizeof p.port);
+    rig_open(&p.rig, NULL, &limits);
+    nplug_attach(p.rig.nest, &hand_table, &p.port);
+    ck_assert_int_eq(nplug_add_sheets(p.rig.nest, sheets, 2000), NPLUG_OK);
+    ck_assert_str_eq(sheet_taken(&p), "it");
+    rig_close(&p.rig);
+}
+END_TEST
+
+/* The same pad numbers its axes otherwise over the air, and its sheet says so. */
+START_TEST(one_pad_has_two_sheets_by_its_bus)
+{
+    static const paper_signal signals[] = {{BTN(0x130)}, {ABS(2, 0, 255)}, {ABS(9, 0, 255)}};
+    paper_rig p;
+
+    for (unsigned air = 0; air < 2; air++) {
+        open_paper(&p);
+        plug_paper(&p, air ? 5 : 3, 0xb12d, 0x0201, 0, signals, 3);
+        say(&p, 1000, 1, 255);
+        rig_step(&p.rig, 2000);
+        ck_assert_float_eq(rig_control(&p.rig, 0, "pad:stick-right").x, air ? 1.0f : 0.0f);
+        ck_assert_float_eq(rig_control(&p.rig, 0, "pad:trigger-left").x, air ? 0.0f : 1.0f);
+        rig_close(&p.rig);
+    }
+}
+END_TEST
+
+/* --- quirks ----------------------------------------------------------------------------------- */
+
+/* A sheet with one wire, and what its control reads at some raw values. */
+static const struct {
+    const char *wire, *control;
+    paper_signal signal;
+    int32_t raw[4];
+    float value[4];
+} quirks[] = {
+    {"\"trigger-left\": {\"plain\": 7, \"rest\": \"high\"}",
+     "pad:trigger-left",
+     {7, 0, NPLUG_NATURE_AXIS, 0, 1000, NO},
+     {1000, 750, 0, 2000},
+     {0, 0.25f, 1, 0}},
+    {"\"trigger-left\": {\"plain\": 7, \"half\": \"low\"}",
+     "pad:trigger-left",
+     {7, 0, NPLUG_NATURE_AXIS, -100, 100, NO},
+     {0, -50, -100, 80},
+     {0, 0.5f, 1, 0}},
+    {"\"trigger-left\": {\"plain\": 7, \"half\": \"high\", \"rest\": 20}",
+     "pad:trigger-left",
+     {7, 0, NPLUG_NATURE_AXIS, -100, 100, NO},
+     {20, 60, 100, -80},
+     {0, 0.5f, 1, 0}},
+    {"\"trigger-left\": {\"plain\": 7, \"rest\": \"low\", \"range\": [10, 110]}",
+     "pad:trigger-left",
+     {7, 0, NPLUG_NATURE_AXIS, 0, 255, NO},
+     {10, 60, 110, 200},
+     {0, 0.5f, 1, 1}},
+    {"\"trigger-left\": {\"plain\": 7, \"rest\": \"high\", \"first\": 0}",
+     "pad:trigger-left",
+     {7, 0, NPLUG_NATURE_AXIS, -128, 127, NO},
+     {0, 126, 0, -128},
+     {0, 1 / 255.0f, 127 / 255.0f, 1}},
+    {"\"dpad-right\": {\"plain\": 7, \"side\": \"right\"}",
+     "pad:dpad-right",
+     {7, 0, NPLUG_NATURE_AXIS, 0, 7, NO},
+     {2, 8, 3, 4},
+     {1, 0, 1, 0}},
+    {"\"dpad-up\": {\"plain\": 7, \"side\": \"up\"}",
+     "pad:dpad-up",
+     {7, 0, NPLUG_NATURE_AXIS, 1, 8, NO},
+     {0, 1, 8, 5},
+     {0, 1, 1, 0}},
+    {"\"south\": {\"plain\": 7, \"when\": \"low\"}",
+     "pad:south",
+     {7, 0, NPLUG_NATURE_AXIS, 0, 100, NO},
+     {50, 10, 90, 24},
+     {0, 1, 0, 1}},
+};
+
+static nplug_sheet_file *sheet_with(const char *controls)
+{
+    char text[512];
+    nplug_sheet_file *file;
+    nplug_notes notes;
+
+    snprintf(text, sizeof text,
+             "{\"nestplug\": \"sheet\", \"version\": 1, \"name\": \"own\", \"kind\": \"pad\", "
+             "\"match\": "
+             "[{\"vendor\": \"0x0077\", \"product\": [\"0x0009\"]}], \"controls\": {%s}}",
+             controls);
+    if (nplug_sheet_parse(text, strlen(text), "own", &file, &notes) != NPLUG_OK)
+        ck_abort_msg("%s: %s", controls, notes.note[0].text);
+    return file;
+}
+
+START_TEST(each_quirk_reads_as_its_sheet_says)
+{
+    nplug_sheet_file *file = sheet_with(quirks[_i].wire);
+    paper_rig p;
+
+    open_paper(&p);
+    nplug_add_sheets(p.rig.nest, nplug_sheet_of(file), 1);
+    plug_paper(&p, 3, 0x77, 9, 0, &quirks[_i].signal, 1);
+    ck_assert_float_eq(rig_control(&p.rig, 0, quirks[_i].control).x, 0.0f);
+    for (unsigned i = 0; i < 4; i++) {
+        say(&p, 1000 + i, 0, quirks[_i].raw[i]);
+        rig_step(&p.rig, 1000 + i);
+        ck_assert_float_eq_tol(rig_control(&p.rig, 0, quirks[_i].control).x, quirks[_i].value[i],
+                               1e-6f);
+    }
+    rig_close(&p.rig);
+    nplug_sheet_free(file);
+}
+END_TEST
+
+/* A contact that bounces for 5 ms: the press is heard at once, the chatter never, and what holds in
+ * the end is heard when the time is over; whatever the frame rate. */
+START_TEST(a_bouncing_button_is_one_press)
+{
+    static const paper_signal south = {7, 0, NPLUG_NATURE_BUTTON, 0, 1, NO};
+    static const struct {
+        nplug_time t;
+        int32_t value;
+    } chatter[] = {{10000, 1}, {11000, 0}, {12000, 1}, {13000, 0}, {13500, 1},
+                   {40000, 0}, {41000, 1}, {42000, 0}, {90000, 1}, {91000, 0}};
+    nplug_sheet_file *file = sheet_with("\"south\": {\"plain\": 7, \"bounce\": 5}");
+    nplug_action_state state;
+    paper_rig p;
+
+    open_paper(&p);
+    nplug_add_sheets(p.rig.nest, nplug_sheet_of(file), 1);
+    plug_paper(&p, 3, 0x77, 9, 0, &south, 1);
+    for (unsigned i = 0; i < COUNT_OF(chatter); i++)
+        say(&p, chatter[i].t, 0, chatter[i].value);
+    for (nplug_time t = 0; t <= 100000; t += (nplug_time)_i)
+        rig_step(&p.rig, t);
+    rig_step(&p.rig, 100000);
+    nplug_action_look(p.rig.nest, 1, HORN, &state);
+    ck_assert_uint_eq(state.press_count, 2);
+    ck_assert_uint_eq(state.release_count, 2);
+    ck_assert_uint_eq(state.press_time, 90000);
+    ck_assert_uint_eq(state.release_time, 95000);
+    push_kind(p.port.ring, 100001, 1, NPLUG_REPORT_DEPART);
+    rig_step(&p.rig, 200000);
+    rig_close(&p.rig);
+    nplug_sheet_free(file);
+}
+END_TEST
+
+/* A lever stays where it is put: it is never spent, and reads where it stands from the first. */
+START_TEST(a_lever_keeps_its_place)
+{
+    nplug_control_info info;
+    test_rig rig;
+    nplug_device device;
+
+    rig_open(&rig, NULL, NULL);
+    nplug_sim_plug(rig.sim, 0, "it", "godwit");
+    nplug_sim_sweep(rig.sim, 1000, "it", "throttle", (nplug_vec2){0.75f, 0.0f}, 0);
+    rig_step(&rig, 2000);
+    device = nplug_device_at(rig.nest, 0);
+    for (uint32_t i = 0; nplug_control_look(rig.nest, device, i, &info) == NPLUG_OK; i++)
+        if (info.control == nplug_control_from_name("stick:throttle", (size_t)-1)) break;
+    ck_assert(info.lever);
+    ck_assert(!info.spent);
+    ck_assert_float_eq_tol(info.value.x, 0.75f, 1e-4f);
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- why -------------------------------------------------------------------------------------- */
+
+typedef struct heard {
+    char text[8192];
+    unsigned wins;
+} heard;
+
+static void hear(void *user, const nplug_reason *reason)
+{
+    heard *all = (heard *)user;
+    size_t used = strlen(all->text);
+
+    all->wins += reason->wins;
+    snprintf(all->text + used, sizeof all->text - used, "%s %s\n", reason->sheet, reason->text);
+}
+
+START_TEST(an_explanation_names_what_was_compared)
+{
+    static const paper_signal signals[] = {
+        {BTN(0x130)}, STICKS, {ABS(2, 0, 9)}, {ABS(5, 0, 9)}, {ABS(3, 0, 9)}};
+    static const paper_signal box[] = {{3, 0, NPLUG_NATURE_BUTTON, 0, 1, NO}};
+    heard all = {"", 0};
+    nplug_device device;
+    paper_rig p;
+
+    open_paper(&p);
+    device = plug_paper(&p, 3, 0xb12d, 0x0999, 0, signals, 6);
+    ck_assert_int_eq(nplug_explain(p.rig.nest, device, hear, &all), NPLUG_OK);
+    ck_assert_ptr_nonnull(
+        strstr(all.text, "heron does not fit: product 0x0101 is wanted, this is 0x0999"));
+    ck_assert_ptr_nonnull(strstr(all.text, "any-pad fits by kind space; it gives the wires"));
+    ck_assert_ptr_nonnull(strstr(all.text, "any-pad-z does not fit: it must not have"));
+    ck_assert_ptr_nonnull(strstr(all.text, "recognised by system codes as: pad"));
+    ck_assert_uint_eq(all.wins, 1);
+    ck_assert_int_eq(nplug_explain(p.rig.nest, 77, hear, &all), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_explain(p.rig.nest, device, NULL, &all), NPLUG_ERR_ARGUMENT);
+    rig_close(&p.rig);
+    memset(&all, 0, sizeof all);
+    open_paper(&p);
+    device = plug_paper(&p, 3, 1, 1, 0, box, 1);
+    nplug_explain(p.rig.nest, device, hear, &all);
+    ck_assert_ptr_nonnull(strstr(all.text, "It was not recognised"));
+    ck_assert_ptr_nonnull(strstr(all.text, "Learn a sheet"));
+    ck_assert_uint_eq(all.wins, 0);
+    rig_close(&p.rig);
+}
+END_TEST
+
+Suite *recognise_suite(void)
+{
+    Suite *suite = suite_create("recognise");
+    TCase *tests = tcase_create("recognise");
+
+    tcase_add_loop_test(tests, what_has_no_sheet_is_known_by_its_codes_or_its_shape, 0,
+                        (int)COUNT_OF(papers));
+    tcase_add_loop_test(tests, the_most_telling_rule_wins, 0, 30);
+    tcase_add_test(tests, ties_are_refused_and_leave_the_rest_in_force);
+    tcase_add_test(tests, a_sheet_among_thousands_is_found);
+    tcase_add_test(tests, one_pad_has_two_sheets_by_its_bus);
+    tcase_add_loop_test(tests, each_quirk_reads_as_its_sheet_says, 0, (int)COUNT_OF(quirks));
+    tcase_add_loop_test(tests, a_bouncing_button_is_one_press, 1000, 1001);
+    tcase_add_loop_test(tests, a_bouncing_button_is_one_press, 50000, 50001);
+    tcase_add_test(tests, a_lever_keeps_its_place);
+    tcase_add_test(tests, an_explanation_names_what_was_compared);
+    suite_add_tcase(suite, tests);
+    return suite;
+}
