@@ -20,6 +20,7 @@ Suite *house_suite(void);
 Suite *linux_suite(void);
 Suite *players_suite(void);
 Suite *recognise_suite(void);
+Suite *shaping_suite(void);
 Suite *sim_suite(void);
 Suite *step_suite(void);
 Suite *tool_suite(void);

@@ -41,12 +41,12 @@ static const struct {
      {"<", "\"nestplug/sim.h", "\"nestplug/replay.h", "\"nestplug/port.h", "\"nestplug/linux.h",
       "\"nestplug/window.h", "\"linux_port.h", "\"body.h", NULL}},
     {"/src/files/",
-     {"<", "\"nestplug/", "\"core/text.h", "\"codes.h", "\"fields.h", "\"notes.h",
+     {"<", "\"nestplug/", "\"core/text.h", "\"codes.h", "\"members.h", "\"fields.h", "\"notes.h",
       "\"trace_format.h", NULL}},
     {"/src/system/", {"<", "\"nestplug/system.h", "\"nestplug/linux.h", "\"ports.h", NULL}},
     {"/tool/",
-     {"<", "\"nestplug/nestplug.h", "\"tool.h", "\"harbour.h", "\"hardware.h", "\"describe.h",
-      "\"view.h", NULL}},
+     {"<", "\"nestplug/nestplug.h", "\"agreement.h", "\"tool.h", "\"harbour.h", "\"hardware.h",
+      "\"describe.h", "\"view.h", NULL}},
     {"/examples/", {"<", NULL}},
 };
 

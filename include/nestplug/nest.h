@@ -26,6 +26,8 @@ typedef struct nplug_limits {
     uint32_t commands;   /* between two steps */
     uint32_t ports;      /* at most 32 */
     uint32_t ring_slots; /* reports in each port's ring; a power of two, at least 64 */
+    uint32_t shapings;   /* different shapings of bindings */
+    uint32_t ramps;      /* bindings that rise or fall */
     uint32_t matches;    /* rules of all sheets together, those that are compiled in included */
     uint32_t records;    /* records kept for nplug_take_records; 0: no recording */
 } nplug_limits;
@@ -48,7 +50,9 @@ static inline nplug_limits nplug_limits_default(void)
                            64,   /* commands */
                            4,    /* ports */
                            1024, /* ring_slots */
-                           256,  /* matches */
+                           24,   /* shapings */
+                           8,    /* ramps */
+                           128,  /* matches */
                            0};
     return limits;
 }

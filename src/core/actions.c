@@ -3,6 +3,8 @@
 #include <math.h>
 #include <string.h>
 
+#define RAMP_SOURCES 4u
+
 void np_actions_layout(np_actions *actions, np_carve *carve, const nplug_limits *limits)
 {
     size_t players = limits->players + 1u;
@@ -11,6 +13,9 @@ void np_actions_layout(np_actions *actions, np_carve *carve, const nplug_limits 
     actions->armed = (uint8_t *)np_carve_take(carve, players * limits->bindings, 1);
     actions->layers = (uint32_t *)np_carve_take(carve, players, sizeof(uint32_t));
     actions->dirty = (uint32_t *)np_carve_take(carve, players * limits->actions, sizeof(uint32_t));
+    actions->ramps =
+        (np_ramp *)np_carve_take(carve, players * limits->ramps * RAMP_SOURCES, sizeof(np_ramp));
+    actions->ramp_limit = limits->ramps;
     actions->action_limit = limits->actions;
     actions->binding_limit = limits->bindings;
     for (size_t i = 0; carve->base && i < players; i++)
@@ -151,9 +156,11 @@ void np_actions_mark(nplug_nest *nest, uint32_t control)
 
     if (link == NP_NO_INDEX) return;
     hearers = np_players_hearing(&nest->players, nest->controls.list[control].device);
-    at = nest->game.sources[nest->sources.links[link].source].first_use;
-    for (; at != NP_NO_INDEX; at = nest->game.uses[at].next)
-        mark_for(nest, hearers, nest->game.bindings[nest->game.uses[at].binding].action);
+    for (; link != NP_NO_INDEX; link = nest->sources.links[link].of_control) {
+        at = nest->game.sources[nest->sources.links[link].source].first_use;
+        for (; at != NP_NO_INDEX; at = nest->game.uses[at].next)
+            mark_for(nest, hearers, nest->game.bindings[nest->game.uses[at].binding].action);
+    }
 }
 
 void np_actions_mark_device(nplug_nest *nest, uint32_t device)
@@ -169,25 +176,90 @@ static float strength(nplug_vec2 v)
     return v.x * v.x + v.y * v.y;
 }
 
-static nplug_vec2 value_of_binding(const nplug_nest *nest, uint32_t player,
-                                   const np_binding *binding)
+/* --- ramps ---------------------------------------------------------------------------------- */
+
+static np_ramp *ramp_of(const np_actions *actions, uint32_t player, const np_binding *binding,
+                        uint32_t source)
 {
+    size_t first = ((size_t)player * actions->ramp_limit + binding->ramp) * RAMP_SOURCES;
+    return &actions->ramps[first + source];
+}
+
+/* What a source of a binding with a ramp has come to. */
+static float ramp_value(const nplug_nest *nest, uint32_t player, const np_binding *binding,
+                        uint32_t source, nplug_time time)
+{
+    const np_shaping *shaping = np_game_shaping(&nest->game, binding);
+    const np_ramp *ramp = ramp_of(&nest->actions, player, binding, source);
+    nplug_time span = time > ramp->since ? time - ramp->since : 0;
+
+    if (np_sources_down(&nest->sources, player, binding->source[source]))
+        return np_ramp_up(ramp->from, shaping->rise, span);
+    return np_ramp_down(ramp->from, shaping->fall, span);
+}
+
+/* The source's machine says already where it goes now: what it was is the other way. */
+void np_actions_turn_ramp(nplug_nest *nest, uint32_t player, uint32_t number, uint32_t source,
+                          nplug_time time)
+{
+    const np_binding *binding = &nest->game.bindings[number];
+    const np_shaping *shaping = np_game_shaping(&nest->game, binding);
+    bool down = np_sources_down(&nest->sources, player, source);
+
+    for (uint32_t i = 0; i < binding->source_count; i++) {
+        np_ramp *ramp = ramp_of(&nest->actions, player, binding, i);
+        nplug_time span = time > ramp->since ? time - ramp->since : 0;
+        if (binding->source[i] != source) continue;
+        ramp->from = down ? np_ramp_down(ramp->from, shaping->fall, span)
+                          : np_ramp_up(ramp->from, shaping->rise, span);
+        ramp->since = time;
+    }
+    mark(&nest->actions, player, binding->action);
+}
+
+/* Whether a ramp is still on its way: its action is looked at again at the next step. */
+static bool is_under_way(float value, bool down)
+{
+    return down ? value < 1.0f : value > 0.0f;
+}
+
+/* One part of a binding's value: a source, or its ramp. */
+static nplug_vec2 part_of(nplug_nest *nest, uint32_t player, const np_binding *binding,
+                          uint32_t source, nplug_time time)
+{
+    const np_shaping *shaping =
+        binding->shape == NP_SHAPE_ONE ? np_game_shaping(&nest->game, binding) : NULL;
+    nplug_vec2 part = {0.0f, 0.0f};
+
+    if (binding->ramp == NP_NO_INDEX)
+        return np_sources_value(nest, player, binding->source[source], shaping);
+    part.x = ramp_value(nest, player, binding, source, time);
+    if (is_under_way(part.x, np_sources_down(&nest->sources, player, binding->source[source])))
+        mark(&nest->actions, player, binding->action);
+    if (shaping) part = np_shaped(shaping, part, 1, false);
+    return part;
+}
+
+static nplug_vec2 value_of_binding(nplug_nest *nest, uint32_t player, const np_binding *binding,
+                                   nplug_time time)
+{
+    const np_shaping *shaping = np_game_shaping(&nest->game, binding);
     nplug_vec2 part[4] = {{0.0f, 0.0f}}, value = {0.0f, 0.0f};
 
     for (uint32_t i = 0; i < binding->source_count; i++)
-        part[i] = np_sources_value(nest, player, binding->source[i]);
+        part[i] = part_of(nest, player, binding, i, time);
     if (binding->shape == NP_SHAPE_ONE) return part[0];
     if (binding->shape == NP_SHAPE_PAIR) {
         value.x = part[1].x - part[0].x;
-        return value;
+        return shaping ? np_shaped(shaping, value, 1, false) : value;
     }
     value.x = part[3].x - part[2].x;
     value.y = part[0].x - part[1].x;
-    return value;
+    return shaping ? np_shaped(shaping, value, 2, true) : value;
 }
 
 /* Several bindings never add up: the strongest gives the value.  Motions always add. */
-static nplug_vec2 value_of(const nplug_nest *nest, uint32_t player, uint32_t action)
+static nplug_vec2 value_of(nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time)
 {
     nplug_vec2 best = {0.0f, 0.0f};
     uint32_t end = nest->game.first_binding[action + 1];
@@ -198,7 +270,7 @@ static nplug_vec2 value_of(const nplug_nest *nest, uint32_t player, uint32_t act
         return best;
     }
     for (uint32_t b = nest->game.first_binding[action]; b < end; b++) {
-        nplug_vec2 value = value_of_binding(nest, player, &nest->game.bindings[b]);
+        nplug_vec2 value = value_of_binding(nest, player, &nest->game.bindings[b], time);
         if (np_game_action(&nest->game, action)->kind == NPLUG_MOTION) {
             best.x += value.x;
             best.y += value.y;
@@ -223,16 +295,20 @@ static void say_value(nplug_nest *nest, uint32_t player, uint32_t action, nplug_
 void np_actions_settle(nplug_nest *nest, nplug_time time)
 {
     np_actions *actions = &nest->actions;
+    uint32_t count = actions->dirty_count;
 
-    for (uint32_t i = 0; i < actions->dirty_count; i++) {
+    /* What is on its way is marked again: at the list's head, never beyond what was read. */
+    actions->dirty_count = 0;
+    for (uint32_t i = 0; i < count; i++) {
         np_action *state = &actions->list[actions->dirty[i]];
         uint32_t player = actions->dirty[i] / actions->action_limit;
         uint32_t action = actions->dirty[i] % actions->action_limit;
-        nplug_vec2 value = value_of(nest, player, action);
-        bool same = value.x == state->value.x && value.y == state->value.y;
+        nplug_vec2 value;
+        bool same;
         state->dirty = 0;
+        value = value_of(nest, player, action, time);
+        same = value.x == state->value.x && value.y == state->value.y;
         state->value = value;
         if (!same) say_value(nest, player, action, time);
     }
-    actions->dirty_count = 0;
 }

@@ -14,9 +14,18 @@ typedef struct np_action {
     uint8_t dirty; /* its value is to be found again */
 } np_action;
 
+/* A button on its way as a level: from where and when; whether up or down is what its source says.
+ */
+typedef struct np_ramp {
+    nplug_time since;
+    float from;
+} np_ramp;
+
 typedef struct np_actions {
-    np_action *list;  /* by player (0 first), then action */
-    uint8_t *armed;   /* by player, then binding: it saw the press while its layer was on */
+    np_action *list; /* by player (0 first), then action */
+    uint8_t *armed;  /* by player, then binding: it saw the press while its layer was on */
+    np_ramp *ramps;  /* by player, then ramp, then source of its binding (4) */
+    uint32_t ramp_limit;
     uint32_t *layers; /* by player: bit by layer */
     uint32_t *dirty;  /* places in `list` */
     uint32_t dirty_count, action_limit, binding_limit;
@@ -28,6 +37,10 @@ void np_actions_layout(np_actions *actions, np_carve *carve, const nplug_limits 
 void np_actions_press(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change);
 void np_actions_release(nplug_nest *nest, uint32_t player, uint32_t binding,
                         const np_change *change);
+
+/* A source of a binding with a ramp is about to go down or up: what it came to so far is kept. */
+void np_actions_turn_ramp(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t source,
+                          nplug_time time);
 
 /* Whether a binding's layer is on for a player. */
 bool np_actions_allow(const nplug_nest *nest, uint32_t player, uint32_t binding);

@@ -6,6 +6,7 @@
 #include "nestplug/action.h"
 #include "nestplug/nest.h"
 #include "nestplug/player.h"
+#include "shaping.h"
 
 #define NP_NO_INDEX       0xffffu
 #define NP_SOURCE_BUCKETS 64
@@ -18,6 +19,7 @@ typedef enum np_shape {
 } np_shape;
 
 typedef struct np_source {
+    float press, release; /* a press is from here up, until it falls below there */
     nplug_control control;
     uint16_t next;      /* in its bucket */
     uint16_t first_use; /* of the bindings on it */
@@ -33,6 +35,8 @@ typedef struct np_binding {
     nplug_time hold; /* 0: a press; else it must last so long */
     uint16_t action;
     uint16_t source[4];
+    uint16_t shaping; /* NP_NO_INDEX: none */
+    uint16_t ramp;    /* NP_NO_INDEX: none */
     uint8_t source_count;
     uint8_t shape; /* an np_shape */
 } np_binding;
@@ -45,8 +49,9 @@ typedef struct np_game {
     np_binding *bindings;
     np_source *sources;
     np_use *uses;
-    uint32_t binding_count, source_count, use_count;
-    uint32_t action_limit, binding_limit, source_limit;
+    np_shaping *shapings;
+    uint32_t binding_count, source_count, use_count, shaping_count, ramp_count;
+    uint32_t action_limit, binding_limit, source_limit, shaping_limit, ramp_limit;
     uint16_t bucket[NP_SOURCE_BUCKETS];
 } np_game;
 
@@ -59,7 +64,15 @@ static inline const nplug_action_def *np_game_action(const np_game *game, uint32
     return (const nplug_action_def *)(const void *)(first + (size_t)action * game->def.action_size);
 }
 
-/* The source of a control, or NP_NO_INDEX. */
+/* The first source of a control, or NP_NO_INDEX; and the next one of the same control, with other
+ * thresholds. */
 uint32_t np_game_source(const np_game *game, nplug_control control);
+uint32_t np_game_same_control(const np_game *game, uint32_t source);
+
+/* What shapes a binding; NULL where nothing does. */
+static inline const np_shaping *np_game_shaping(const np_game *game, const np_binding *binding)
+{
+    return binding->shaping == NP_NO_INDEX ? NULL : &game->shapings[binding->shaping];
+}
 
 #endif

@@ -29,8 +29,8 @@ void np_devices_layout(np_devices *devices, np_carve *carve, const nplug_limits 
     devices->about =
         (np_signal_about *)np_carve_take(carve, limits->signals, sizeof(np_signal_about));
     np_span_layout(&devices->signal_span, carve, limits->signals);
-    devices->dirty = (uint32_t *)np_carve_take(carve, limits->signals, sizeof(uint32_t));
-    devices->touched = (uint32_t *)np_carve_take(carve, limits->signals, sizeof(uint32_t));
+    devices->dirty = (uint16_t *)np_carve_take(carve, limits->signals, sizeof(uint16_t));
+    devices->touched = (uint16_t *)np_carve_take(carve, limits->signals, sizeof(uint16_t));
 }
 
 /* --- nodes by the port's number ------------------------------------------------------------- */
@@ -282,7 +282,7 @@ static void forget_dirty(np_devices *devices, const np_node *node)
 
     for (uint32_t i = 0; i < devices->dirty_count; i++) {
         uint32_t signal = devices->dirty[i];
-        if (signal - node->first_signal >= node->signals) devices->dirty[kept++] = signal;
+        if (signal - node->first_signal >= node->signals) devices->dirty[kept++] = (uint16_t)signal;
     }
     devices->dirty_count = kept;
 }
@@ -373,7 +373,7 @@ void np_devices_redirty(np_devices *devices, uint32_t index)
 
     if (signal->flags & NP_SIGNAL_DIRTY) return;
     signal->flags |= NP_SIGNAL_DIRTY;
-    devices->dirty[devices->dirty_count++] = index;
+    devices->dirty[devices->dirty_count++] = (uint16_t)index;
 }
 
 void np_devices_moved(np_devices *devices, uint32_t index)
@@ -403,7 +403,7 @@ void np_devices_touch(np_devices *devices, uint32_t index)
     /* Whatever it says next in this group is to be seen, too. */
     devices->signals[index].flags &= (uint16_t)~NP_SIGNAL_GUARDED;
     devices->signals[index].flags |= NP_SIGNAL_TOUCHED;
-    devices->touched[devices->touched_count++] = index;
+    devices->touched[devices->touched_count++] = (uint16_t)index;
 }
 
 void np_devices_untouch(np_devices *devices)

@@ -100,10 +100,10 @@ typedef struct np_devices {
     np_signal *signals;
     np_signal_about *about;
     np_span signal_span;
-    uint32_t *dirty; /* signals that moved since the value lane last ran */
+    uint16_t *dirty; /* signals that moved since the value lane last ran */
     uint32_t dirty_count;
     np_bouncer bouncers[NP_BOUNCERS];
-    uint32_t *touched; /* signals of the present group that a stage must see */
+    uint16_t *touched; /* signals of the present group that a stage must see */
     uint32_t touched_count;
 } np_devices;
 

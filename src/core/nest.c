@@ -30,12 +30,13 @@ static bool are_possible(const nplug_limits *limits)
     uint32_t ring = limits->ring_slots;
 
     return limits->size == sizeof *limits && within(limits->devices, 1, 4095) &&
-           within(limits->nodes, 1, 16000) && within(limits->signals, 1, 1000000) &&
+           within(limits->nodes, 1, 16000) && within(limits->signals, 1, 65535) &&
            within(limits->controls, 1, 50000) && within(limits->links, 1, 60000) &&
            within(limits->players, 1, NPLUG_PLAYERS_MAX) && within(limits->actions, 1, 60000) &&
            within(limits->bindings, 1, 16000) && within(limits->sources, 1, 60000) &&
            within(limits->events, 16, 1000000) && within(limits->timers, 1, 60000) &&
            within(limits->commands, 4, 60000) && within(limits->matches, 1, 60000) &&
+           within(limits->shapings, 1, 60000) && within(limits->ramps, 1, 60000) &&
            within(limits->ports, 1, NP_FEED_PORTS) && within(ring, 64, 1u << 24) &&
            (ring & (ring - 1)) == 0 && limits->records <= 100000000;
 }

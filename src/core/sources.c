@@ -31,6 +31,7 @@ static bool link_control(np_sources *sources, uint32_t source, uint32_t control)
     link->control = (uint16_t)control;
     link->down = 0;
     link->next = sources->of_source[source];
+    link->of_control = sources->of_control[control];
     sources->of_source[source] = (uint16_t)at;
     sources->of_control[control] = (uint16_t)at;
     return true;
@@ -44,23 +45,29 @@ bool np_sources_link(nplug_nest *nest, uint32_t device)
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
         uint32_t source = np_game_source(&nest->game, nest->controls.list[i].id);
         nest->sources.of_control[i] = NP_NO_INDEX;
-        if (source != NP_NO_INDEX) all &= link_control(&nest->sources, source, i);
+        for (; source != NP_NO_INDEX; source = np_game_same_control(&nest->game, source))
+            all &= link_control(&nest->sources, source, i);
     }
     return all;
+}
+
+static void unlink_one(np_sources *sources, uint16_t at)
+{
+    uint16_t *from = &sources->of_source[sources->links[at].source];
+
+    while (*from != at)
+        from = &sources->links[*from].next;
+    *from = sources->links[at].next;
+    np_span_give(&sources->span, at, 1);
 }
 
 static void unlink_control(np_sources *sources, uint32_t control)
 {
     uint16_t at = sources->of_control[control];
-    uint16_t *from;
 
-    if (at == NP_NO_INDEX) return;
-    from = &sources->of_source[sources->links[at].source];
-    while (*from != at)
-        from = &sources->links[*from].next;
-    *from = sources->links[at].next;
+    for (; at != NP_NO_INDEX; at = sources->links[at].of_control)
+        unlink_one(sources, at);
     sources->of_control[control] = NP_NO_INDEX;
-    np_span_give(&sources->span, at, 1);
 }
 
 void np_sources_unlink(nplug_nest *nest, uint32_t device)
@@ -97,6 +104,8 @@ static void tell_bindings(nplug_nest *nest, uint32_t player, uint32_t source,
     for (; at != NP_NO_INDEX; at = nest->game.uses[at].next) {
         uint32_t binding = nest->game.uses[at].binding;
         bool holds = nest->game.bindings[binding].hold != 0;
+        if (nest->game.bindings[binding].ramp != NP_NO_INDEX)
+            np_actions_turn_ramp(nest, player, binding, source, change->time);
         if (pressed && holds)
             begin_hold(nest, player, binding, change->time);
         else if (pressed)
@@ -135,19 +144,27 @@ static bool has_press(const np_control *control)
     return control->components == 1 && control->nature != NPLUG_NATURE_DELTA;
 }
 
+/* Whether a value passes the threshold that a link waits for. */
+static bool passes(const nplug_nest *nest, const np_link *link, float value)
+{
+    const np_source *source = &nest->game.sources[link->source];
+    return link->down ? value < source->release : value >= source->press;
+}
+
 void np_sources_hear(nplug_nest *nest, const np_change *change)
 {
     uint16_t at = nest->sources.of_control[change->control];
     const np_control *control = &nest->controls.list[change->control];
-    np_link *link;
     float value;
 
     if (at == NP_NO_INDEX || !has_press(control)) return;
-    link = &nest->sources.links[at];
     value = np_controls_heard(control).x;
-    if (link->down ? value >= NP_RELEASE : value < NP_PRESS) return;
-    link->down = !link->down;
-    move_machines(nest, link, change);
+    for (; at != NP_NO_INDEX; at = nest->sources.links[at].of_control) {
+        np_link *link = &nest->sources.links[at];
+        if (!passes(nest, link, value)) continue;
+        link->down = !link->down;
+        move_machines(nest, link, change);
+    }
 }
 
 void np_sources_forget_hold(nplug_nest *nest, uint32_t player, uint32_t binding)
@@ -171,19 +188,27 @@ void np_sources_held(nplug_nest *nest, uint32_t player, uint32_t binding, nplug_
     np_actions_press(nest, player, binding, &change);
 }
 
+static void let_go_of(nplug_nest *nest, uint32_t control, np_change *change)
+{
+    uint16_t at = nest->sources.of_control[control];
+
+    for (; at != NP_NO_INDEX; at = nest->sources.links[at].of_control) {
+        if (!nest->sources.links[at].down) continue;
+        change->control = control;
+        change->id = nest->controls.list[control].id;
+        nest->sources.links[at].down = 0;
+        move_machines(nest, &nest->sources.links[at], change);
+    }
+}
+
 void np_sources_let_go(nplug_nest *nest, uint32_t device, nplug_time time)
 {
     np_run run = nest->controls.of_device[device];
     np_change change = {time, NP_NONE, np_devices_handle(&nest->devices, device), 0, true};
 
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
-        uint16_t at = nest->sources.of_control[i];
         np_controls_spend(&nest->controls, i);
-        if (at == NP_NO_INDEX || !nest->sources.links[at].down) continue;
-        change.control = i;
-        change.id = nest->controls.list[i].id;
-        nest->sources.links[at].down = 0;
-        move_machines(nest, &nest->sources.links[at], &change);
+        let_go_of(nest, i, &change);
     }
 }
 
@@ -194,7 +219,18 @@ static float length_squared(nplug_vec2 v)
     return v.x * v.x + v.y * v.y;
 }
 
-nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t source)
+static nplug_vec2 shaped(const np_control *control, const np_shaping *shaping)
+{
+    nplug_vec2 value = np_controls_heard(control);
+
+    if (!shaping) return value;
+    if (control->nature == NPLUG_NATURE_DELTA) return np_shaped_delta(shaping, value);
+    return np_shaped(shaping, value, control->components,
+                     (control->flags & NP_CONTROL_SQUARE) != 0);
+}
+
+nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t source,
+                            const np_shaping *shaping)
 {
     nplug_vec2 best = {0.0f, 0.0f};
 
@@ -203,7 +239,7 @@ nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t so
         const np_control *control = &nest->controls.list[nest->sources.links[at].control];
         nplug_vec2 value;
         if (!(np_players_hearing(&nest->players, control->device) & (1u << player))) continue;
-        value = np_controls_heard(control);
+        value = shaped(control, shaping);
         if (control->nature == NPLUG_NATURE_DELTA) {
             best.x += value.x;
             best.y += value.y;
@@ -219,10 +255,13 @@ void np_sources_guard(const nplug_nest *nest, uint32_t control, np_interval *int
     const np_sources *sources = &nest->sources;
     uint16_t at = sources->of_control[control];
 
-    if (at == NP_NO_INDEX || !has_press(&nest->controls.list[control])) return;
-    if (sources->links[at].down) {
-        if (interval->at_least < NP_RELEASE) interval->at_least = NP_RELEASE;
-    } else if (interval->below > NP_PRESS) {
-        interval->below = NP_PRESS;
+    if (!has_press(&nest->controls.list[control])) return;
+    for (; at != NP_NO_INDEX; at = sources->links[at].of_control) {
+        const np_source *source = &nest->game.sources[sources->links[at].source];
+        if (sources->links[at].down) {
+            if (interval->at_least < source->release) interval->at_least = source->release;
+        } else if (interval->below > source->press) {
+            interval->below = source->press;
+        }
     }
 }

@@ -10,8 +10,9 @@
 typedef struct np_link {
     uint16_t source;
     uint16_t control;
-    uint16_t next; /* of the same source, NP_NO_INDEX at the end */
-    uint8_t down;  /* pressed, as players hear it */
+    uint16_t next;       /* of the same source, NP_NO_INDEX at the end */
+    uint16_t of_control; /* the next one of the same control, likewise */
+    uint8_t down;        /* pressed, as players hear it */
 } np_link;
 
 /* The gesture machine of one player and source. */
@@ -22,7 +23,7 @@ typedef struct np_machine {
 typedef struct np_sources {
     np_link *links;
     np_span span;
-    uint16_t *of_control; /* the link of a control, or NP_NO_INDEX */
+    uint16_t *of_control; /* the first link of a control, or NP_NO_INDEX */
     uint16_t *of_source;  /* the first link of a source */
     np_machine *machines; /* by player (0 first), then source */
     uint32_t source_limit;
@@ -55,8 +56,16 @@ void np_sources_forget_hold(nplug_nest *nest, uint32_t player, uint32_t binding)
 /* A timer of this stage fell due. */
 void np_sources_held(nplug_nest *nest, uint32_t player, uint32_t binding, nplug_time time);
 
-/* The strongest value that a player hears of a source; of deltas the sum. */
-nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t source);
+/* The strongest value that a player hears of a source, shaped (NULL: as it is); of deltas the sum.
+ */
+nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t source,
+                            const np_shaping *shaping);
+
+/* Whether a source is pressed for a player. */
+static inline bool np_sources_down(const np_sources *sources, uint32_t player, uint32_t source)
+{
+    return sources->machines[(size_t)player * sources->source_limit + source].down != 0;
+}
 
 /* Narrows the interval in which this stage need not be called. */
 void np_sources_guard(const nplug_nest *nest, uint32_t control, np_interval *interval);

@@ -1,0 +1,212 @@
+/* The options of a binding: a gesture's time, and what shapes its value. */
+#include "binding_text.h"
+#include <string.h>
+
+/* --- numbers -------------------------------------------------------------------------------- */
+
+static bool is_digit(char c)
+{
+    return c >= '0' && c <= '9';
+}
+
+/* A number like 12, 0.25 or .5, at most six digits after the point, up to a character that is none.
+ */
+static bool read_number(np_reader *in, float *number)
+{
+    uint32_t digits = 0, value = 0, below = 1;
+    bool point = false;
+
+    for (; in->at < in->end; in->at++) {
+        if (*in->at == '.' && !point) {
+            point = true;
+        } else if (is_digit(*in->at) && value < 10000000u && below < 1000000u) {
+            value = 10 * value + (uint32_t)(*in->at - '0');
+            if (point) below *= 10;
+            digits++;
+        } else {
+            break;
+        }
+    }
+    *number = (float)value / (float)below;
+    return digits != 0;
+}
+
+static bool ends_here(const np_reader *in)
+{
+    return in->at == in->end || *in->at == ' ';
+}
+
+/* --- the sorts of option -------------------------------------------------------------------- */
+
+typedef struct option {
+    const char *name;
+    bool (*read)(np_reader *in, np_binding *binding, float *into);
+    size_t into; /* where in np_shaping */
+    float least, most;
+    const char *expected;
+} option;
+
+static bool read_hold(np_reader *in, np_binding *binding, float *into)
+{
+    float ms;
+
+    (void)into;
+    if (!read_number(in, &ms) || ms < 1.0f || ms > 1000000.0f) return false;
+    binding->hold = (nplug_time)ms * 1000u;
+    return true;
+}
+
+static bool read_amount(np_reader *in, np_binding *binding, float *into)
+{
+    (void)binding;
+    return read_number(in, into);
+}
+
+/* A word after the '=': which of some it is, or -1. */
+static int read_word(np_reader *in, const char *const *words, int count)
+{
+    for (int i = 0; i < count; i++) {
+        size_t length = strlen(words[i]);
+        if ((size_t)(in->end - in->at) < length || memcmp(in->at, words[i], length) != 0) continue;
+        in->at += length;
+        if (ends_here(in)) return i;
+        in->at -= length;
+    }
+    return -1;
+}
+
+static bool read_zone(np_reader *in, np_binding *binding, float *into)
+{
+    static const char *const words[] = {"rescaled", "radial", "axial"};
+    int found = read_word(in, words, 3);
+
+    (void)binding, (void)into;
+    if (found >= 0) in->shaping.zone = (uint8_t)found;
+    return found >= 0;
+}
+
+static bool read_invert(np_reader *in, np_binding *binding, float *into)
+{
+    static const char *const words[] = {"x", "y", "xy"};
+    int found = read_word(in, words, 3);
+
+    (void)binding, (void)into;
+    if (found != 1) in->shaping.invert_x = 1;
+    if (found != 0) in->shaping.invert_y = 1;
+    return found >= 0;
+}
+
+static bool read_gate(np_reader *in, np_binding *binding, float *into)
+{
+    static const char *const words[] = {"circle"};
+
+    (void)binding, (void)into;
+    in->shaping.to_circle = 1;
+    return read_word(in, words, 1) == 0;
+}
+
+static bool read_power(np_reader *in, np_binding *binding, float *into)
+{
+    float quarters;
+
+    (void)binding;
+    if (!read_number(in, into)) return false;
+    quarters = *into * 4.0f;
+    return quarters == (float)(uint32_t)quarters;
+}
+
+/* "0.5:0.2/0.8:0.6": points of a curve that rises from (0, 0) to (1, 1). */
+static bool read_curve(np_reader *in, np_binding *binding, float *into)
+{
+    float last[2] = {0.0f, 0.0f};
+
+    (void)binding, (void)into;
+    for (uint8_t i = 0; i < NP_CURVE_POINTS; i++) {
+        float *point = in->shaping.curve[i];
+        if (!read_number(in, &point[0]) || in->at == in->end || *in->at++ != ':') return false;
+        if (!read_number(in, &point[1]) || point[0] <= last[0] || point[1] < last[1]) return false;
+        if (point[0] > 1.0f || point[1] > 1.0f) return false;
+        in->shaping.curve_count = (uint8_t)(i + 1);
+        memcpy(last, point, sizeof last);
+        if (ends_here(in)) return true;
+        if (*in->at++ != '/') return false;
+    }
+    return false;
+}
+
+#define AMOUNT(name, member, least, most, expected)                                                \
+    {                                                                                              \
+        name, read_amount, offsetof(np_shaping, member), least, most, expected                     \
+    }
+#define OWN(name, read, expected)                                                                  \
+    {                                                                                              \
+        name, read, offsetof(np_shaping, power), 0.0f, 1000.0f, expected                           \
+    }
+static const option options[] = {
+    OWN("hold=", read_hold, "hold= takes 1 to 1000000 milliseconds"),
+    AMOUNT("dead=", inner, 0.0f, 0.99f, "dead= takes 0 to 0.99"),
+    AMOUNT("outer=", outer, 0.01f, 1.0f, "outer= takes 0.01 to 1"),
+    OWN("zone=", read_zone, "zone= takes rescaled, radial or axial"),
+    {"power=", read_power, offsetof(np_shaping, power), 0.25f, 8.0f,
+     "power= takes 0.25 to 8 in steps of 0.25"},
+    OWN("curve=", read_curve,
+        "curve= takes up to six points such as 0.5:0.2/0.8:0.6, each further than the last"),
+    AMOUNT("lift=", lift, 0.0f, 0.99f, "lift= takes 0 to 0.99"),
+    AMOUNT("scale=", scale, 0.001f, 1000.0f, "scale= takes 0.001 to 1000"),
+    OWN("invert=", read_invert, "invert= takes x, y or xy"),
+    OWN("gate=", read_gate, "gate= takes circle"),
+    AMOUNT("press=", press, 0.01f, 1.0f, "press= takes 0.01 to 1"),
+    AMOUNT("release=", release, 0.001f, 1.0f, "release= takes 0.001 to 1"),
+    AMOUNT("rise=", rise, 0.01f, 1000.0f, "rise= takes 0.01 to 1000 a second"),
+    AMOUNT("fall=", fall, 0.01f, 1000.0f, "fall= takes 0.01 to 1000 a second"),
+};
+
+/* --- reading -------------------------------------------------------------------------------- */
+
+static const option *find(const np_reader *in)
+{
+    for (size_t i = 0; i < sizeof options / sizeof *options; i++) {
+        size_t length = strlen(options[i].name);
+        if ((size_t)(in->end - in->at) >= length && memcmp(in->at, options[i].name, length) == 0)
+            return &options[i];
+    }
+    return NULL;
+}
+
+static bool fail_unknown(np_reader *in)
+{
+    const char *word = in->at;
+
+    while (!ends_here(in))
+        in->at++;
+    return np_reader_fail(in,
+                          "is no option; hold= dead= outer= zone= power= curve= lift= scale= "
+                          "invert= gate= press= release= rise= fall= are",
+                          word, (size_t)(in->at - word));
+}
+
+bool np_option_read(np_reader *in, np_binding *binding)
+{
+    const option *one = find(in);
+    const char *word = in->at;
+    float *into;
+
+    if (!one) return fail_unknown(in);
+    into = (float *)(void *)((char *)&in->shaping + one->into);
+    in->at += strlen(one->name);
+    if (!one->read(in, binding, into) || !ends_here(in) || *into < one->least ||
+        *into > one->most) {
+        in->at = word;
+        return np_reader_fail(in, one->expected, NULL, 0);
+    }
+    return true;
+}
+
+bool np_shaping_suits_deltas(const np_shaping *shaping)
+{
+    np_shaping rest = *shaping;
+
+    rest.scale = 1.0f;
+    rest.invert_x = rest.invert_y = 0;
+    return np_shaping_is_idle(&rest);
+}
