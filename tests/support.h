@@ -19,6 +19,7 @@ Suite *game_suite(void);
 Suite *house_suite(void);
 Suite *linux_suite(void);
 Suite *players_suite(void);
+Suite *models_suite(void);
 Suite *recognise_suite(void);
 Suite *shaping_suite(void);
 Suite *sim_suite(void);

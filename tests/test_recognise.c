@@ -637,7 +637,7 @@ START_TEST(an_explanation_names_what_was_compared)
     ck_assert_int_eq(nplug_explain(p.rig.nest, device, hear, &all), NPLUG_OK);
     ck_assert_ptr_nonnull(
         strstr(all.text, "heron does not fit: product 0x0101 is wanted, this is 0x0999"));
-    ck_assert_ptr_nonnull(strstr(all.text, "any-pad fits by kind space; it gives the wires"));
+    ck_assert_ptr_nonnull(strstr(all.text, "any-pad fits by kind, code space; it gives the wires"));
     ck_assert_ptr_nonnull(strstr(all.text, "any-pad-z does not fit: it must not have"));
     ck_assert_ptr_nonnull(strstr(all.text, "recognised by system codes as: pad"));
     ck_assert_uint_eq(all.wins, 1);

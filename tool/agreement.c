@@ -185,6 +185,14 @@ static bool find(bench *b, const char *name)
     return b->control && (b->nature == NPLUG_NATURE_AXIS || b->nature == NPLUG_NATURE_POSITION);
 }
 
+/* A finger neither circles around a corner nor trembles beyond the edge. */
+static bool suits(const bench *b, const motion *how)
+{
+    if (how->stick && b->components != 2) return false;
+    return b->nature != NPLUG_NATURE_POSITION || how->kind == NPLUG_MOVE_SWEEP ||
+           how->kind == NPLUG_MOVE_FLICK;
+}
+
 static bool measure_control(const nplug_sim_model *model, const char *name, agreement_hear hear,
                             void *user)
 {
@@ -193,7 +201,7 @@ static bool measure_control(const nplug_sim_model *model, const char *name, agre
     for (size_t i = 0; i < sizeof motions / sizeof *motions; i++) {
         bench b;
         if (!open_bench(&b, model)) return false;
-        if (find(&b, name) && (b.components == 2 || !motions[i].stick))
+        if (find(&b, name) && suits(&b, &motions[i]))
             good &= measure_motion(&b, &motions[i], hear, user);
         close_bench(&b);
     }

@@ -196,4 +196,4 @@ static int run(const tool_command *command, int argc, const char **argv)
 
 const tool_command tool_demo = {
     "demo", "[OPTIONS]", "Tells an evening in the harbour, with simulated hardware",
-    NULL,   false,       run};
+    NULL,   TOOL_NEVER,  run};

@@ -68,6 +68,8 @@ static int run(const tool_command *command, int argc, const char **argv)
          "SECONDS"},
         {"for", 0, POPT_ARG_DOUBLE, &hw.seconds, 0,
          "With --port linux: look for so long (default: 0.5)", "SECONDS"},
+        {"sheet", 0, POPT_ARG_STRING, &hw.sheet, 0, HARDWARE_SHEET_HELP, "FILE"},
+        {"model", 0, POPT_ARG_STRING, &hw.model, 0, HARDWARE_MODEL_HELP, "FILE"},
         {"json", 0, POPT_ARG_NONE, &json, 0, "Print an array of objects", NULL},
         POPT_TABLEEND};
 
@@ -89,5 +91,5 @@ const tool_command tool_devices = {
     "--port PORT [OPTIONS]",
     "Lists the devices that are here, and what each was recognised as",
     "SIG and CTL count a device's raw signals and the controls that they became.",
-    false,
+    TOOL_NEVER,
     run};

@@ -18,16 +18,43 @@ static int fail(nplug_result result)
     return TOOL_WRONG;
 }
 
+/* The sheet that the person gave, if any. */
+static int add_sheet(hardware *hw)
+{
+    nplug_result result;
+    nplug_notes notes;
+
+    if (!hw->sheet) return -1;
+    result = nplug_sheet_read(hw->sheet, &hw->sheet_file, &notes);
+    tool_notes(&notes);
+    if (result != NPLUG_OK) return TOOL_WRONG;
+    result = nplug_add_sheets(hw->nest, nplug_sheet_of(hw->sheet_file), 1);
+    return result == NPLUG_OK ? -1 : fail(result);
+}
+
+static int add_model(hardware *hw)
+{
+    nplug_result result;
+    nplug_notes notes;
+
+    if (!hw->model) return -1;
+    result = nplug_model_read(hw->model, &hw->model_file, &notes);
+    tool_notes(&notes);
+    if (result != NPLUG_OK) return TOOL_WRONG;
+    result = nplug_sim_add_models(hw->sim, nplug_model_of(hw->model_file), 1);
+    return result == NPLUG_OK ? -1 : fail(result);
+}
+
 static int start_nest(hardware *hw, nplug_limits limits)
 {
-    nplug_game game = harbour_game();
+    nplug_game game = hw->game ? *hw->game : harbour_game();
     nplug_setup setup = nplug_setup_default();
     nplug_result result;
 
     setup.limits = limits;
     setup.log = log_line;
     result = nplug_start_bare(&game, &setup, &hw->nest);
-    return result == NPLUG_OK ? -1 : fail(result);
+    return result == NPLUG_OK ? add_sheet(hw) : fail(result);
 }
 
 /* --- simulated hardware --------------------------------------------------------------------- */
@@ -74,6 +101,8 @@ static int open_sim(hardware *hw, unsigned rate, uint32_t records)
     size = nplug_sim_memory_needed(sim_limits);
     hw->sim = nplug_sim_open(sim_limits, malloc(size), size);
     if (!hw->sim) return fail(NPLUG_ERR_MEMORY);
+    status = add_model(hw);
+    if (status >= 0) return status;
     nplug_attach(hw->nest, nplug_sim_port(), hw->sim);
     hw->rate = rate;
     hw->interval = 1000000 / rate;
@@ -104,7 +133,7 @@ static int open_replay(hardware *hw, uint32_t records)
     if (nplug_memory_needed(&header.limits) == 0) return fail(NPLUG_ERR_DIFFERS);
     status = start_nest(hw, header.limits);
     if (status >= 0) return status;
-    if (header.game != nplug_game_digest(hw->nest)) return fail(NPLUG_ERR_DIFFERS);
+    if (!hw->game && header.game != nplug_game_digest(hw->nest)) return fail(NPLUG_ERR_DIFFERS);
     nplug_replay_begin(&hw->replay, list, count);
     nplug_attach_lossless(hw->nest, nplug_replay_port(), &hw->replay);
     return -1;
@@ -176,10 +205,13 @@ static bool next_of_linux(hardware *hw)
 
 /* --- all ----------------------------------------------------------------------------------- */
 
-static int open_trace(hardware *hw, const char *path, bool recorded, unsigned rate,
+/* Which sort of trace is meant. */
+typedef enum trace_sort { BY_HAND, RECORDED, EITHER } trace_sort;
+
+static int open_trace(hardware *hw, const char *path, trace_sort sort, unsigned rate,
                       uint32_t records)
 {
-    bool is_recorded;
+    bool recorded = sort == RECORDED, is_recorded;
 
     if (nplug_trace_read(path, &hw->trace, &hw->notes) != NPLUG_OK) {
         tool_notes(&hw->notes);
@@ -187,8 +219,8 @@ static int open_trace(hardware *hw, const char *path, bool recorded, unsigned ra
     }
     tool_notes(&hw->notes);
     is_recorded = nplug_trace_head(hw->trace).limits.size != 0;
-    if (is_recorded == recorded)
-        return recorded ? open_replay(hw, records) : open_sim(hw, rate, records);
+    if (is_recorded == recorded || sort == EITHER)
+        return is_recorded ? open_replay(hw, records) : open_sim(hw, rate, records);
     fprintf(stderr,
             recorded ? "%s: this trace was written by hand: play it with --port sim:%s\n"
                      : "%s: this trace was recorded: replay it with --port trace:%s\n",
@@ -204,13 +236,29 @@ static int opened(hardware *hw, int status)
     return status;
 }
 
-int hardware_open(hardware *hw, const tool_command *command, const char *port, unsigned rate,
-                  uint32_t records)
+static void begin(hardware *hw)
 {
     double seconds = hw->seconds;
+    const nplug_game *game = hw->game;
+    char *sheet = hw->sheet, *model = hw->model;
 
     memset(hw, 0, sizeof *hw);
     hw->seconds = seconds;
+    hw->game = game;
+    hw->sheet = sheet;
+    hw->model = model;
+}
+
+int hardware_open_trace(hardware *hw, const char *path, unsigned rate)
+{
+    begin(hw);
+    return opened(hw, open_trace(hw, path, EITHER, rate, 0));
+}
+
+int hardware_open(hardware *hw, const tool_command *command, const char *port, unsigned rate,
+                  uint32_t records)
+{
+    begin(hw);
     if (port && strcmp(port, "linux") == 0) return opened(hw, open_linux(hw, rate, records));
     if (!port)
         return tool_usage(
@@ -218,9 +266,9 @@ int hardware_open(hardware *hw, const tool_command *command, const char *port, u
             "%s: where is the hardware? Say --port linux, --port sim:TRACE or --port trace:TRACE",
             command->name);
     if (strncmp(port, "sim:", 4) == 0)
-        return opened(hw, open_trace(hw, port + 4, false, rate, records));
+        return opened(hw, open_trace(hw, port + 4, BY_HAND, rate, records));
     if (strncmp(port, "trace:", 6) == 0)
-        return opened(hw, open_trace(hw, port + 6, true, rate, records));
+        return opened(hw, open_trace(hw, port + 6, RECORDED, rate, records));
     return tool_usage(command, "%s: no such port: %s (linux, sim:TRACE and trace:TRACE are)",
                       command->name, port);
 }
@@ -256,6 +304,10 @@ int hardware_close(hardware *hw)
     free(hw->sim);
     free(hw->real);
     nplug_trace_free(hw->trace);
+    nplug_sheet_free(hw->sheet_file);
+    nplug_model_free(hw->model_file);
+    free(hw->sheet);
+    free(hw->model);
     return status;
 }
 

@@ -13,24 +13,33 @@ typedef struct hardware {
     nplug_linux *real;
     nplug_replay replay;
     double seconds; /* set before opening: how long real hardware is read; 0: until interrupted */
-    nplug_time now, end;  /* of simulated hardware: the next step's time, and the last one's */
-    nplug_time interval;  /* between two steps */
-    unsigned rate;        /* steps a second */
-    uint64_t steps;       /* taken so far */
-    bool differs;         /* recorded with another game */
-    nplug_result stopped; /* what ended the run: NPLUG_OK at its natural end */
+    char *sheet, *model; /* set before opening: files to add; freed by hardware_close */
+    nplug_sheet_file *sheet_file;
+    nplug_model_file *model_file;
+    const nplug_game *game; /* set before opening: another game than the harbour's; NULL: that */
+    nplug_time now, end;    /* of simulated hardware: the next step's time, and the last one's */
+    nplug_time interval;    /* between two steps */
+    unsigned rate;          /* steps a second */
+    uint64_t steps;         /* taken so far */
+    bool differs;           /* recorded with another game */
+    nplug_result stopped;   /* what ended the run: NPLUG_OK at its natural end */
 } hardware;
 
 /* The words of --port's help. */
 #define HARDWARE_PORT_HELP                                                                         \
     "Where the hardware is: linux reads what is plugged in, sim:TRACE plays a trace written by "   \
     "hand, trace:TRACE replays a recorded one"
-#define HARDWARE_FOR_HELP "With --port linux: end after so long (default: when interrupted)"
+#define HARDWARE_SHEET_HELP "A sheet to add: it wins over the built-in ones"
+#define HARDWARE_MODEL_HELP "A simulated model to add, for the trace to plug in"
+#define HARDWARE_FOR_HELP   "With --port linux: end after so long (default: when interrupted)"
 
-/* Opens; all of *hardware but `seconds` is set anew.  `rate` is steps a second, `records` as in
- * nplug_limits.  Returns -1, or the status to end with (said why). */
+/* Opens; all of *hardware but `seconds`, `game`, `sheet` and `model` is set anew.  `rate` is steps
+ * a second, `records` as in nplug_limits.  Returns -1, or the status to end with (said why). */
 int hardware_open(hardware *hardware, const tool_command *command, const char *port, unsigned rate,
                   uint32_t records);
+
+/* As hardware_open, with a trace file, whether it was written by hand or recorded. */
+int hardware_open_trace(hardware *hardware, const char *path, unsigned rate);
 
 /* As hardware_open, with the demo's trace, which is compiled in. */
 int hardware_open_demo(hardware *hardware, unsigned rate);

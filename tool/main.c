@@ -4,8 +4,9 @@
 #include <string.h>
 #include <unistd.h>
 
-static const tool_command *const commands[] = {&tool_devices, &tool_watch, &tool_record,
-                                               &tool_replay, &tool_demo};
+static const tool_command *const commands[] = {&tool_devices, &tool_watch,  &tool_explain,
+                                               &tool_learn,   &tool_record, &tool_replay,
+                                               &tool_graph,   &tool_demo};
 #define COMMANDS (sizeof commands / sizeof *commands)
 
 bool tool_colour(void)
@@ -68,10 +69,10 @@ int tool_options(const tool_command *command, int argc, const char **argv,
     } else if (code < -1) {
         status = tool_usage(command, "%s: %s", poptBadOption(context, POPT_BADOPTION_NOALIAS),
                             poptStrerror(code));
-    } else if (command->wants && !*rest) {
+    } else if (command->wants == TOOL_MUST && !*rest) {
         status = tool_usage(command, "%s: an argument is missing: nestplug %s %s", command->name,
                             command->name, command->arguments);
-    } else if ((!command->wants && *rest) || poptPeekArg(context)) {
+    } else if ((command->wants == TOOL_NEVER && *rest) || poptPeekArg(context)) {
         status = tool_usage(command, "%s: one argument too many: %s", command->name,
                             command->wants ? poptPeekArg(context) : *rest);
     }

@@ -58,5 +58,5 @@ const tool_command tool_record = {
     "--port PORT -o FILE [OPTIONS]",
     "Records what the hardware says, to be replayed",
     "A trace holds only keys that the game binds, and no serial numbers.",
-    false,
+    TOOL_NEVER,
     run};

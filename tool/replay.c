@@ -61,5 +61,5 @@ const tool_command tool_replay = {"replay",
                                   "[OPTIONS] TRACE",
                                   "Replays a recorded trace",
                                   "The same trace has the same digests on every machine.",
-                                  true,
+                                  TOOL_MUST,
                                   run};

@@ -8,17 +8,21 @@
 /* Exit statuses. */
 enum { TOOL_DONE = 0, TOOL_WRONG = 1, TOOL_USAGE = 2 };
 
+/* Whether there is an argument beside the options. */
+typedef enum tool_wants { TOOL_NEVER, TOOL_MUST, TOOL_MAY } tool_wants;
+
 /* One command. */
 typedef struct tool_command {
     const char *name;
     const char *arguments; /* "[OPTIONS] TRACE" */
     const char *summary;   /* one line */
     const char *more;      /* what --help says after the options; may be NULL */
-    bool wants;            /* there must be one argument beside the options; else there is none */
+    tool_wants wants;
     int (*run)(const struct tool_command *command, int argc, const char **argv);
 } tool_command;
 
-extern const tool_command tool_devices, tool_watch, tool_record, tool_replay, tool_demo;
+extern const tool_command tool_devices, tool_watch, tool_explain, tool_learn, tool_record,
+    tool_replay, tool_graph, tool_demo;
 
 /* Parses a command's options from a popt table.  *rest is the one argument that is left (NULL where
  * there is none).  Returns -1 to go on, or the status to

@@ -202,6 +202,8 @@ static int run(const tool_command *command, int argc, const char **argv)
         {"lines", 0, POPT_ARG_NONE, &watch.lines, 0, "Print lines, on a terminal too", NULL},
         {"pace", 0, POPT_ARG_NONE, &watch.pace, 0, "Play at the trace's own pace, not at once",
          NULL},
+        {"sheet", 0, POPT_ARG_STRING, &watch.hw.sheet, 0, HARDWARE_SHEET_HELP, "FILE"},
+        {"model", 0, POPT_ARG_STRING, &watch.hw.model, 0, HARDWARE_MODEL_HELP, "FILE"},
         {"json", 0, POPT_ARG_NONE, &watch.json, 0, "Print a JSON object a line", NULL},
         POPT_TABLEEND};
 
@@ -226,5 +228,5 @@ const tool_command tool_watch = {
     "Shows devices, controls and actions live: a view on a terminal, else a line each",
     "In the view: up and down choose a device, q ends. Times are in seconds. Controls are "
     "normalised: sticks from -1 to 1, triggers from 0 to 1.",
-    false,
+    TOOL_NEVER,
     run};

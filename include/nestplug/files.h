@@ -98,6 +98,14 @@ NPLUG_API nplug_result nplug_sheet_parse(const char *text, size_t length, const 
 /* The sheet inside, for nplug_add_sheets: valid until the file is freed. */
 NPLUG_API const nplug_sheet *nplug_sheet_of(const nplug_sheet_file *file);
 
+/* Writes a sheet as a file that nplug_sheet_read takes: whole or not at all (a new file beside it,
+ * synced, then renamed).  NPLUG_ERR_FILE (errno says why), NPLUG_ERR_ARGUMENT, NPLUG_ERR_MEMORY. */
+NPLUG_API nplug_result nplug_sheet_write(const nplug_sheet *sheet, const char *path);
+
+/* The same as text: writes at most `size` bytes with a terminating 0, returns the whole length; 0
+ * where the sheet is none. */
+NPLUG_API size_t nplug_sheet_text(const nplug_sheet *sheet, char *buffer, size_t size);
+
 /* Frees a sheet; NULL does nothing. */
 NPLUG_API void nplug_sheet_free(nplug_sheet_file *file);
 

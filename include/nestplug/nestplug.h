@@ -9,6 +9,7 @@
 #include "event.h"
 #include "files.h"
 #include "linux.h"
+#include "learn.h"
 #include "nest.h"
 #include "player.h"
 #include "port.h"

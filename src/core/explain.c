@@ -109,15 +109,25 @@ static void add_misfit(np_text *text, const teller *to, const nplug_match *match
     }
 }
 
+static void add_part(np_text *text, bool named, const char *word, bool *any)
+{
+    if (!named) return;
+    np_text_add(text, *any ? ", " : " ");
+    np_text_add(text, word);
+    *any = true;
+}
+
 static void add_what_fits(np_text *text, const nplug_match *match)
 {
-    if (match->product) np_text_add(text, " product");
-    if (match->vendor) np_text_add(text, " vendor");
-    if (match->version) np_text_add(text, " version");
-    if (match->bus) np_text_add(text, " bus");
-    if (match->kind) np_text_add(text, " kind");
-    if (match->space) np_text_add(text, " space");
-    if (match->has_count + match->lacks_count) np_text_add(text, " signals");
+    bool any = false;
+
+    add_part(text, match->product != 0, "product", &any);
+    add_part(text, match->vendor != 0, "vendor", &any);
+    add_part(text, match->version != 0, "version", &any);
+    add_part(text, match->bus != 0, "bus", &any);
+    add_part(text, match->kind != 0, "kind", &any);
+    add_part(text, match->space != 0, "code space", &any);
+    add_part(text, match->has_count + match->lacks_count != 0, "signals", &any);
 }
 
 static const char *rank_of(const teller *to, const nplug_sheet *sheet)

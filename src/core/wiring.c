@@ -88,7 +88,7 @@ static int32_t rest_of(const np_wire *wire, const nplug_wire *from)
     case NPLUG_READ_PRESENT:
         return -1;
     case NPLUG_READ_SCALED:
-        return 0;
+        return wire->component == 6 ? wire->high : 0; /* not turned: (0, 0, 0, 1) */
     default:
         return np_number_middle(wire->low, wire->high);
     }

@@ -1,6 +1,7 @@
 /* Members that several sorts of file have: numbers, buses, words, codes. */
 #include "members.h"
 #include "codes.h"
+#include "sheet_json.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -153,4 +154,11 @@ bool nf_is_low(nf_doc *doc, const json_t *object, const char *member, const char
     snprintf(at, sizeof at, "%s/%s", pointer, member);
     nf_error(doc, at, "\"%s\" must be \"low\" or \"high\"", member);
     return false;
+}
+
+const char *nf_bus_name(uint16_t bus)
+{
+    for (size_t i = 0; i < COUNT(buses); i++)
+        if (buses[i].number == bus) return buses[i].name;
+    return NULL;
 }

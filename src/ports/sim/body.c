@@ -8,6 +8,8 @@ void body_begin(body *body, const nplug_sim_model *model)
     body->model = model;
     for (uint16_t i = 0; i < model->signal_count; i++)
         body->raw[i] = model->signals[i].rest;
+    for (uint16_t i = 0; i < model->control_count; i++)
+        if (model->controls[i].component == 6) body->at[i] = 1.0f; /* not turned */
 }
 
 /* A key's signal, by the W3C code of the key at that place. */
@@ -78,6 +80,18 @@ void body_pose(body *body, const body_parts *parts, const nplug_pose *pose)
         body->at[parts->row[i]] = pose->place[i];
     for (unsigned i = 0; i < 4; i++)
         body->at[parts->row[3 + i]] = pose->turn[i];
+}
+
+bool body_has_stop(const nplug_sim_model *model, const body_parts *parts)
+{
+    const nplug_sim_control *row;
+
+    if (parts->key || parts->components != 1) return parts->key;
+    row = &model->controls[parts->row[0]];
+    if (model->signals[row->signal].rest == row->low) return true;
+    for (uint16_t i = 0; i < model->control_count; i++)
+        if (i != parts->row[0] && model->controls[i].signal == row->signal) return true;
+    return false;
 }
 
 /* Eight places clockwise from up; what is nearer to the middle than to a side is none. */

@@ -479,7 +479,7 @@ static nplug_vec2 between(nplug_vec2 from, nplug_vec2 to, float part)
 }
 
 /* Where a movement is after `part` of its span (0 to 1). */
-static nplug_vec2 path(nplug_sim *sim, const sim_move *move, float part)
+static nplug_vec2 path(nplug_sim *sim, const sim_move *move, bool stop, float part)
 {
     static const nplug_vec2 rest = {0.0f, 0.0f};
     nplug_vec2 at = move->from;
@@ -494,6 +494,7 @@ static nplug_vec2 path(nplug_sim *sim, const sim_move *move, float part)
         if (part >= 1.0f) return at;
         at.x += move->to.x * next_noise(sim);
         at.y += move->to.x * next_noise(sim);
+        if (stop && at.x < 0.0f) at.x = 0.0f;
         return at;
     default:
         return part < 1.0f ? between(move->from, move->to, part) : move->to;
@@ -515,7 +516,8 @@ static bool travel(nplug_sim *sim, sim_device *device, const sim_move *move)
     }
     gone = rest.due - rest.start;
     if (!place(sim, device, &parts,
-               path(sim, &rest, gone < rest.span ? (float)gone / (float)rest.span : 1.0f),
+               path(sim, &rest, body_has_stop(device->body.model, &parts),
+                    gone < rest.span ? (float)gone / (float)rest.span : 1.0f),
                move->due))
         return false;
     if (gone >= rest.span) return true;

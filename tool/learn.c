@@ -1,0 +1,241 @@
+#include "describe.h"
+#include "hardware.h"
+#include <fcntl.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+#include <termios.h>
+#include <unistd.h>
+
+/* A session with a person (keys) or without one (a control that does not move is left out). */
+typedef struct session {
+    hardware hw;
+    nplug_learner *learner;
+    nplug_time skip_after, asked_at; /* skip_after 0: never */
+    uint32_t asked;                  /* which question was put last, from 1; 0 before the first */
+    nplug_learn_phase told;
+    bool keys, ended;
+    struct termios before;
+} session;
+
+/* --- keys ------------------------------------------------------------------------------------ */
+
+static void begin_keys(session *s)
+{
+    struct termios raw;
+
+    s->keys = isatty(STDIN_FILENO) && s->hw.real && tcgetattr(STDIN_FILENO, &s->before) == 0;
+    if (!s->keys) return;
+    raw = s->before;
+    raw.c_lflag &= ~(tcflag_t)(ICANON | ECHO);
+    raw.c_cc[VMIN] = 0;
+    raw.c_cc[VTIME] = 0;
+    tcsetattr(STDIN_FILENO, TCSANOW, &raw);
+    printf("Keys: s leaves a control out (or ends the loosening), b goes back, q ends.\n\n");
+}
+
+static void end_keys(session *s)
+{
+    if (s->keys) tcsetattr(STDIN_FILENO, TCSANOW, &s->before);
+}
+
+static void obey(session *s)
+{
+    char key;
+
+    if (!s->keys || read(STDIN_FILENO, &key, 1) != 1) return;
+    if (key == 's') nplug_learn_skip(s->learner);
+    if (key == 'b') nplug_learn_again(s->learner);
+    if (key == 'q') s->ended = true;
+}
+
+/* --- questions ------------------------------------------------------------------------------- */
+
+static const char *how_to_move(const nplug_learn_question *question)
+{
+    nplug_nature nature = nplug_control_nature(question->control, NULL);
+
+    if (nature == NPLUG_NATURE_BUTTON) return "press it";
+    if (question->component == 1) return "move it up (away from you)";
+    return nature == NPLUG_NATURE_DELTA ? "move it to the right"
+                                        : "move it to the right, or pull it full";
+}
+
+static void ask(session *s, const nplug_learn_question *question)
+{
+    char name[64], taken[64];
+
+    nplug_control_name(question->control, name, sizeof name);
+    if (question->taken) {
+        nplug_control_name(question->taken, taken, sizeof taken);
+        printf("        That was %s, already learnt: move another, or leave this one out.\n",
+               taken);
+    }
+    printf("%3u/%-3u %-24s %s ", question->number, question->of, name, how_to_move(question));
+    fflush(stdout);
+    s->asked = question->number;
+    s->asked_at = s->hw.now;
+}
+
+static void tell_phase(nplug_learn_phase phase)
+{
+    if (phase == NPLUG_LEARN_LOOSEN)
+        printf("Move every stick, trigger and lever all its way once, then let go of all.\n");
+    else if (phase == NPLUG_LEARN_REST)
+        printf("Now touch nothing for a second.\n");
+    fflush(stdout);
+}
+
+/* What changed since the last step is told. */
+static void follow(session *s, nplug_learn_phase phase)
+{
+    nplug_learn_question question;
+
+    question.size = (uint32_t)sizeof question;
+    nplug_learn_asks(s->learner, &question);
+    if (phase == NPLUG_LEARN_MOVE && (question.number != s->asked || question.taken)) {
+        if (s->asked && question.number > s->asked)
+            printf("%s\n", s->told == NPLUG_LEARN_BACK ? "- seen" : "- left out");
+        if (question.number != s->asked || s->told == NPLUG_LEARN_BACK) ask(s, &question);
+    } else if (phase != s->told && phase < NPLUG_LEARN_MOVE) {
+        tell_phase(phase);
+    }
+    s->told = phase;
+    if (phase == NPLUG_LEARN_MOVE && s->skip_after && s->hw.now > s->asked_at + s->skip_after)
+        nplug_learn_skip(s->learner);
+}
+
+/* --- the session ------------------------------------------------------------------------------ */
+
+/* The first device of the hardware, or the one whose name or id was given. */
+static nplug_device wait_for_device(hardware *hw, const char *wanted)
+{
+    nplug_device_info info;
+
+    while (hardware_next(hw)) {
+        for (uint32_t i = 0; i < nplug_device_count(hw->nest); i++) {
+            char id[16];
+            info.size = (uint32_t)sizeof info;
+            nplug_device_look(hw->nest, nplug_device_at(hw->nest, i), &info);
+            snprintf(id, sizeof id, "%x", info.device);
+            if (!wanted || strcmp(wanted, info.name) == 0 || strcmp(wanted, id) == 0)
+                return info.device;
+        }
+    }
+    return 0;
+}
+
+static int put_sheet(const nplug_sheet *sheet, const char *output)
+{
+    static char text[65536];
+
+    if (!output) {
+        nplug_sheet_text(sheet, text, sizeof text);
+        printf("%s\n", text);
+        return TOOL_DONE;
+    }
+    if (nplug_sheet_write(sheet, output) != NPLUG_OK) {
+        perror(output);
+        return TOOL_WRONG;
+    }
+    printf("\n%u signals became controls: %s. Try it: nestplug watch --sheet %s\n",
+           sheet->wire_count, output, output);
+    return TOOL_DONE;
+}
+
+/* To the end of the questions; a trace that ends leaves out what it did not move. */
+static int converse(session *s, const char *output)
+{
+    nplug_learn_phase phase = NPLUG_LEARN_LOOSEN;
+
+    s->told = NPLUG_LEARN_GONE;
+    while (!s->ended && phase < NPLUG_LEARN_DONE && hardware_next(&s->hw)) {
+        obey(s);
+        phase = nplug_learn_look(s->learner, s->hw.nest);
+        if (phase < NPLUG_LEARN_DONE) follow(s, phase);
+    }
+    for (int i = 0; !s->keys && phase < NPLUG_LEARN_DONE && i < 256; i++) {
+        nplug_learn_skip(s->learner);
+        phase = nplug_learn_look(s->learner, s->hw.nest);
+    }
+    printf("\n");
+    if (phase == NPLUG_LEARN_DONE) return put_sheet(nplug_learn_sheet(s->learner), output);
+    fprintf(stderr, phase == NPLUG_LEARN_GONE ? "nestplug: the device has gone\n"
+                                              : "nestplug: nothing was learnt\n");
+    return TOOL_WRONG;
+}
+
+static int learn(session *s, const char *wanted, const char *kind, const char *output)
+{
+    nplug_device device = wait_for_device(&s->hw, wanted);
+    nplug_kind number = NPLUG_KIND_UNKNOWN;
+    void *block = malloc(nplug_learn_memory_needed());
+    char name[80];
+    int status = TOOL_WRONG;
+
+    for (int i = 1; i < NPLUG_KINDS; i++)
+        if (strcmp(nplug_kind_name((nplug_kind)i), kind) == 0) number = (nplug_kind)i;
+    if (device && block)
+        s->learner =
+            nplug_learn_begin(s->hw.nest, device, number, block, nplug_learn_memory_needed());
+    if (!device) {
+        fprintf(stderr, "nestplug: no such device came: nothing to learn\n");
+    } else if (!s->learner) {
+        fprintf(stderr,
+                "nestplug: %s is no kind that can be learnt: pad, stick, wheel and mouse are\n",
+                kind);
+    } else {
+        hardware_name(s->hw.nest, device, name, sizeof name);
+        printf("Learning %s as a %s.\n", name, kind);
+        begin_keys(s);
+        status = converse(s, output);
+        end_keys(s);
+    }
+    free(block);
+    return status;
+}
+
+static int run(const tool_command *command, int argc, const char **argv)
+{
+    char *port = NULL, *output = NULL, *kind = NULL;
+    double skip = -1.0;
+    const char *wanted;
+    session s = {0};
+    int status, closed;
+    struct poptOption options[] = {
+        {"port", 0, POPT_ARG_STRING, &port, 0, HARDWARE_PORT_HELP, "PORT"},
+        {"kind", 0, POPT_ARG_STRING, &kind, 0, "What it is: pad (default), stick, wheel or mouse",
+         "KIND"},
+        {"output", 'o', POPT_ARG_STRING, &output, 0, "The sheet to write (default: print it)",
+         "FILE"},
+        {"skip-after", 0, POPT_ARG_DOUBLE, &skip, 0,
+         "Leave a control out that does not move for so long (default: 3 with a trace, else never)",
+         "SECONDS"},
+        {"model", 0, POPT_ARG_STRING, &s.hw.model, 0, HARDWARE_MODEL_HELP, "FILE"},
+        POPT_TABLEEND};
+
+    status = tool_options(command, argc, argv, options, &wanted);
+    if (status < 0) status = hardware_open(&s.hw, command, port, 120, 0);
+    if (status < 0) {
+        if (skip < 0.0 && !s.hw.real) skip = 3.0;
+        s.skip_after = skip > 0.0 ? (nplug_time)(skip * 1e6) : 0;
+        status = learn(&s, wanted, kind ? kind : "pad", output);
+        closed = hardware_close(&s.hw);
+        if (status == TOOL_DONE) status = closed;
+    }
+    free(port);
+    free(output);
+    free(kind);
+    return status;
+}
+
+const tool_command tool_learn = {"learn",
+                                 "--port PORT [OPTIONS] [DEVICE]",
+                                 "Makes a sheet for a device by asking for each control in turn",
+                                 "DEVICE is its id or its name (default: the first that is here). "
+                                 "Each control is pressed, or moved "
+                                 "to its right, up or full end, and let go. What is learnt is a "
+                                 "sheet: give it to --sheet, or to a "
+                                 "game's settings.",
+                                 TOOL_MAY,
+                                 run};

@@ -1,0 +1,58 @@
+#include "plot.h"
+#include <stdlib.h>
+#include <string.h>
+
+/* A path in gnuplot's single quotes, where a quote stands doubled. */
+static void put_path(FILE *plot, const char *path)
+{
+    fputc('\'', plot);
+    for (; *path; path++) {
+        if (*path == '\'') fputc('\'', plot);
+        fputc(*path, plot);
+    }
+    fputc('\'', plot);
+}
+
+FILE *plot_open(const char *path, unsigned height)
+{
+    const char *end = strrchr(path, '.');
+    bool svg = end && strcmp(end, ".svg") == 0;
+    FILE *plot;
+
+    if (!svg && (!end || strcmp(end, ".png") != 0)) {
+        fprintf(stderr, "nestplug: %s: a picture's name ends in .png or .svg\n", path);
+        return NULL;
+    }
+    if (system("command -v gnuplot >/dev/null 2>&1") != 0) {
+        fprintf(stderr, "nestplug: pictures are drawn by gnuplot, which is not installed: "
+                        "apt install gnuplot-nox\n");
+        return NULL;
+    }
+    plot = popen("gnuplot 2>&1", "w");
+    if (!plot) return NULL;
+    fprintf(plot, "set terminal %s size 1280,%u font 'sans,11' background 'white'\n",
+            svg ? "svg" : "pngcairo", height);
+    fprintf(plot, "set output ");
+    put_path(plot, path);
+    fprintf(plot, "\nset encoding utf8\nset grid lc rgb '#dddddd'\nset border lc rgb '#888888'\n"
+                  "set tics textcolor rgb '#333333'\n");
+    return plot;
+}
+
+bool plot_close(FILE *plot, const char *path)
+{
+    FILE *drawn;
+
+    fprintf(plot, "set output\n");
+    if (pclose(plot) != 0) {
+        fprintf(stderr, "nestplug: gnuplot could not draw %s\n", path);
+        return false;
+    }
+    drawn = fopen(path, "rb");
+    if (!drawn) {
+        fprintf(stderr, "nestplug: %s cannot be written\n", path);
+        return false;
+    }
+    fclose(drawn);
+    return true;
+}
