@@ -3,21 +3,12 @@
  * Limits: one machine, one process, warm caches; each ratio is the median over alternating rounds
  * of the two sides.  The load is made beforehand, so that making it is not timed. */
 #include "count_heap.h"
-#include "nestplug/nestplug.h"
-#include <math.h>
+#include "load.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
-#include <time.h>
 #include <unistd.h>
 
-#define PADS     8
-#define AXES     4
-#define SECONDS  2
-#define ROUNDS   15
-#define FRAMES   (60 * SECONDS)
-#define SEED     20260125u
-#define MOST     (PADS * 1000 * SECONDS * (AXES + 1))
 #define PIPE_RUN 2000 /* reports in the pipe at once: they fit into its buffer */
 
 static const nplug_action_def actions[] = {
@@ -29,143 +20,19 @@ static const nplug_action_def actions[] = {
 };
 enum { HORN = 3 };
 
-/* The load: groups of one millisecond of one pad, in order of time. */
-typedef struct load {
-    nplug_report *reports;
-    size_t count, presses;
-    size_t frame_end[FRAMES]; /* how many reports are due up to the end of each frame */
-} load;
-
-static double now_ns(void)
-{
-    struct timespec now;
-
-    clock_gettime(CLOCK_MONOTONIC, &now);
-    return (double)now.tv_sec * 1e9 + (double)now.tv_nsec;
-}
-
-static uint32_t next_random(uint32_t *state)
-{
-    *state = *state * 1664525u + 1013904223u;
-    return *state >> 8;
-}
-
-/* --- the load ------------------------------------------------------------------------------- */
-
-static nplug_report *add_value(load *load, nplug_time time, uint32_t pad, uint16_t signal,
-                               int32_t value)
-{
-    nplug_report *report = &load->reports[load->count++];
-
-    memset(report, 0, sizeof *report);
-    report->time = time;
-    report->device = pad;
-    report->signal = signal;
-    report->as.value = value;
-    return report;
-}
-
-static void add_group(load *load, unsigned ms, uint32_t pad, uint32_t *random, bool *down)
-{
-    static const uint16_t axes[AXES] = {0, 1, 3, 4};
-    nplug_time time = (nplug_time)ms * 1000;
-    nplug_report *last = NULL;
-
-    for (unsigned a = 0; a < AXES; a++) {
-        double phase = 2.0 * M_PI * (ms / 1000.0 * (1.0 + a) + pad / 8.0);
-        last = add_value(load, time, pad, axes[a], (int32_t)(32000.0 * sin(phase)));
-        last->flags = NPLUG_REPORT_MORE | NPLUG_REPORT_MOVES;
-    }
-    if (next_random(random) % 100 < 2 * AXES) {
-        *down = !*down;
-        load->presses += *down;
-        last = add_value(load, time, pad, 8, *down);
-    }
-    last->flags &= (uint8_t)~NPLUG_REPORT_MORE;
-}
-
-static void make_load(load *load)
-{
-    uint32_t random = SEED;
-    bool down[PADS] = {false};
-
-    memset(load, 0, sizeof *load);
-    load->reports = (nplug_report *)malloc(MOST * sizeof *load->reports);
-    for (unsigned ms = 0, frame = 0; ms < 1000 * SECONDS; ms++) {
-        for (uint32_t pad = 0; pad < PADS; pad++)
-            add_group(load, ms, pad, &random, &down[pad]);
-        while (frame < FRAMES && (ms + 1) * 60 >= (frame + 1) * 1000)
-            load->frame_end[frame++] = load->count;
-    }
-}
-
 /* --- the nest's side ------------------------------------------------------------------------ */
 
-static nplug_result keep_ring(void *self, nplug_ring *ring)
-{
-    *(nplug_ring **)self = ring;
-    return NPLUG_OK;
-}
-
-static const nplug_port port = {
-    sizeof(nplug_port), "bench", keep_ring, NULL, NULL, NULL, NULL, NULL};
-
-static void plug_pad(nplug_ring *ring, uint32_t pad)
-{
-    uint32_t count;
-    const nplug_sim_model *model = nplug_sim_models(&count);
-    nplug_report report = {0};
-
-    report.device = pad;
-    report.kind = NPLUG_REPORT_ARRIVE;
-    report.as.arrive.bus = model->bus;
-    report.as.arrive.vendor = model->vendor;
-    report.as.arrive.product = model->product;
-    report.as.arrive.signals = model->signal_count;
-    nplug_push(ring, &report, 1);
-    for (uint16_t i = 0; i < model->signal_count; i++) {
-        memset(&report, 0, sizeof report);
-        report.device = pad;
-        report.kind = NPLUG_REPORT_SIGNAL;
-        report.signal = i;
-        report.as.signal.code = model->signals[i].code;
-        report.as.signal.min = model->signals[i].min;
-        report.as.signal.max = model->signals[i].max;
-        report.as.signal.space = model->signals[i].space;
-        report.as.signal.nature = model->signals[i].nature;
-        nplug_push(ring, &report, 1);
-    }
-    memset(&report, 0, sizeof report);
-    report.device = pad;
-    report.kind = NPLUG_REPORT_READY;
-    nplug_push(ring, &report, 1);
-}
-
-static nplug_nest *open_nest(nplug_ring **ring)
+static nplug_nest *open_with_players(nplug_ring **ring)
 {
     nplug_game game = nplug_game_for("bench", actions, 5, PADS);
-    nplug_setup setup = nplug_setup_default();
+    nplug_limits limits = nplug_limits_default();
     nplug_nest *nest;
 
-    setup.limits.players = PADS;
-    if (nplug_start_bare(&game, &setup, &nest) != NPLUG_OK) exit(1);
-    nplug_attach(nest, &port, ring);
-    for (uint32_t pad = 0; pad < PADS; pad++)
-        plug_pad(*ring, pad);
-    nplug_step(nest, 0);
+    limits.players = PADS;
+    nest = open_nest(&game, &limits, ring);
     for (uint32_t pad = 0; pad < PADS; pad++)
         nplug_claim(nest, nplug_device_at(nest, pad), pad + 1);
     return nest;
-}
-
-/* What a port has at hand when it pushes: a frame's reports, `from` later than in the load. */
-static size_t make_frame(nplug_report *frame, const load *load, size_t at, size_t end,
-                         nplug_time from)
-{
-    memcpy(frame, load->reports + at, (end - at) * sizeof *frame);
-    for (size_t i = 0; i < end - at; i++)
-        frame[i].time += from;
-    return end - at;
 }
 
 /* Pushes and steps the whole load, frame by frame; nanoseconds a report. */
@@ -215,18 +82,6 @@ static double run_read(const int ends[2], size_t count)
 
 /* --- figures -------------------------------------------------------------------------------- */
 
-static int compare(const void *a, const void *b)
-{
-    double x = *(const double *)a, y = *(const double *)b;
-    return (x > y) - (x < y);
-}
-
-static double median(double *list, size_t count)
-{
-    qsort(list, count, sizeof *list, compare);
-    return list[count / 2];
-}
-
 static void check(const nplug_nest *nest, const load *load, uint64_t presses)
 {
     nplug_counts counts = nplug_nest_counts(nest);
@@ -243,7 +98,7 @@ static void measure_reports(void)
 {
     double nest_ns[ROUNDS], read_ns[ROUNDS], ratios[ROUNDS];
     nplug_ring *ring = NULL;
-    nplug_nest *nest = open_nest(&ring);
+    nplug_nest *nest = open_with_players(&ring);
     uint64_t presses = 0;
     unsigned long heap;
     int ends[2];
@@ -275,9 +130,18 @@ static void measure_memory(void)
     printf("ratio nest_kib %.1f\n", (double)(nplug_memory_needed(&limits) - rings) / 1024.0);
 }
 
-int main(void)
+/* All figures, or the one that is named. */
+int main(int argc, char **argv)
 {
-    measure_reports();
-    measure_memory();
+    static const struct {
+        const char *name;
+        void (*measure)(void);
+    } all[] = {{"reports", measure_reports},
+               {"memory", measure_memory},
+               {"frames", measure_frames},
+               {"recognition", measure_recognition}};
+
+    for (size_t i = 0; i < sizeof all / sizeof *all; i++)
+        if (argc < 2 || strcmp(argv[1], all[i].name) == 0) all[i].measure();
     return 0;
 }

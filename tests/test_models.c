@@ -426,7 +426,7 @@ Suite *models_suite(void)
     tcase_add_loop_test(tests, every_axis_never_falls, 0, (int)COUNT_OF(rows));
     tcase_add_test(tests, all_models_agree_with_the_truth);
     tcase_add_loop_test(tests, what_is_learnt_normalises_as_what_is_shipped, 0,
-                        (int)COUNT_OF(rows));
+                        2 * (int)COUNT_OF(rows));
     tcase_add_test(tests, a_learner_can_go_back_and_sees_a_departure);
     tcase_add_test(tests, a_model_comes_from_a_file);
     suite_add_tcase(suite, tests);

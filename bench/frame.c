@@ -1,0 +1,260 @@
+/* A 60 Hz frame of the load, with 4 players, 64 actions and 3 bindings each, against what games do
+ * by hand: drain the same reports into an array, then look at every binding once: ratio
+ * frame_vs_scan VALUE.  Both sides get the reports out of memory; both must come to the same values
+ * and presses.
+ *
+ * The actions are those of a game: two sticks, two triggers, and sixty buttons; a third of all
+ * bindings is on keys that nobody has.  The hand's side has no dead zones, remapping or layers, and
+ * no idea of devices coming and going. */
+#include "load.h"
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#define PLAYERS 4
+#define ACTIONS 64
+#define SIGNALS 19
+
+/* --- the game, in both ways of saying it ------------------------------------------------------ */
+
+/* The pad's buttons and their signals; the d-pad's directions are ends of two hats. */
+static const struct {
+    const char *name;
+    uint16_t signal;
+    int32_t down;
+} buttons[] = {{"south", 8, 1},
+               {"east", 9, 1},
+               {"west", 10, 1},
+               {"north", 11, 1},
+               {"shoulder-left", 12, 1},
+               {"shoulder-right", 13, 1},
+               {"select", 14, 1},
+               {"start", 15, 1},
+               {"home", 16, 1},
+               {"stick-left-click", 17, 1},
+               {"stick-right-click", 18, 1},
+               {"dpad-left", 6, -1},
+               {"dpad-right", 6, 1},
+               {"dpad-up", 7, -1},
+               {"dpad-down", 7, 1}};
+#define BUTTONS (sizeof buttons / sizeof *buttons)
+
+/* One binding by hand: which signals, and how they are read. */
+typedef struct hand_binding {
+    uint16_t x, y; /* signals; SIGNALS: a key, which nobody has */
+    int32_t down;  /* what a button says when it is */
+    enum { STICK, TRIGGER, BUTTON, KEY } kind;
+} hand_binding;
+
+static char texts[ACTIONS][96], names[ACTIONS][16];
+static nplug_action_def defs[ACTIONS];
+static hand_binding by_hand[ACTIONS][3];
+
+static void make_stick(int i, const char *name, uint16_t x, uint16_t y)
+{
+    snprintf(texts[i], sizeof texts[i],
+             "pad:%s | keys:KeyW,KeyS,KeyA,KeyD | keys:KeyI,KeyK,KeyJ,KeyL", name);
+    defs[i].kind = NPLUG_VECTOR;
+    by_hand[i][0] = (hand_binding){x, y, 0, STICK};
+}
+
+static void make_trigger(int i, const char *name, uint16_t signal)
+{
+    snprintf(texts[i], sizeof texts[i], "pad:%s | key:Space | key:Enter", name);
+    defs[i].kind = NPLUG_LEVEL;
+    by_hand[i][0] = (hand_binding){signal, signal, 0, TRIGGER};
+}
+
+static void make_button(int i)
+{
+    unsigned b[2] = {(unsigned)i % BUTTONS, ((unsigned)i + 3) % BUTTONS};
+
+    snprintf(texts[i], sizeof texts[i], "pad:%s | pad:%s | key:F%d", buttons[b[0]].name,
+             buttons[b[1]].name, 1 + i % 12);
+    defs[i].kind = NPLUG_BUTTON;
+    for (int n = 0; n < 2; n++)
+        by_hand[i][n] = (hand_binding){buttons[b[n]].signal, 0, buttons[b[n]].down, BUTTON};
+}
+
+static void make_game(void)
+{
+    for (int i = 0; i < ACTIONS; i++) {
+        snprintf(names[i], sizeof names[i], "action-%d", i);
+        defs[i].name = names[i];
+        defs[i].from = texts[i];
+        for (int b = 0; b < 3; b++)
+            by_hand[i][b] = (hand_binding){SIGNALS, SIGNALS, 0, KEY};
+        if (i == 0) make_stick(i, "stick-left", 0, 1);
+        if (i == 1) make_stick(i, "stick-right", 3, 4);
+        if (i == 2) make_trigger(i, "trigger-left", 2);
+        if (i == 3) make_trigger(i, "trigger-right", 5);
+        if (i > 3) make_button(i);
+    }
+}
+
+/* --- by hand ------------------------------------------------------------------------------------
+ */
+
+typedef struct hand {
+    int32_t raw[PADS][SIGNALS + 1];
+    uint8_t down[PLAYERS][SIGNALS + 1];   /* on how many of a player's pads */
+    uint32_t edges[PLAYERS][SIGNALS + 1]; /* presses since the last frame */
+    nplug_vec2 value[PLAYERS][ACTIONS];
+    bool held[PLAYERS][ACTIONS];
+    uint64_t presses;
+} hand;
+
+/* Presses are counted as they come: one that is over before the frame's end is seen, too. */
+static void drain(hand *h, const nplug_report *reports, size_t count)
+{
+    for (size_t i = 0; i < count; i++) {
+        const nplug_report *report = &reports[i];
+        unsigned signal = report->signal, player = report->device / 2;
+        int32_t was = h->raw[report->device][signal];
+        h->raw[report->device][signal] = report->as.value;
+        if (signal < 8 || was == report->as.value) continue;
+        if (report->as.value)
+            h->edges[player][signal] += h->down[player][signal]++ == 0;
+        else
+            h->down[player][signal]--;
+    }
+}
+
+static float stick_value(int32_t raw)
+{
+    return raw < 0 ? (float)raw / 32768.0f : (float)raw / 32767.0f;
+}
+
+static nplug_vec2 look_at(const hand *h, const hand_binding *binding, unsigned pad)
+{
+    nplug_vec2 value = {0.0f, 0.0f};
+
+    switch (binding->kind) {
+    case STICK:
+        value.x = stick_value(h->raw[pad][binding->x]);
+        value.y = 0.0f - stick_value(h->raw[pad][binding->y]);
+        break;
+    case TRIGGER:
+        value.x = (float)h->raw[pad][binding->x] / 1023.0f;
+        break;
+    case BUTTON:
+        value.x = h->raw[pad][binding->x] == binding->down ? 1.0f : 0.0f;
+        break;
+    default:
+        break;
+    }
+    return value;
+}
+
+/* Every binding of every action, on the two pads of each player; the strongest gives the value. */
+static void scan(hand *h)
+{
+    for (unsigned p = 0; p < PLAYERS; p++) {
+        for (unsigned a = 0; a < ACTIONS; a++) {
+            nplug_vec2 best = {0.0f, 0.0f};
+            uint32_t edges = 0;
+            for (unsigned b = 0; b < 3; b++) {
+                for (unsigned pad = 2 * p; pad < 2 * p + 2; pad++) {
+                    nplug_vec2 value = look_at(h, &by_hand[a][b], pad);
+                    if (value.x * value.x + value.y * value.y > best.x * best.x + best.y * best.y)
+                        best = value;
+                }
+                if (by_hand[a][b].kind == BUTTON) edges += h->edges[p][by_hand[a][b].x];
+            }
+            h->value[p][a] = best;
+            h->held[p][a] = best.x != 0.0f;
+            h->presses += edges;
+        }
+    }
+    memset(h->edges, 0, sizeof h->edges);
+}
+
+/* --- both
+ * ----------------------------------------------------------------------------------------- */
+
+static nplug_nest *open_game(nplug_ring **ring)
+{
+    nplug_game game = nplug_game_for("frame", defs, ACTIONS, PLAYERS);
+    nplug_limits limits = nplug_limits_default();
+    nplug_nest *nest;
+
+    limits.bindings = 256;
+    limits.links = 2048;
+    limits.events = 4096;
+    nest = open_nest(&game, &limits, ring);
+    for (uint32_t pad = 0; pad < PADS; pad++)
+        nplug_claim(nest, nplug_device_at(nest, pad), pad / 2 + 1);
+    return nest;
+}
+
+/* Values, held buttons and presses are the same. */
+static void check_frame(nplug_nest *nest, hand *h)
+{
+    uint64_t presses = 0;
+
+    for (unsigned p = 0; p < PLAYERS; p++)
+        for (unsigned a = 0; a < ACTIONS; a++) {
+            nplug_vec2 value = nplug_vector(nest, p + 1, a);
+            presses += nplug_presses(nest, p + 1, a);
+            if (value.x == h->value[p][a].x && value.y == h->value[p][a].y &&
+                (a < 4 || nplug_held(nest, p + 1, a) == h->held[p][a]))
+                continue;
+            fprintf(stderr, "bench: player %u's action %u differs: %f %f, by hand %f %f\n", p + 1,
+                    a, (double)value.x, (double)value.y, (double)h->value[p][a].x,
+                    (double)h->value[p][a].y);
+            exit(1);
+        }
+    if (presses != h->presses) {
+        fprintf(stderr, "bench: %llu presses, by hand %llu\n", (unsigned long long)presses,
+                (unsigned long long)h->presses);
+        exit(1);
+    }
+    h->presses = 0;
+}
+
+/* One round over all frames: nanoseconds a frame of both. */
+static void run_round(nplug_nest *nest, nplug_ring *ring, hand *h, const load *load,
+                      nplug_time from, double *nest_ns, double *hand_ns)
+{
+    static nplug_report frame[1024];
+    double begin, in_nest = 0.0, in_hand = 0.0;
+    size_t at = 0;
+
+    for (unsigned f = 0; f < FRAMES; f++) {
+        size_t count = make_frame(frame, load, at, load->frame_end[f], from);
+        begin = now_ns();
+        nplug_push(ring, frame, count);
+        nplug_step(nest, from + (f + 1) * UINT64_C(1000000) / 60);
+        in_nest += now_ns() - begin;
+        begin = now_ns();
+        drain(h, frame, count);
+        scan(h);
+        in_hand += now_ns() - begin;
+        check_frame(nest, h);
+        at = load->frame_end[f];
+    }
+    *nest_ns = in_nest / FRAMES;
+    *hand_ns = in_hand / FRAMES;
+}
+
+void measure_frames(void)
+{
+    double ratios[ROUNDS], nest_ns = 0.0, hand_ns = 0.0;
+    nplug_ring *ring = NULL;
+    static hand h;
+    nplug_nest *nest;
+    load load;
+
+    make_game();
+    nest = open_game(&ring);
+    make_load(&load);
+    for (unsigned i = 0; i < ROUNDS; i++) {
+        run_round(nest, ring, &h, &load, (nplug_time)(i + 1) * SECONDS * 1000000, &nest_ns,
+                  &hand_ns);
+        ratios[i] = nest_ns / hand_ns;
+    }
+    printf("# %.0f ns a frame, %.0f ns by hand\n", nest_ns, hand_ns);
+    printf("ratio frame_vs_scan %.2f\n", median(ratios, ROUNDS));
+    nplug_close(nest);
+    free(load.reports);
+}

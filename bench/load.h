@@ -1,0 +1,35 @@
+/* What the benches share: the load, a nest with pads, and medians. */
+#ifndef BENCH_LOAD_H
+#define BENCH_LOAD_H
+
+#include "nestplug/nestplug.h"
+
+#define PADS    8
+#define AXES    4
+#define SECONDS 2
+#define ROUNDS  15
+#define FRAMES  (60 * SECONDS)
+
+/* The load: groups of one millisecond of one pad, in order of time. */
+typedef struct load {
+    nplug_report *reports;
+    size_t count, presses;
+    size_t frame_end[FRAMES]; /* how many reports are due up to the end of each frame */
+} load;
+
+double now_ns(void);
+void make_load(load *load);
+
+/* A nest with a game, whose ring is told in *ring, and eight Herons plugged in. */
+nplug_nest *open_nest(const nplug_game *game, const nplug_limits *limits, nplug_ring **ring);
+
+/* What a port has at hand when it pushes: a frame's reports, `from` later than in the load. */
+size_t make_frame(nplug_report *frame, const load *load, size_t at, size_t end, nplug_time from);
+
+double median(double *list, size_t count);
+
+/* The figures of their own files. */
+void measure_recognition(void);
+void measure_frames(void);
+
+#endif
