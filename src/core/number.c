@@ -1,5 +1,16 @@
 #include "number.h"
 
+/* A part of a width, 0 to 1.  Neither test can fire for what np_number_normal hands over; with them
+ * the range is proved by intervals alone (scripts/prove). */
+static float share(uint32_t part, uint32_t width)
+{
+    float value;
+
+    if (width == 0) return 0.0f;
+    value = (float)part / (float)width;
+    return value > 1.0f ? 1.0f : value;
+}
+
 float np_number_normal(int32_t low, int32_t rest, int32_t high, int32_t raw)
 {
     if (low >= high) return 0.0f;
@@ -7,11 +18,11 @@ float np_number_normal(int32_t low, int32_t rest, int32_t high, int32_t raw)
     if (rest > high) rest = high;
     if (raw > rest) {
         if (raw >= high) return 1.0f;
-        return (float)((uint32_t)raw - (uint32_t)rest) / (float)((uint32_t)high - (uint32_t)rest);
+        return share((uint32_t)raw - (uint32_t)rest, (uint32_t)high - (uint32_t)rest);
     }
     if (raw < rest) {
         if (raw <= low) return -1.0f;
-        return -((float)((uint32_t)rest - (uint32_t)raw) / (float)((uint32_t)rest - (uint32_t)low));
+        return -share((uint32_t)rest - (uint32_t)raw, (uint32_t)rest - (uint32_t)low);
     }
     return 0.0f;
 }
