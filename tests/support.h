@@ -16,6 +16,7 @@ Suite *devices_suite(void);
 Suite *feed_suite(void);
 Suite *files_suite(void);
 Suite *game_suite(void);
+Suite *gauges_suite(void);
 Suite *house_suite(void);
 Suite *linux_suite(void);
 Suite *players_suite(void);

@@ -13,11 +13,16 @@ static void read_notes(const char *name, const char *text, char *out, size_t siz
     nplug_notes notes;
     nplug_trace *trace = NULL;
     nplug_sheet_file *sheet = NULL;
-    bool is_trace = strstr(name, ".trace") != NULL;
+    nplug_model_file *model = NULL;
+    nplug_settings *settings = NULL;
     size_t used = 0;
 
-    if (is_trace)
+    if (strstr(name, ".trace"))
         nplug_trace_parse(text, strlen(text), name, &trace, &notes);
+    else if (strstr(name, ".model"))
+        nplug_model_parse(text, strlen(text), name, &model, &notes);
+    else if (strstr(name, ".settings"))
+        nplug_settings_parse(text, strlen(text), name, &settings, &notes);
     else
         nplug_sheet_parse(text, strlen(text), name, &sheet, &notes);
     out[0] = 0;
@@ -28,6 +33,8 @@ static void read_notes(const char *name, const char *text, char *out, size_t siz
     }
     nplug_trace_free(trace);
     nplug_sheet_free(sheet);
+    nplug_model_free(model);
+    nplug_settings_free(settings);
 }
 
 static int by_name(const void *a, const void *b)
@@ -44,7 +51,7 @@ static size_t list_samples(char names[][64], size_t most)
 
     ck_assert_ptr_nonnull(folder);
     while ((entry = readdir(folder)) != NULL && count < most)
-        if (strstr(entry->d_name, ".trace") || strstr(entry->d_name, ".sheet"))
+        if (entry->d_name[0] != '.' && !strstr(entry->d_name, ".txt"))
             snprintf(names[count++], 64, "%.63s", entry->d_name);
     closedir(folder);
     qsort(names, count, 64, by_name);
@@ -54,7 +61,7 @@ static size_t list_samples(char names[][64], size_t most)
 /* Every sample's notes, in one file that people can read: tests/data/wrong/expected.txt. */
 START_TEST(each_wrong_file_is_told_by_its_place)
 {
-    static char names[256][64], all[65536];
+    static char names[256][64], all[131072];
     size_t count = list_samples(names, 256), used = 0;
     char path[512], *text;
 

@@ -46,7 +46,7 @@ static const struct {
     {"/src/system/", {"<", "\"nestplug/system.h", "\"nestplug/linux.h", "\"ports.h", NULL}},
     {"/tool/",
      {"<", "\"nestplug/nestplug.h", "\"agreement.h", "\"plot.h", "\"tool.h", "\"harbour.h",
-      "\"hardware.h", "\"describe.h", "\"view.h", NULL}},
+      "\"hardware.h", "\"live.h", "\"describe.h", "\"view.h", NULL}},
     {"/examples/", {"<", NULL}},
 };
 

@@ -11,7 +11,7 @@ static void print_row(const nplug_nest *nest, nplug_device device)
     info.size = (uint32_t)sizeof info;
     if (nplug_device_look(nest, device, &info) != NPLUG_OK) return;
     describe_players(info.players, players, sizeof players);
-    printf("%-6x %-20.20s %-9s %-10s %-11s %-17s %-5s %04x:%04x %-8s %3u %3u\n", device, info.name,
+    printf("%-6x %-20.20s %-10s %-15s %-17s %-16s %-9s %04x:%04x %-8s %3u %3u\n", device, info.name,
            nplug_kind_name(info.kind), *info.family ? info.family : "-",
            *info.sheet ? info.sheet : "-",
            info.unreadable ? "no permission" : nplug_matched_name(info.matched),
@@ -23,7 +23,7 @@ static void print_table(const nplug_nest *nest)
 {
     uint32_t unrecognised = 0, unreadable = 0;
 
-    printf("%-6s %-20s %-9s %-10s %-11s %-17s %-5s %-9s %-8s %3s %3s\n", "ID", "NAME", "KIND",
+    printf("%-6s %-20s %-10s %-15s %-17s %-16s %-9s %-9s %-8s %3s %3s\n", "ID", "NAME", "KIND",
            "FAMILY", "SHEET", "MATCHED BY", "BUS", "NUMBERS", "PLAYERS", "SIG", "CTL");
     for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
         nplug_device_info info;
@@ -41,7 +41,7 @@ static void print_table(const nplug_nest *nest)
                unreadable);
     if (unrecognised)
         printf("What is not recognised has no controls; its signals can be read all the same "
-               "(--json).\n");
+               "(--json). Why: nestplug explain. To make it known: nestplug learn.\n");
 }
 
 static json_t *all_devices(const nplug_nest *nest)

@@ -85,19 +85,18 @@ static int load_moves(hardware *hw, const nplug_move *moves, size_t count)
     return -1;
 }
 
-static int open_sim(hardware *hw, unsigned rate, uint32_t records)
+/* A nest with simulated hardware that has room for so many moves. */
+static int start_sim(hardware *hw, unsigned rate, uint32_t records, uint32_t moves)
 {
     nplug_limits limits = nplug_limits_default();
     nplug_sim_limits sim_limits = {32, 64};
-    const nplug_move *moves;
-    size_t count, size;
+    size_t size;
     int status;
 
-    moves = nplug_trace_moves(hw->trace, &count);
     limits.records = records;
     status = start_nest(hw, limits);
     if (status >= 0) return status;
-    sim_limits.moves += 2 * (uint32_t)count;
+    sim_limits.moves += moves;
     size = nplug_sim_memory_needed(sim_limits);
     hw->sim = nplug_sim_open(sim_limits, malloc(size), size);
     if (!hw->sim) return fail(NPLUG_ERR_MEMORY);
@@ -106,6 +105,16 @@ static int open_sim(hardware *hw, unsigned rate, uint32_t records)
     nplug_attach(hw->nest, nplug_sim_port(), hw->sim);
     hw->rate = rate;
     hw->interval = 1000000 / rate;
+    return -1;
+}
+
+static int open_sim(hardware *hw, unsigned rate, uint32_t records)
+{
+    size_t count;
+    const nplug_move *moves = nplug_trace_moves(hw->trace, &count);
+    int status = start_sim(hw, rate, records, 2 * (uint32_t)count);
+
+    if (status >= 0) return status;
     hw->end = end_of(moves, count) + hw->interval;
     return load_moves(hw, moves, count);
 }
@@ -115,6 +124,45 @@ static bool next_of_sim(hardware *hw)
     if (hw->now > hw->end) return false;
     if (nplug_step(hw->nest, hw->now) != NPLUG_AGAIN)
         hw->now = ++hw->steps * UINT64_C(1000000) / hw->rate;
+    return true;
+}
+
+static volatile sig_atomic_t interrupted;
+
+static void interrupt(int number)
+{
+    (void)number;
+    interrupted = 1;
+}
+
+/* --- hardware that somebody plays ------------------------------------------------------------- */
+
+static int open_live(hardware *hw, unsigned rate, uint32_t records)
+{
+    int status = start_sim(hw, rate, records, 4096);
+
+    if (status >= 0) return status;
+    hw->live = (live *)calloc(1, sizeof *hw->live);
+    if (!hw->live) return fail(NPLUG_ERR_MEMORY);
+    hw->begun = nplug_now();
+    signal(SIGINT, interrupt);
+    return -1;
+}
+
+/* By the clock; the end is where nothing more comes and all was done. */
+static bool next_of_live(hardware *hw)
+{
+    nplug_time now = nplug_now() - hw->begun;
+
+    if (interrupted || (hw->live->ended && nplug_sim_last(hw->sim) == 0)) return false;
+    if (hw->now > now) {
+        struct timespec span = {0, (long)(hw->now - now) * 1000};
+        nanosleep(&span, NULL);
+        now = nplug_now() - hw->begun;
+    }
+    live_read(hw->live, hw->sim, now);
+    nplug_step(hw->nest, now);
+    hw->now = now + hw->interval;
     return true;
 }
 
@@ -153,14 +201,6 @@ static bool next_of_replay(hardware *hw)
 }
 
 /* --- real hardware -------------------------------------------------------------------------- */
-
-static volatile sig_atomic_t interrupted;
-
-static void interrupt(int number)
-{
-    (void)number;
-    interrupted = 1;
-}
 
 static int open_linux(hardware *hw, unsigned rate, uint32_t records)
 {
@@ -261,15 +301,16 @@ int hardware_open(hardware *hw, const tool_command *command, const char *port, u
     begin(hw);
     if (port && strcmp(port, "linux") == 0) return opened(hw, open_linux(hw, rate, records));
     if (!port)
-        return tool_usage(
-            command,
-            "%s: where is the hardware? Say --port linux, --port sim:TRACE or --port trace:TRACE",
-            command->name);
+        return tool_usage(command,
+                          "%s: where is the hardware? Say --port linux, --port sim:TRACE, --port "
+                          "sim:- or --port trace:TRACE",
+                          command->name);
+    if (strcmp(port, "sim:-") == 0) return opened(hw, open_live(hw, rate, records));
     if (strncmp(port, "sim:", 4) == 0)
         return opened(hw, open_trace(hw, port + 4, BY_HAND, rate, records));
     if (strncmp(port, "trace:", 6) == 0)
         return opened(hw, open_trace(hw, port + 6, RECORDED, rate, records));
-    return tool_usage(command, "%s: no such port: %s (linux, sim:TRACE and trace:TRACE are)",
+    return tool_usage(command, "%s: no such port: %s (linux, sim:TRACE, sim:- and trace:TRACE are)",
                       command->name, port);
 }
 
@@ -287,6 +328,7 @@ int hardware_open_demo(hardware *hw, unsigned rate)
 bool hardware_next(hardware *hw)
 {
     if (hw->real) return next_of_linux(hw);
+    if (hw->live) return next_of_live(hw);
     return hw->sim ? next_of_sim(hw) : next_of_replay(hw);
 }
 
@@ -299,10 +341,12 @@ int hardware_close(hardware *hw)
         fprintf(stderr, "nestplug: the simulated hardware could not do all: %s\n", story);
         status = TOOL_WRONG;
     }
+    if (hw->live && hw->live->wrong) status = TOOL_WRONG;
     if (hw->stopped != NPLUG_OK && hw->stopped != NPLUG_AGAIN) status = fail(hw->stopped);
     nplug_close(hw->nest);
     free(hw->sim);
     free(hw->real);
+    free(hw->live);
     nplug_trace_free(hw->trace);
     nplug_sheet_free(hw->sheet_file);
     nplug_model_free(hw->model_file);

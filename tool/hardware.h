@@ -2,6 +2,7 @@
 #ifndef TOOL_HARDWARE_H
 #define TOOL_HARDWARE_H
 
+#include "live.h"
 #include "tool.h"
 
 /* A nest with one port, and how it goes on. */
@@ -11,6 +12,8 @@ typedef struct hardware {
     nplug_notes notes;
     nplug_sim *sim; /* NULL where a recorded trace is replayed */
     nplug_linux *real;
+    live *live;       /* with sim:- */
+    nplug_time begun; /* with sim:-: the clock's time of the nest's 0 */
     nplug_replay replay;
     double seconds; /* set before opening: how long real hardware is read; 0: until interrupted */
     char *sheet, *model; /* set before opening: files to add; freed by hardware_close */
@@ -28,7 +31,7 @@ typedef struct hardware {
 /* The words of --port's help. */
 #define HARDWARE_PORT_HELP                                                                         \
     "Where the hardware is: linux reads what is plugged in, sim:TRACE plays a trace written by "   \
-    "hand, trace:TRACE replays a recorded one"
+    "hand, sim:- what comes on standard input (a move a line), trace:TRACE replays a recorded one"
 #define HARDWARE_SHEET_HELP "A sheet to add: it wins over the built-in ones"
 #define HARDWARE_MODEL_HELP "A simulated model to add, for the trace to plug in"
 #define HARDWARE_FOR_HELP   "With --port linux: end after so long (default: when interrupted)"

@@ -165,7 +165,80 @@ static int converse(session *s, const char *output)
     return TOOL_WRONG;
 }
 
-static int learn(session *s, const char *wanted, const char *kind, const char *output)
+/* --- calibration ------------------------------------------------------------------------------ */
+
+static void print_calibration(const nplug_nest *nest, nplug_device device,
+                              const nplug_calibration *before)
+{
+    nplug_calibration now;
+    char name[64];
+
+    printf("\n%-22s %35s   %35s\n%-22s %11s %11s %11s   %11s %11s %11s\n", "", "BEFORE", "AFTER",
+           "SIGNAL", "low", "rest", "high", "low", "rest", "high");
+    for (uint32_t i = 0; nplug_calibration_look(nest, device, i, &now, NULL) == NPLUG_OK; i++) {
+        nplug_code_name((nplug_space)now.space, now.code, name, sizeof name);
+        printf("%-22s %11d %11d %11d   %11d %11d %11d\n", name, (int)before[i].low,
+               (int)before[i].rest, (int)before[i].high, (int)now.low, (int)now.rest,
+               (int)now.high);
+    }
+}
+
+/* Takes what was measured into the settings, which may be there already. */
+static int keep_settings(const nplug_nest *nest, const char *path)
+{
+    nplug_settings *settings;
+    nplug_notes notes;
+    nplug_result result = NPLUG_OK;
+
+    if (!path) return TOOL_DONE;
+    if (access(path, F_OK) == 0)
+        result = nplug_settings_read(path, &settings, &notes);
+    else
+        settings = nplug_settings_new();
+    if (result != NPLUG_OK) {
+        tool_notes(&notes);
+        return TOOL_WRONG;
+    }
+    result = nplug_settings_keep(settings, nest);
+    if (result == NPLUG_OK) result = nplug_settings_write(settings, path);
+    nplug_settings_free(settings);
+    if (result != NPLUG_OK) {
+        perror(path);
+        return TOOL_WRONG;
+    }
+    printf("\nKept in %s.\n", path);
+    return TOOL_DONE;
+}
+
+/* While the person loosens everything, what is reached is measured; while nothing is touched, it is
+ * taken. */
+static int calibrate(session *s, nplug_device device, const char *settings)
+{
+    nplug_calibration before[64];
+    nplug_learn_phase phase = NPLUG_LEARN_LOOSEN;
+
+    for (uint32_t i = 0; i < 64; i++)
+        if (nplug_calibration_look(s->hw.nest, device, i, &before[i], NULL) != NPLUG_OK) break;
+    nplug_calibrate(s->hw.nest, device, NPLUG_CALIBRATE_MEASURE);
+    s->told = NPLUG_LEARN_GONE;
+    while (!s->ended && phase < NPLUG_LEARN_MOVE && hardware_next(&s->hw)) {
+        obey(s);
+        phase = nplug_learn_look(s->learner, s->hw.nest);
+        if (phase != s->told && phase < NPLUG_LEARN_MOVE) tell_phase(phase);
+        s->told = phase;
+    }
+    if (phase != NPLUG_LEARN_MOVE) {
+        fprintf(stderr, "nestplug: the device did not come to rest: nothing was calibrated\n");
+        return TOOL_WRONG;
+    }
+    nplug_calibrate(s->hw.nest, device, NPLUG_CALIBRATE_TAKE);
+    hardware_next(&s->hw);
+    print_calibration(s->hw.nest, device, before);
+    return keep_settings(s->hw.nest, settings);
+}
+
+static int learn(session *s, const char *wanted, const char *kind, const char *output,
+                 const char *settings, bool calibrates)
 {
     nplug_device device = wait_for_device(&s->hw, wanted);
     nplug_kind number = NPLUG_KIND_UNKNOWN;
@@ -186,9 +259,9 @@ static int learn(session *s, const char *wanted, const char *kind, const char *o
                 kind);
     } else {
         hardware_name(s->hw.nest, device, name, sizeof name);
-        printf("Learning %s as a %s.\n", name, kind);
+        if (!calibrates) printf("Learning %s as a %s.\n", name, kind);
         begin_keys(s);
-        status = converse(s, output);
+        status = calibrates ? calibrate(s, device, settings) : converse(s, output);
         end_keys(s);
     }
     free(block);
@@ -197,11 +270,11 @@ static int learn(session *s, const char *wanted, const char *kind, const char *o
 
 static int run(const tool_command *command, int argc, const char **argv)
 {
-    char *port = NULL, *output = NULL, *kind = NULL;
+    char *port = NULL, *output = NULL, *kind = NULL, *settings = NULL;
     double skip = -1.0;
     const char *wanted;
     session s = {0};
-    int status, closed;
+    int status, closed, calibrates = 0;
     struct poptOption options[] = {
         {"port", 0, POPT_ARG_STRING, &port, 0, HARDWARE_PORT_HELP, "PORT"},
         {"kind", 0, POPT_ARG_STRING, &kind, 0, "What it is: pad (default), stick, wheel or mouse",
@@ -211,6 +284,10 @@ static int run(const tool_command *command, int argc, const char **argv)
         {"skip-after", 0, POPT_ARG_DOUBLE, &skip, 0,
          "Leave a control out that does not move for so long (default: 3 with a trace, else never)",
          "SECONDS"},
+        {"calibrate", 0, POPT_ARG_NONE, &calibrates, 0,
+         "Measure only where it rests and how far it goes, and show before and after", NULL},
+        {"settings", 0, POPT_ARG_STRING, &settings, 0,
+         "With --calibrate: the settings to keep it in", "FILE"},
         {"model", 0, POPT_ARG_STRING, &s.hw.model, 0, HARDWARE_MODEL_HELP, "FILE"},
         POPT_TABLEEND};
 
@@ -219,13 +296,14 @@ static int run(const tool_command *command, int argc, const char **argv)
     if (status < 0) {
         if (skip < 0.0 && !s.hw.real) skip = 3.0;
         s.skip_after = skip > 0.0 ? (nplug_time)(skip * 1e6) : 0;
-        status = learn(&s, wanted, kind ? kind : "pad", output);
+        status = learn(&s, wanted, kind ? kind : "pad", output, settings, calibrates != 0);
         closed = hardware_close(&s.hw);
         if (status == TOOL_DONE) status = closed;
     }
     free(port);
     free(output);
     free(kind);
+    free(settings);
     return status;
 }
 

@@ -41,6 +41,8 @@ typedef struct nplug_device_info {
     bool present;               /* false once it has gone */
     bool stale;                 /* reports were dropped and a resync is under way */
     bool unreadable;            /* it is there, but may not be read: a matter of permissions */
+    bool ignored;               /* by nplug_ignore */
+    nplug_device twin;          /* another device that moves together with it; 0 for none */
 } nplug_device_info;
 
 /* How many devices are here. */
@@ -139,6 +141,10 @@ NPLUG_API size_t nplug_key_label(const nplug_nest *nest, nplug_device device, np
  * them out.  What has no lights, or may not be written, does not.  Errors as nplug_rumble. */
 NPLUG_API nplug_result nplug_show_player(nplug_nest *nest, nplug_device device,
                                          nplug_player player);
+
+/* From the next step on, nobody hears a device (it stays here, and can be read); or somebody may
+ * again.  For the one of two twins that is not wanted.  Errors as nplug_rumble. */
+NPLUG_API nplug_result nplug_ignore(nplug_nest *nest, nplug_device device, bool on);
 
 /* Rumbles a device at the next step: magnitudes of the strong (low) and the weak (high) motor in
  * [0, 1], for that many milliseconds; both 0 stops it.  What cannot rumble does not.

@@ -24,6 +24,8 @@ typedef enum nplug_event_kind {
     NPLUG_EVENT_RESYNCED = 11, /* device: reports had been dropped; its state is right again */
     NPLUG_EVENT_CLOCKS = 12,   /* count: the port whose reports are over a second ahead */
     NPLUG_EVENT_LIMIT = 13,    /* a limit was reached; count: which (an nplug_limit) */
+    NPLUG_EVENT_TWIN = 14, /* device moves together with another one (its handle is in count): the
+                              same pad seen twice, once by another program; nplug_ignore one */
     NPLUG_EVENT_KINDS
 } nplug_event_kind;
 

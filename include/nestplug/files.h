@@ -3,6 +3,7 @@
 #ifndef NESTPLUG_FILES_H
 #define NESTPLUG_FILES_H
 
+#include "calibrate.h"
 #include "nest.h"
 #include "sim.h"
 
@@ -108,6 +109,40 @@ NPLUG_API size_t nplug_sheet_text(const nplug_sheet *sheet, char *buffer, size_t
 
 /* Frees a sheet; NULL does nothing. */
 NPLUG_API void nplug_sheet_free(nplug_sheet_file *file);
+
+/* What a game keeps for its players from one run to the next: calibrations of their devices, and
+ * the sheets that they learnt.  What a later version wrote there, and this one does not know, is
+ * kept. */
+typedef struct nplug_settings nplug_settings;
+
+/* Empty settings; NULL where there is no memory. */
+NPLUG_API nplug_settings *nplug_settings_new(void);
+
+/* Reads settings; as nplug_trace_read. */
+NPLUG_API nplug_result nplug_settings_read(const char *path, nplug_settings **settings,
+                                           nplug_notes *notes);
+
+/* As nplug_settings_read, from memory. */
+NPLUG_API nplug_result nplug_settings_parse(const char *text, size_t length, const char *name,
+                                            nplug_settings **settings, nplug_notes *notes);
+
+/* Gives a nest its sheets and calibrations, before its first step; the settings must live as long
+ * as the nest.  Errors as nplug_add_sheets. */
+NPLUG_API nplug_result nplug_settings_use(const nplug_settings *settings, nplug_nest *nest);
+
+/* Takes the calibrations of all devices that are here, in the place of what was known of them. */
+NPLUG_API nplug_result nplug_settings_keep(nplug_settings *settings, const nplug_nest *nest);
+
+/* Takes a sheet, in the place of one of the same name.  What was given to a nest by
+ * nplug_settings_use stays as it was. */
+NPLUG_API nplug_result nplug_settings_keep_sheet(nplug_settings *settings,
+                                                 const nplug_sheet *sheet);
+
+/* Writes them, whole or not at all; as nplug_sheet_write. */
+NPLUG_API nplug_result nplug_settings_write(const nplug_settings *settings, const char *path);
+
+/* Frees settings; NULL does nothing. */
+NPLUG_API void nplug_settings_free(nplug_settings *settings);
 
 /* A simulated model that was read, with its own memory. */
 typedef struct nplug_model_file nplug_model_file;

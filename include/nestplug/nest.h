@@ -64,6 +64,7 @@ typedef void (*nplug_log)(void *user, const char *line);
 typedef struct nplug_setup {
     uint32_t size;        /* sizeof(nplug_setup) */
     bool record_all_keys; /* traces hold every key, not only those that the game binds */
+    bool follow_rest;     /* devices that come are calibrated: see calibrate.h */
     nplug_log log;        /* NULL: no log */
     void *log_user;
     nplug_limits limits; /* see nplug_limits_default; last, so that both may grow at the end */
@@ -72,7 +73,8 @@ typedef struct nplug_setup {
 /* A setup with the default limits and no log. */
 static inline nplug_setup nplug_setup_default(void)
 {
-    nplug_setup setup = {(uint32_t)sizeof(nplug_setup), false, NULL, NULL, nplug_limits_default()};
+    nplug_setup setup = {(uint32_t)sizeof(nplug_setup), false, false, NULL, NULL,
+                         nplug_limits_default()};
     return setup;
 }
 

@@ -11,14 +11,16 @@ extern "C" {
 
 /* The public calls that change state, as they are recorded.  Part of traces: never renumbered. */
 typedef enum nplug_command_kind {
-    NPLUG_COMMAND_CLAIM = 1,  /* device, player */
-    NPLUG_COMMAND_YIELD = 2,  /* device; player 0 is everyone who hears it */
-    NPLUG_COMMAND_LEAVE = 3,  /* player */
-    NPLUG_COMMAND_LAYER = 4,  /* player, number = layer, on */
-    NPLUG_COMMAND_RUMBLE = 5, /* device, strong, weak in 1/65535, number = milliseconds */
-    NPLUG_COMMAND_JOIN = 6,   /* inside: device, player 0 (the lowest free seat) */
-    NPLUG_COMMAND_CLOCKS = 7, /* inside: number = port whose clock disagrees */
-    NPLUG_COMMAND_LIGHTS = 8, /* device, player (0: none) */
+    NPLUG_COMMAND_CLAIM = 1,      /* device, player */
+    NPLUG_COMMAND_YIELD = 2,      /* device; player 0 is everyone who hears it */
+    NPLUG_COMMAND_LEAVE = 3,      /* player */
+    NPLUG_COMMAND_LAYER = 4,      /* player, number = layer, on */
+    NPLUG_COMMAND_RUMBLE = 5,     /* device, strong, weak in 1/65535, number = milliseconds */
+    NPLUG_COMMAND_JOIN = 6,       /* inside: device, player 0 (the lowest free seat) */
+    NPLUG_COMMAND_CLOCKS = 7,     /* inside: number = port whose clock disagrees */
+    NPLUG_COMMAND_LIGHTS = 8,     /* device, player (0: none) */
+    NPLUG_COMMAND_IGNORE = 9,     /* device, on */
+    NPLUG_COMMAND_CALIBRATE = 10, /* device, number = an nplug_calibrate_how */
     NPLUG_COMMAND_KINDS
 } nplug_command_kind;
 

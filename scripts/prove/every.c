@@ -4,8 +4,11 @@
 
 static const struct {
     int32_t low, rest, high;
-} ranges[] = {{INT32_MIN, 0, INT32_MAX},     {INT32_MIN, -77, INT32_MAX}, {-32768, 0, 32767},
-              {0, 128, 255},                 {-100000007, 12345, 200000033},
+} ranges[] = {{INT32_MIN, 0, INT32_MAX},
+              {INT32_MIN, -77, INT32_MAX},
+              {-32768, 0, 32767},
+              {0, 128, 255},
+              {-100000007, 12345, 200000033},
               {INT32_MIN, INT32_MAX, INT32_MAX}};
 
 static int fails(int32_t low, int32_t rest, int32_t high)
@@ -17,7 +20,9 @@ static int fails(int32_t low, int32_t rest, int32_t high)
         int wrong = !(value >= last && value <= 1.0f) || (raw == rest && value != 0.0f) ||
                     (raw == high && rest < high && value != 1.0f) ||
                     (raw == low && low < rest && value != -1.0f);
-        if (wrong) return printf("falls or is not exact at %lld: %g after %g\n", (long long)raw, (double)value, (double)last);
+        if (wrong)
+            return printf("falls or is not exact at %lld: %g after %g\n", (long long)raw,
+                          (double)value, (double)last);
         last = value;
     }
     return 0;

@@ -1,5 +1,6 @@
 #include "commands.h"
 #include "nest.h"
+#include "nestplug/calibrate.h"
 
 static void lay_queue(np_queue *queue, np_carve *carve, uint32_t size)
 {
@@ -33,7 +34,8 @@ static bool needs_device(uint32_t kind)
 {
     return kind == NPLUG_COMMAND_CLAIM || kind == NPLUG_COMMAND_YIELD ||
            kind == NPLUG_COMMAND_RUMBLE || kind == NPLUG_COMMAND_LIGHTS ||
-           kind == NPLUG_COMMAND_JOIN;
+           kind == NPLUG_COMMAND_JOIN || kind == NPLUG_COMMAND_IGNORE ||
+           kind == NPLUG_COMMAND_CALIBRATE;
 }
 
 /* Of the commands for a player, whether this one may be 0. */
@@ -47,6 +49,7 @@ static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
     if (command->kind == 0 || command->kind >= NPLUG_COMMAND_KINDS) return false;
     if (command->player > nest->players.limit) return false;
     if (command->player == 0 && !anyone_will_do(command->kind)) return false;
+    if (command->kind == NPLUG_COMMAND_CALIBRATE) return command->number <= NPLUG_CALIBRATE_RESET;
     return command->kind != NPLUG_COMMAND_LAYER || command->number < 32;
 }
 
@@ -84,6 +87,20 @@ nplug_result nplug_yield(nplug_nest *nest, nplug_device device)
 nplug_result nplug_leave(nplug_nest *nest, nplug_player player)
 {
     nplug_command command = about(NPLUG_COMMAND_LEAVE, 0, player);
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_ignore(nplug_nest *nest, nplug_device device, bool on)
+{
+    nplug_command command = about(NPLUG_COMMAND_IGNORE, device, 0);
+    command.on = on;
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_calibrate(nplug_nest *nest, nplug_device device, nplug_calibrate_how how)
+{
+    nplug_command command = about(NPLUG_COMMAND_CALIBRATE, device, 0);
+    command.number = (uint32_t)how;
     return nplug_post(nest, &command);
 }
 

@@ -121,6 +121,18 @@ void np_controls_set(np_controls *controls, uint32_t index, int32_t raw)
     }
 }
 
+void np_controls_calibrate(np_controls *controls, uint32_t signal, int32_t rest, int32_t low,
+                           int32_t high)
+{
+    np_run run = controls->of_signal[signal];
+
+    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+        controls->wires[w].rest = rest;
+        controls->wires[w].low = low;
+        controls->wires[w].high = high;
+    }
+}
+
 void np_controls_set_deaf(np_controls *controls, bool deaf)
 {
     controls->deaf = deaf;

@@ -88,6 +88,10 @@ void np_controls_set(np_controls *controls, uint32_t wire, int32_t raw);
 /* Whether a control has passed its press threshold since it was last asked. */
 np_edge np_controls_edge(np_controls *controls, uint32_t control);
 
+/* All wires of a signal rest and end elsewhere. */
+void np_controls_calibrate(np_controls *controls, uint32_t signal, int32_t rest, int32_t low,
+                           int32_t high);
+
 /* Without focus nothing is heard: each control that leaves its rest is spent. */
 void np_controls_set_deaf(np_controls *controls, bool deaf);
 

@@ -84,8 +84,8 @@ const nplug_event *nplug_event_at(const nplug_nest *nest, uint32_t place)
 const char *nplug_event_name(uint32_t kind)
 {
     static const char *const names[NPLUG_EVENT_KINDS] = {
-        "none",  "arrival", "departure", "change", "join",     "leave",  "claim",
-        "yield", "press",   "release",   "value",  "resynced", "clocks", "limit"};
+        "none",  "arrival", "departure", "change",   "join",   "leave", "claim", "yield",
+        "press", "release", "value",     "resynced", "clocks", "limit", "twin"};
     return kind < NPLUG_EVENT_KINDS ? names[kind] : "unknown";
 }
 

@@ -182,7 +182,7 @@ static void tell_rules(const teller *to)
             tell_rule(to, rule);
     }
     np_text_add_number(&text, others);
-    np_text_add(&text, " rules more ask for other vendors.");
+    np_text_add(&text, " more rules ask for other vendors.");
     tell(to, line);
 }
 

@@ -44,6 +44,8 @@ static void fill_presence(const nplug_nest *nest, uint32_t index, nplug_device_i
     info->signals = np_devices_signal_count(&nest->devices, index);
     info->controls = nest->controls.of_device[index].count;
     info->players = nest->players.parts[index].hearers >> 1;
+    info->ignored = nest->players.parts[index].ignored;
+    info->twin = np_twins_of(&nest->twins, info->device);
     info->stale = is_stale(nest, &nest->devices.list[index]);
 }
 

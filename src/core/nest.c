@@ -73,6 +73,7 @@ nplug_result nplug_open(const nplug_setup *setup, void *block, size_t size, nplu
     nest->log = setup->log;
     nest->log_user = setup->log_user;
     nest->record_all_keys = setup->record_all_keys;
+    nest->gauges.follow = setup->follow_rest;
     lay_out(nest, &carve, &setup->limits);
     if (np_recognise_add(&nest->recogniser, builtin, sheets) != NPLUG_OK) return NPLUG_ERR_FULL;
     *out = nest;
@@ -139,6 +140,12 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
     case NPLUG_COMMAND_LAYER:
         np_actions_layer(nest, command, time);
         break;
+    case NPLUG_COMMAND_IGNORE:
+        np_players_ignore(nest, command, time);
+        break;
+    case NPLUG_COMMAND_CALIBRATE:
+        np_gauges_take(nest, command, time);
+        break;
     case NPLUG_COMMAND_RUMBLE:
     case NPLUG_COMMAND_LIGHTS:
         play_effect(nest, command);
@@ -183,6 +190,7 @@ static void build(nplug_nest *nest, uint32_t device, nplug_time time)
     limit =
         np_controls_build(&nest->controls, &nest->devices, device, &nest->recogniser.of[device]);
     if (limit >= 0) np_limit_reached(nest, (nplug_limit)limit, time);
+    np_gauges_build(nest, device, time);
     np_guards_empty(nest, device);
     if (!np_sources_link(nest, device)) np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
     np_actions_mark_device(nest, device);
@@ -203,6 +211,7 @@ static void steady(nplug_nest *nest, uint32_t device)
 static void unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
 {
     steady(nest, device);
+    np_gauges_drop(nest, device);
     np_sources_let_go(nest, device, time);
     np_actions_mark_device(nest, device);
     np_sources_unlink(nest, device);
@@ -227,6 +236,7 @@ static void depart_node(nplug_nest *nest, uint32_t node, nplug_time time)
         say_device(nest, NPLUG_EVENT_CHANGE, device, time);
         return;
     }
+    np_twins_depart(nest, np_devices_handle(&nest->devices, device));
     np_players_depart(nest, device);
     say_device(nest, NPLUG_EVENT_DEPARTURE, device, time);
     np_devices_drop(&nest->devices, device);
@@ -265,6 +275,7 @@ static void run_wire(nplug_nest *nest, const np_wire *wire, uint32_t signal, npl
 
     if (edge == NP_EDGE_PRESS && nest->devices.nodes[nest->devices.about[signal].node].resyncing)
         np_controls_spend(&nest->controls, wire->control);
+    if (edge == NP_EDGE_PRESS) np_twins_hear(nest, change.device, change.id, time);
     np_players_hear(nest, &change, edge);
     np_sources_hear(nest, &change);
 }
@@ -556,6 +567,8 @@ static void fire_timer(nplug_nest *nest)
     np_feed_advance(&nest->feed, timer.due);
     if (timer.kind == NP_TIMER_HOLD) {
         np_sources_held(nest, timer.a, timer.b, timer.due);
+    } else if (timer.kind == NP_TIMER_GAUGE) {
+        np_gauges_sample(nest, timer.due);
     } else if (timer.kind == NP_TIMER_BOUNCE) {
         store(nest, timer.b, np_devices_waited(&nest->devices, timer.b), timer.due);
         run_group(nest, timer.due);

@@ -10,6 +10,7 @@
 #include "digest.h"
 #include "events.h"
 #include "feed.h"
+#include "gauges.h"
 #include "guards.h"
 #include "players.h"
 #include "recognise.h"
@@ -17,6 +18,7 @@
 #include "sources.h"
 #include "text.h"
 #include "timers.h"
+#include "twins.h"
 
 struct nplug_nest {
     nplug_limits limits;
@@ -31,6 +33,8 @@ struct nplug_nest {
     np_devices devices;
     np_recogniser recogniser;
     np_controls controls;
+    np_gauges gauges;
+    np_twins twins;
     np_players players;
     np_game game;
     np_sources sources;

@@ -95,7 +95,8 @@ void np_players_hear(nplug_nest *nest, const np_change *change, np_edge edge)
 
     if (edge != NP_EDGE_PRESS || nest->players.rule != NPLUG_SEATS_FIRST_USE) return;
     if (nest->controls.list[change->control].flags & NP_CONTROL_SPENT) return;
-    if (nest->players.parts[device].hearers || !free_seat(&nest->players)) return;
+    if (nest->players.parts[device].hearers || nest->players.parts[device].ignored) return;
+    if (!free_seat(&nest->players)) return;
     np_controls_spend(&nest->controls, change->control);
     join.kind = NPLUG_COMMAND_JOIN;
     join.device = change->device;
@@ -130,6 +131,21 @@ void np_players_yield(nplug_nest *nest, const nplug_command *command, nplug_time
 
     if (device == NP_NONE || nest->devices.list[device].presence != NP_HERE) return;
     set_hearers(nest, device, 0, time, 0);
+}
+
+/* From now on nobody hears it; or it is as if it had just come. */
+void np_players_ignore(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    uint32_t device = np_devices_index(&nest->devices, command->device);
+
+    if (device == NP_NONE || nest->devices.list[device].presence != NP_HERE) return;
+    if (nest->players.parts[device].ignored == (command->on != 0)) return;
+    set_hearers(nest, device, 0, time, 0);
+    np_sources_let_go(nest, device, time);
+    np_actions_mark_device(nest, device);
+    nest->players.parts[device].ignored = command->on != 0;
+    np_guards_empty(nest, device);
+    if (!command->on) np_players_arrive(nest, device);
 }
 
 void np_players_leave(nplug_nest *nest, const nplug_command *command, nplug_time time)
@@ -177,6 +193,7 @@ void np_players_arrive(nplug_nest *nest, uint32_t device)
     nplug_time time = nest->feed.processed;
 
     nest->players.parts[device].hearers = 0;
+    nest->players.parts[device].ignored = false;
     if (nest->players.rule == NPLUG_SEATS_ONE)
         set_hearers(nest, device, 1u << 1, time, back ? NPLUG_EVENT_RETURNED : 0);
     else if (back)

@@ -8,6 +8,7 @@
 /* A part of a device: so far the whole of it.  Bit p of `hearers` is player p; 0 is nobody's. */
 typedef struct np_part {
     uint32_t hearers;
+    bool ignored; /* nobody hears it, player 0 included */
 } np_part;
 
 /* A device that went while somebody heard it. */
@@ -32,7 +33,7 @@ void np_players_begin(np_players *players, const np_game *game);
 static inline uint32_t np_players_hearing(const np_players *players, uint32_t device)
 {
     uint32_t hearers = players->parts[device].hearers;
-    return hearers ? hearers : 1u;
+    return hearers ? hearers : !players->parts[device].ignored;
 }
 
 /* A device came: to its player if it was missed, to the desk's, or to the only one. */
@@ -48,6 +49,7 @@ void np_players_hear(nplug_nest *nest, const np_change *change, np_edge edge);
 void np_players_claim(nplug_nest *nest, const nplug_command *command, nplug_time time);
 void np_players_yield(nplug_nest *nest, const nplug_command *command, nplug_time time);
 void np_players_leave(nplug_nest *nest, const nplug_command *command, nplug_time time);
+void np_players_ignore(nplug_nest *nest, const nplug_command *command, nplug_time time);
 void np_players_join(nplug_nest *nest, const nplug_command *command, nplug_time time);
 
 #endif

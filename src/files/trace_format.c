@@ -4,8 +4,9 @@ const char *const nf_says[NPLUG_REPORT_KINDS] = {"value",        "arrive",     "
                                                  "detail",       "ready",      "depart", "stale",
                                                  "resync-begin", "resync-end", "focus"};
 
-const char *const nf_commands[NPLUG_COMMAND_KINDS] = {"none",   "claim", "yield",  "leave", "layer",
-                                                      "rumble", "join",  "clocks", "lights"};
+const char *const nf_commands[NPLUG_COMMAND_KINDS] = {"none",   "claim",  "yield",    "leave",
+                                                      "layer",  "rumble", "join",     "clocks",
+                                                      "lights", "ignore", "calibrate"};
 
 #define OF_REPORT(name, member, size)                                                              \
     {                                                                                              \

@@ -1,0 +1,54 @@
+/* Calibration: where one device's sticks and triggers rest, and how far they go. */
+#ifndef NESTPLUG_CALIBRATE_H
+#define NESTPLUG_CALIBRATE_H
+
+#include "report.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* What is to be done. */
+typedef enum nplug_calibrate_how {
+    NPLUG_CALIBRATE_FOLLOW =
+        0, /* the rest is found while nobody touches it, and followed, within a
+              twelfth of the way to an end; the range grows by what is reached */
+    NPLUG_CALIBRATE_MEASURE = 1, /* from now on, what is reached is noted */
+    NPLUG_CALIBRATE_TAKE = 2, /* what was reached since then is the range; where it is, the rest */
+    NPLUG_CALIBRATE_FIX = 3,  /* stays as it is */
+    NPLUG_CALIBRATE_RESET = 4 /* as the sheet says, and stays so */
+} nplug_calibrate_how;
+
+/* One axis of one device. */
+typedef struct nplug_calibration {
+    uint64_t device; /* nplug_device_key */
+    uint32_t space;  /* an nplug_space */
+    uint32_t code;
+    int32_t rest, low, high; /* raw */
+} nplug_calibration;
+
+/* What tells a device from others for good: its serial number where it has one, else where it is
+ * plugged in, each with its numbers; else its numbers alone, so that all of a sort are one.  0
+ * where the device is not known. */
+NPLUG_API uint64_t nplug_device_key(const nplug_nest *nest, nplug_device device);
+
+/* Calibrates a device from the next step on; one that comes is followed where
+ * nplug_setup.follow_rest says so, else fixed.  Errors as nplug_rumble. */
+NPLUG_API nplug_result nplug_calibrate(nplug_nest *nest, nplug_device device,
+                                       nplug_calibrate_how how);
+
+/* The device's axis `index` (from 0, those that can be calibrated): as it is now, and, where not
+ * NULL, as its sheet says.  NPLUG_ERR_UNKNOWN past the end; NPLUG_ERR_STALE. */
+NPLUG_API nplug_result nplug_calibration_look(const nplug_nest *nest, nplug_device device,
+                                              uint32_t index, nplug_calibration *now,
+                                              nplug_calibration *sheet);
+
+/* Calibrations for devices that come from now on; the list stays the caller's, valid as long as the
+ * nest.  NPLUG_ERR_ARGUMENT. */
+NPLUG_API nplug_result nplug_use_calibrations(nplug_nest *nest, const nplug_calibration *list,
+                                              uint32_t count);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

@@ -1,0 +1,38 @@
+/* Gauges: calibration of single devices, sampled on a timer. */
+#ifndef NP_GAUGES_H
+#define NP_GAUGES_H
+
+#include "controls.h"
+#include "nestplug/calibrate.h"
+
+struct nplug_nest;
+
+#define NP_GAUGES 48
+
+/* One axis that rests somewhere. */
+typedef struct np_gauge {
+    uint32_t signal;
+    int32_t rest, low, high; /* as the sheet and the hardware say */
+    int32_t from, to;        /* between which it has been since it last moved, or since measuring */
+    uint16_t device;
+    uint8_t quiet; /* samples since it last moved */
+    uint8_t how;   /* an nplug_calibrate_how: FOLLOW, MEASURE or FIX */
+    bool used, found;
+} np_gauge;
+
+typedef struct np_gauges {
+    np_gauge list[NP_GAUGES];
+    const nplug_calibration *known;
+    uint32_t known_count;
+    bool follow, ticking; /* devices that come are followed; the timer is set */
+} np_gauges;
+
+/* A device's controls were made, or are about to go. */
+void np_gauges_build(struct nplug_nest *nest, uint32_t device, nplug_time time);
+void np_gauges_drop(struct nplug_nest *nest, uint32_t device);
+
+/* A command; and the timer. */
+void np_gauges_take(struct nplug_nest *nest, const nplug_command *command, nplug_time time);
+void np_gauges_sample(struct nplug_nest *nest, nplug_time time);
+
+#endif

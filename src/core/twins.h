@@ -1,0 +1,39 @@
+/* Twins: two devices whose presses come together are one piece of hardware that is seen twice. */
+#ifndef NP_TWINS_H
+#define NP_TWINS_H
+
+#include "devices.h"
+
+struct nplug_nest;
+
+#define NP_TWIN_PRESSES 8
+#define NP_TWIN_PAIRS   8
+
+typedef struct np_twin_press {
+    nplug_time time;
+    nplug_device device; /* 0: none */
+    nplug_control control;
+    bool matched;
+} np_twin_press;
+
+typedef struct np_twin_pair {
+    nplug_device a, b; /* a came first; 0: a free place */
+    uint32_t together; /* presses in a row that both made */
+    bool said;
+} np_twin_pair;
+
+typedef struct np_twins {
+    np_twin_press presses[NP_TWIN_PRESSES]; /* the latest, round and round */
+    np_twin_pair pairs[NP_TWIN_PAIRS];
+    uint32_t next, next_pair;
+} np_twins;
+
+/* Hears a press of a device's control. */
+void np_twins_hear(struct nplug_nest *nest, nplug_device device, nplug_control control,
+                   nplug_time time);
+void np_twins_depart(struct nplug_nest *nest, nplug_device device);
+
+/* The twin of a device; 0 for none. */
+nplug_device np_twins_of(const np_twins *twins, nplug_device device);
+
+#endif

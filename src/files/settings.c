@@ -1,0 +1,288 @@
+/* Settings: what is kept for players from one run to the next. */
+#include "codes.h"
+#include "members.h"
+#include "nestplug/device.h"
+#include "sheet_json.h"
+#include "whole_file.h"
+#include "nestplug/files.h"
+#include <inttypes.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#define COUNT(list) (sizeof(list) / sizeof *(list))
+
+struct nplug_settings {
+    json_t *root; /* whole, with what is not known here */
+    nplug_calibration *calibrations;
+    size_t calibration_count, calibration_room;
+    nplug_sheet_file **files;
+    nplug_sheet *sheets;
+    size_t sheet_count, file_count;
+};
+
+static const nf_field settings_fields[] = {{"nestplug", NF_STRING, true},
+                                           {"version", NF_INTEGER, true},
+                                           {"about", NF_STRING, false},
+                                           {"calibrations", NF_ARRAY, false},
+                                           {"sheets", NF_ARRAY, false}};
+static const nf_field calibration_fields[] = {
+    {"device", NF_STRING, true},  {"space", NF_STRING, true}, {"code", NF_INTEGER, true},
+    {"signal", NF_STRING, false}, {"rest", NF_INTEGER, true}, {"low", NF_INTEGER, true},
+    {"high", NF_INTEGER, true}};
+
+/* --- reading -------------------------------------------------------------------------------- */
+
+static int32_t read_raw(nf_doc *doc, const json_t *object, const char *member, const char *pointer)
+{
+    json_int_t value = json_integer_value(json_object_get(object, member));
+    char at[96];
+
+    if (value >= INT32_MIN && value <= INT32_MAX) return (int32_t)value;
+    snprintf(at, sizeof at, "%s/%s", pointer, member);
+    nf_error(doc, at, "a raw value of 32 bits is expected");
+    return 0;
+}
+
+static uint64_t read_key(nf_doc *doc, const json_t *object, const char *pointer)
+{
+    const char *text = nf_string(object, "device", "");
+    char *end, at[96];
+    unsigned long long key = strtoull(text, &end, 16);
+
+    if (*text && !*end && key) return key;
+    snprintf(at, sizeof at, "%s/device", pointer);
+    nf_error(doc, at, "a device's key in hexadecimal is expected");
+    return 0;
+}
+
+static void add_calibration(nplug_settings *settings, const nplug_calibration *one)
+{
+    nplug_calibration *place = (nplug_calibration *)nf_one_more(
+        (void **)&settings->calibrations, settings->calibration_count, &settings->calibration_room,
+        sizeof *one);
+
+    if (!place) return;
+    *place = *one;
+    settings->calibration_count++;
+}
+
+static void read_calibration(nf_doc *doc, nplug_settings *settings, const json_t *object,
+                             size_t index)
+{
+    nplug_calibration one;
+    char pointer[64], at[96];
+
+    memset(&one, 0, sizeof one);
+    snprintf(pointer, sizeof pointer, "/calibrations/%u", (unsigned)index);
+    if (!json_is_object(object)) {
+        nf_error(doc, pointer, "an object is expected");
+        return;
+    }
+    nf_check(doc, object, pointer, calibration_fields, COUNT(calibration_fields));
+    if (doc->failed) return;
+    one.device = read_key(doc, object, pointer);
+    one.space =
+        nf_read_word(doc, object, "space", pointer, nf_space_names, NPLUG_SPACES, "code space");
+    one.code = (uint32_t)json_integer_value(json_object_get(object, "code"));
+    one.rest = read_raw(doc, object, "rest", pointer);
+    one.low = read_raw(doc, object, "low", pointer);
+    one.high = read_raw(doc, object, "high", pointer);
+    snprintf(at, sizeof at, "%s/rest", pointer);
+    if (one.low >= one.high || one.rest < one.low || one.rest > one.high)
+        nf_error(doc, at, "\"low\", \"rest\" and \"high\" must rise");
+    if (!doc->failed) add_calibration(settings, &one);
+}
+
+/* A sheet inside is read as a file of its own; its notes lose their place in this one, so the place
+ * of the whole sheet is told. */
+static void read_sheet(nf_doc *doc, nplug_settings *settings, const json_t *object, size_t index)
+{
+    char *text = json_dumps(object, JSON_ENCODE_ANY), pointer[64];
+    nplug_notes notes;
+
+    snprintf(pointer, sizeof pointer, "/sheets/%u", (unsigned)index);
+    settings->files[index] = NULL;
+    if (text && nplug_sheet_parse(text, strlen(text), "sheet", &settings->files[index], &notes) ==
+                    NPLUG_OK) {
+        settings->sheets[settings->sheet_count++] = *nplug_sheet_of(settings->files[index]);
+    } else {
+        nf_error(doc, pointer, "this sheet is wrong: %s",
+                 text && notes.count ? notes.note[0].text : "there is no memory left");
+    }
+    free(text);
+}
+
+static void read_lists(nf_doc *doc, nplug_settings *settings)
+{
+    const json_t *calibrations = json_object_get(doc->root, "calibrations");
+    const json_t *sheets = json_object_get(doc->root, "sheets");
+    size_t count = json_array_size(sheets);
+
+    for (size_t i = 0; i < json_array_size(calibrations); i++)
+        read_calibration(doc, settings, json_array_get(calibrations, i), i);
+    settings->files = (nplug_sheet_file **)calloc(count + 1, sizeof *settings->files);
+    settings->sheets = (nplug_sheet *)calloc(count + 1, sizeof *settings->sheets);
+    for (size_t i = 0; settings->files && settings->sheets && i < count;
+         i++, settings->file_count++)
+        read_sheet(doc, settings, json_array_get(sheets, i), i);
+}
+
+static void read_settings(nf_doc *doc, nplug_settings *settings)
+{
+    if (!json_is_object(doc->root)) {
+        nf_error(doc, "", "an object is expected");
+        return;
+    }
+    nf_check(doc, doc->root, "", settings_fields, COUNT(settings_fields));
+    if (doc->failed) return;
+    if (strcmp(nf_string(doc->root, "nestplug", ""), "settings") != 0)
+        nf_error(doc, "/nestplug", "\"settings\" is expected: this file is something else");
+    if (json_integer_value(json_object_get(doc->root, "version")) != 1)
+        nf_error(doc, "/version", "this library reads version 1 of settings");
+    if (!doc->failed) read_lists(doc, settings);
+}
+
+nplug_result nplug_settings_parse(const char *text, size_t length, const char *name,
+                                  nplug_settings **out, nplug_notes *notes)
+{
+    nf_doc doc = {text, length, 1, NULL, notes, false};
+    nplug_settings *settings;
+
+    if (!text || !name || !out || !notes) return NPLUG_ERR_ARGUMENT;
+    *out = NULL;
+    nf_notes_begin(notes, name);
+    settings = (nplug_settings *)calloc(1, sizeof *settings);
+    if (!settings) return NPLUG_ERR_MEMORY;
+    if (nf_doc_parse(&doc)) read_settings(&doc, settings);
+    settings->root = doc.root;
+    if (doc.failed) {
+        nplug_settings_free(settings);
+        return NPLUG_ERR_FORMAT;
+    }
+    *out = settings;
+    return NPLUG_OK;
+}
+
+nplug_result nplug_settings_read(const char *path, nplug_settings **settings, nplug_notes *notes)
+{
+    nplug_result result;
+    size_t length;
+    char *text;
+
+    if (!path || !settings || !notes) return NPLUG_ERR_ARGUMENT;
+    *settings = NULL;
+    nf_notes_begin(notes, path);
+    text = nf_read_file(path, &length, notes);
+    if (!text) return NPLUG_ERR_FILE;
+    result = nplug_settings_parse(text, length, path, settings, notes);
+    free(text);
+    return result;
+}
+
+nplug_settings *nplug_settings_new(void)
+{
+    static const char empty[] = "{\"nestplug\": \"settings\", \"version\": 1}";
+    nplug_settings *settings;
+    nplug_notes notes;
+
+    nplug_settings_parse(empty, sizeof empty - 1, "settings", &settings, &notes);
+    return settings;
+}
+
+void nplug_settings_free(nplug_settings *settings)
+{
+    if (!settings) return;
+    for (size_t i = 0; i < settings->file_count; i++)
+        nplug_sheet_free(settings->files[i]);
+    json_decref(settings->root);
+    free(settings->calibrations);
+    free(settings->files);
+    free(settings->sheets);
+    free(settings);
+}
+
+nplug_result nplug_settings_use(const nplug_settings *settings, nplug_nest *nest)
+{
+    nplug_result result;
+
+    if (!settings || !nest) return NPLUG_ERR_ARGUMENT;
+    result =
+        nplug_use_calibrations(nest, settings->calibrations, (uint32_t)settings->calibration_count);
+    if (result != NPLUG_OK || settings->sheet_count == 0) return result;
+    return nplug_add_sheets(nest, settings->sheets, (uint32_t)settings->sheet_count);
+}
+
+/* --- keeping -------------------------------------------------------------------------------- */
+
+/* The array of that name, made where it is not there yet. */
+static json_t *list_of(nplug_settings *settings, const char *name)
+{
+    json_t *list = json_object_get(settings->root, name);
+
+    if (list) return list;
+    json_object_set_new(settings->root, name, json_array());
+    return json_object_get(settings->root, name);
+}
+
+static json_t *calibration_json(const nplug_calibration *one)
+{
+    char key[24], name[64];
+
+    snprintf(key, sizeof key, "%016" PRIx64, one->device);
+    nplug_code_name((nplug_space)one->space, one->code, name, sizeof name);
+    return json_pack("{s:s, s:s, s:I, s:s, s:i, s:i, s:i}", "device", key, "space",
+                     nf_space_names[one->space < NPLUG_SPACES ? one->space : 0], "code",
+                     (json_int_t)one->code, "signal", name, "rest", (int)one->rest, "low",
+                     (int)one->low, "high", (int)one->high);
+}
+
+/* What was known of a device goes. */
+static void forget(json_t *list, uint64_t key)
+{
+    for (size_t i = json_array_size(list); i-- > 0;)
+        if (strtoull(nf_string(json_array_get(list, i), "device", "0"), NULL, 16) == key)
+            json_array_remove(list, i);
+}
+
+static void keep_device(json_t *list, const nplug_nest *nest, nplug_device device)
+{
+    nplug_calibration now;
+
+    if (nplug_calibration_look(nest, device, 0, &now, NULL) != NPLUG_OK) return;
+    forget(list, now.device);
+    for (uint32_t i = 0; nplug_calibration_look(nest, device, i, &now, NULL) == NPLUG_OK; i++)
+        json_array_append_new(list, calibration_json(&now));
+}
+
+nplug_result nplug_settings_keep(nplug_settings *settings, const nplug_nest *nest)
+{
+    json_t *list;
+
+    if (!settings || !nest) return NPLUG_ERR_ARGUMENT;
+    list = list_of(settings, "calibrations");
+    if (!list) return NPLUG_ERR_MEMORY;
+    for (uint32_t i = 0; i < nplug_device_count(nest); i++)
+        keep_device(list, nest, nplug_device_at(nest, i));
+    return NPLUG_OK;
+}
+
+nplug_result nplug_settings_keep_sheet(nplug_settings *settings, const nplug_sheet *sheet)
+{
+    json_t *kept, *old = settings ? json_object_get(settings->root, "sheets") : NULL;
+
+    if (!settings || !sheet || sheet->size != sizeof *sheet) return NPLUG_ERR_ARGUMENT;
+    kept = json_array();
+    if (!kept) return NPLUG_ERR_MEMORY;
+    for (size_t i = 0; i < json_array_size(old); i++)
+        if (strcmp(nf_string(json_array_get(old, i), "name", ""), sheet->name) != 0)
+            json_array_append(kept, json_array_get(old, i));
+    json_array_append_new(kept, nf_sheet_json(sheet));
+    return json_object_set_new(settings->root, "sheets", kept) == 0 ? NPLUG_OK : NPLUG_ERR_MEMORY;
+}
+
+nplug_result nplug_settings_write(const nplug_settings *settings, const char *path)
+{
+    if (!settings || !path) return NPLUG_ERR_ARGUMENT;
+    return nf_write_whole(path, settings->root);
+}
