@@ -176,6 +176,30 @@ START_TEST(settings_keep_what_they_do_not_know)
 }
 END_TEST
 
+/* Saving replaces a file, by way of a link, too; never a device or a pipe. */
+START_TEST(saving_replaces_files_alone)
+{
+    char folder[] = "/tmp/nestplug-save-XXXXXX", path[64], link[64], output[256];
+    nplug_settings *settings = nplug_settings_new();
+
+    ck_assert_ptr_nonnull(mkdtemp(folder));
+    snprintf(path, sizeof path, "%s/s", folder);
+    snprintf(link, sizeof link, "%s/l", folder);
+    ck_assert_int_eq(nplug_settings_write(settings, path), NPLUG_OK);
+    ck_assert_int_eq(symlink(path, link), 0);
+    ck_assert_int_eq(nplug_settings_write(settings, link), NPLUG_OK);
+    ck_assert_int_eq(nplug_settings_write(settings, "/dev/null"), NPLUG_OK);
+    snprintf(output, sizeof output,
+             "test -c /dev/null && test -L %s && test -f %s && ls %s | wc -l", link, path, folder);
+    ck_assert_int_eq(run(output, output, sizeof output), 0);
+    ck_assert_str_eq(output, "2\n");
+    nplug_settings_free(settings);
+    unlink(link);
+    unlink(path);
+    rmdir(folder);
+}
+END_TEST
+
 /* Every built-in sheet comes through a file as it is. */
 START_TEST(a_sheet_comes_back_from_its_text)
 {
@@ -263,6 +287,7 @@ Suite *gauges_suite(void)
     tcase_add_test(tests, without_being_asked_nothing_is_followed);
     tcase_add_test(tests, a_measured_range_is_kept);
     tcase_add_test(tests, settings_keep_what_they_do_not_know);
+    tcase_add_test(tests, saving_replaces_files_alone);
     tcase_add_loop_test(tests, a_sheet_comes_back_from_its_text, 0, (int)sheets);
     tcase_add_test(tests, twins_are_told_and_one_can_be_ignored);
     suite_add_tcase(suite, tests);

@@ -32,7 +32,7 @@ static void each_file(const char *folder, void (*each)(const char *path, const c
 /* Which includes a folder's files may have: each must begin with one of these. */
 static const struct {
     const char *folder;
-    const char *may[14];
+    const char *may[16];
 } rules[] = {
     {"/src/core/",
      {"<math.h>", "<stdbool.h>", "<stddef.h>", "<stdint.h>", "<string.h>", "\"nestplug/",
@@ -42,7 +42,7 @@ static const struct {
       "\"nestplug/window.h", "\"linux_port.h", "\"body.h", NULL}},
     {"/src/files/",
      {"<", "\"nestplug/", "\"core/text.h", "\"codes.h", "\"members.h", "\"fields.h", "\"notes.h",
-      "\"sheet_json.h", "\"whole_file.h", "\"trace_format.h", NULL}},
+      "\"sheet_json.h", "\"sheet_reader.h", "\"whole_file.h", "\"trace_format.h", NULL}},
     {"/src/system/", {"<", "\"nestplug/system.h", "\"nestplug/linux.h", "\"ports.h", NULL}},
     {"/tool/",
      {"<", "\"nestplug/nestplug.h", "\"agreement.h", "\"plot.h", "\"tool.h", "\"harbour.h",

@@ -62,6 +62,11 @@ static const struct {
      TOOL "record --port " HARBOUR " --rate 10 -o " TRACE " > /dev/null; " TOOL
           "replay --json --digest " TRACE,
      0},
+    {"record-with-sheet",
+     TOOL "record --sheet sheets/any-pad-z.json --port " HARBOUR " --rate 10 -o " TRACE
+          " > /dev/null; " TOOL "replay --sheet sheets/any-pad-z.json " TRACE "; " TOOL
+          "replay " TRACE,
+     1},
     {"replay-as-hardware",
      TOOL "record --port " HARBOUR " -o " TRACE " > /dev/null; " TOOL "devices --port trace:" TRACE,
      0},

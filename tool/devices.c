@@ -41,7 +41,7 @@ static void print_table(const nplug_nest *nest)
                unreadable);
     if (unrecognised)
         printf("What is not recognised has no controls; its signals can be read all the same "
-               "(--json). Why: nestplug explain. To make it known: nestplug learn.\n");
+               "(--json).\nWhy it was not: nestplug explain. To make it known: nestplug learn.\n");
 }
 
 static json_t *all_devices(const nplug_nest *nest)

@@ -45,13 +45,14 @@ static int add_model(hardware *hw)
     return result == NPLUG_OK ? -1 : fail(result);
 }
 
-static int start_nest(hardware *hw, nplug_limits limits)
+static int start_nest(hardware *hw, nplug_limits limits, bool follow_rest)
 {
     nplug_game game = hw->game ? *hw->game : harbour_game();
     nplug_setup setup = nplug_setup_default();
     nplug_result result;
 
     setup.limits = limits;
+    setup.follow_rest = follow_rest;
     setup.log = log_line;
     result = nplug_start_bare(&game, &setup, &hw->nest);
     return result == NPLUG_OK ? add_sheet(hw) : fail(result);
@@ -94,7 +95,7 @@ static int start_sim(hardware *hw, unsigned rate, uint32_t records, uint32_t mov
     int status;
 
     limits.records = records;
-    status = start_nest(hw, limits);
+    status = start_nest(hw, limits, false);
     if (status >= 0) return status;
     sim_limits.moves += moves;
     size = nplug_sim_memory_needed(sim_limits);
@@ -179,9 +180,10 @@ static int open_replay(hardware *hw, uint32_t records)
     header.limits.records = records;
     header.limits.ring_slots *= header.limits.ports > 1 ? 4 : 1;
     if (nplug_memory_needed(&header.limits) == 0) return fail(NPLUG_ERR_DIFFERS);
-    status = start_nest(hw, header.limits);
+    status = start_nest(hw, header.limits, header.follow_rest);
     if (status >= 0) return status;
     if (!hw->game && header.game != nplug_game_digest(hw->nest)) return fail(NPLUG_ERR_DIFFERS);
+    if (!hw->sheet && header.known != nplug_known_digest(hw->nest)) return fail(NPLUG_ERR_DIFFERS);
     nplug_replay_begin(&hw->replay, list, count);
     nplug_attach_lossless(hw->nest, nplug_replay_port(), &hw->replay);
     return -1;
@@ -209,7 +211,7 @@ static int open_linux(hardware *hw, unsigned rate, uint32_t records)
     int status;
 
     limits.records = records;
-    status = start_nest(hw, limits);
+    status = start_nest(hw, limits, false);
     if (status >= 0) return status;
     setup.also = NPLUG_LINUX_KEYBOARDS | NPLUG_LINUX_MICE;
     hw->real = nplug_linux_open(&setup, malloc(nplug_linux_memory_needed(&setup)),

@@ -53,12 +53,15 @@ static void obey(session *s)
 
 static const char *how_to_move(const nplug_learn_question *question)
 {
-    nplug_nature nature = nplug_control_nature(question->control, NULL);
+    unsigned components;
+    nplug_nature nature = nplug_control_nature(question->control, &components);
 
     if (nature == NPLUG_NATURE_BUTTON) return "press it";
-    if (question->component == 1) return "move it up (away from you)";
-    return nature == NPLUG_NATURE_DELTA ? "move it to the right"
-                                        : "move it to the right, or pull it full";
+    if (question->component == 1) return "push it up (away from you)";
+    if (components == 2) return "push it to the right";
+    return NPLUG_CONTROL_CLASS(question->control) == NPLUG_CLASS_PAD
+               ? "pull it all the way"
+               : "move it to its right or full end";
 }
 
 static void ask(session *s, const nplug_learn_question *question)
@@ -154,6 +157,7 @@ static int converse(session *s, const char *output)
         phase = nplug_learn_look(s->learner, s->hw.nest);
         if (phase < NPLUG_LEARN_DONE) follow(s, phase);
     }
+    if (s->asked && phase < NPLUG_LEARN_DONE) printf("- and all that follow left out");
     for (int i = 0; !s->keys && phase < NPLUG_LEARN_DONE && i < 256; i++) {
         nplug_learn_skip(s->learner);
         phase = nplug_learn_look(s->learner, s->hw.nest);

@@ -37,7 +37,8 @@ extern "C" {
     X(NPLUG_ERR_FILE, -8, "a file cannot be read or written")                                      \
     X(NPLUG_ERR_FORMAT, -9, "a file's content is wrong")                                           \
     X(NPLUG_ERR_MEMORY, -10, "the system has no memory left")                                      \
-    X(NPLUG_ERR_DIFFERS, -11, "what is replayed was recorded with another game or other limits")
+    X(NPLUG_ERR_DIFFERS, -11,                                                                      \
+      "what is replayed was recorded with another game, other limits or sheets")
 
 /* What a call came to; see NPLUG_RESULTS for the meaning of each. */
 typedef enum nplug_result {

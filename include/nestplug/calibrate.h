@@ -43,8 +43,8 @@ NPLUG_API nplug_result nplug_calibration_look(const nplug_nest *nest, nplug_devi
                                               uint32_t index, nplug_calibration *now,
                                               nplug_calibration *sheet);
 
-/* Calibrations for devices that come from now on; the list stays the caller's, valid as long as the
- * nest.  NPLUG_ERR_ARGUMENT. */
+/* Calibrations for devices that come, to be given before the first step; the list stays the
+ * caller's, valid as long as the nest.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_ORDER. */
 NPLUG_API nplug_result nplug_use_calibrations(nplug_nest *nest, const nplug_calibration *list,
                                               uint32_t count);
 

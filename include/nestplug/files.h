@@ -65,7 +65,9 @@ NPLUG_API void nplug_trace_blame(const nplug_trace *trace, size_t index, const c
 /* What a recorded trace says of the nest that it was recorded of. */
 typedef struct nplug_trace_header {
     nplug_limits limits;
-    uint64_t game; /* nplug_game_digest */
+    uint64_t game;    /* nplug_game_digest */
+    uint64_t known;   /* nplug_known_digest */
+    bool follow_rest; /* nplug_setup.follow_rest */
 } nplug_trace_header;
 
 /* The header of a recorded trace; all 0 of one that was written by hand. */

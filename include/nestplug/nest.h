@@ -118,6 +118,13 @@ NPLUG_API void nplug_shut(nplug_nest *nest);
  * IEEE 754 bits.  Equal nests have equal digests on every target. */
 NPLUG_API uint64_t nplug_digest(const nplug_nest *nest);
 
+/* A digest of the sheets and calibrations that were given to the nest beside those that are
+ * compiled in: a trace replays as it was only where it is the same.  0 where nothing was given. */
+NPLUG_API uint64_t nplug_known_digest(const nplug_nest *nest);
+
+/* Whether it was opened with follow_rest. */
+NPLUG_API bool nplug_follows_rest(const nplug_nest *nest);
+
 /* The time up to which the nest has come. */
 NPLUG_API nplug_time nplug_nest_time(const nplug_nest *nest);
 

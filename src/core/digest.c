@@ -73,3 +73,57 @@ uint64_t nplug_digest(const nplug_nest *nest)
     }
     return digest.hash;
 }
+
+/* --- what was given to a nest ---------------------------------------------------------------- */
+
+static void add_text(np_digest *digest, const char *text)
+{
+    digest->hash = np_hash(digest->hash, text, strlen(text) + 1);
+}
+
+static void add_sheet(np_digest *digest, const nplug_sheet *sheet)
+{
+    add_text(digest, sheet->name);
+    np_digest_u64(digest, (uint64_t)sheet->kind << 32 | sheet->keys);
+    for (uint32_t i = 0; i < sheet->match_count; i++) {
+        const nplug_match *match = &sheet->matches[i];
+        np_digest_u64(digest, (uint64_t)match->bus << 48 | (uint64_t)match->vendor << 32 |
+                                  (uint64_t)match->product << 16 | match->version);
+        np_digest_u64(digest, (uint64_t)match->kind << 16 | match->space);
+    }
+    for (uint32_t i = 0; i < sheet->wire_count; i++) {
+        const nplug_wire *wire = &sheet->wires[i];
+        np_digest_u64(digest, (uint64_t)wire->code << 32 | (uint64_t)wire->control << 16 |
+                                  (uint64_t)wire->component << 8 | wire->space);
+        np_digest_u64(digest,
+                      (uint64_t)wire->bounce << 16 | (uint64_t)wire->reading << 8 | wire->flags);
+        np_digest_u64(digest, (uint64_t)(uint32_t)wire->rest << 32 | (uint32_t)wire->min);
+        np_digest_u64(digest, (uint32_t)wire->max);
+    }
+}
+
+static void add_calibration(np_digest *digest, const nplug_calibration *one)
+{
+    np_digest_u64(digest, one->device);
+    np_digest_u64(digest, (uint64_t)one->space << 32 | one->code);
+    np_digest_u64(digest, (uint64_t)(uint32_t)one->low << 32 | (uint32_t)one->high);
+    np_digest_u64(digest, (uint32_t)one->rest);
+}
+
+uint64_t nplug_known_digest(const nplug_nest *nest)
+{
+    np_digest digest = {NP_HASH_START};
+
+    if (!nest || (nest->recogniser.set_count < 2 && nest->gauges.known_count == 0)) return 0;
+    for (uint32_t s = 1; s < nest->recogniser.set_count; s++)
+        for (uint32_t i = 0; i < nest->recogniser.sets[s].count; i++)
+            add_sheet(&digest, &nest->recogniser.sets[s].sheets[i]);
+    for (uint32_t i = 0; i < nest->gauges.known_count; i++)
+        add_calibration(&digest, &nest->gauges.known[i]);
+    return digest.hash;
+}
+
+bool nplug_follows_rest(const nplug_nest *nest)
+{
+    return nest && nest->gauges.follow;
+}

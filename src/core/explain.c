@@ -42,20 +42,21 @@ static void tell_looks(const teller *to)
 {
     char line[256];
     np_text text = np_text_in(line, sizeof line);
-    uint32_t signals = np_devices_signal_count(&to->nest->devices, to->device);
 
     add_id(&text, "It says bus ", to->about->bus);
     add_id(&text, ", vendor ", to->about->vendor);
     add_id(&text, ", product ", to->about->product);
     add_id(&text, ", version ", to->about->version);
-    np_text_add(&text, ", and has ");
-    np_text_add_number(&text, signals);
+    np_text_add(&text, ".");
+    tell(to, line);
+    text = np_text_in(line, sizeof line);
+    np_text_add(&text, "It has ");
+    np_text_add_number(&text, np_devices_signal_count(&to->nest->devices, to->device));
     add_pair(&text, " signals, most of them of code space ", space_word(to->looks.space));
-    np_text_add(&text, ". ");
     if (to->looks.kind != NPLUG_KIND_UNKNOWN)
-        add_pair(&text, "By them it looks like: ", nplug_kind_name(to->looks.kind));
+        add_pair(&text, "; by them it looks like: ", nplug_kind_name(to->looks.kind));
     else
-        np_text_add(&text, "They look like no kind of device by their codes");
+        np_text_add(&text, "; by their codes they look like no kind of device");
     np_text_add(&text, ".");
     tell(to, line);
 }

@@ -262,6 +262,7 @@ nplug_result nplug_calibration_look(const nplug_nest *nest, nplug_device device,
 nplug_result nplug_use_calibrations(nplug_nest *nest, const nplug_calibration *list, uint32_t count)
 {
     if (!nest || (count && !list)) return NPLUG_ERR_ARGUMENT;
+    if (nest->started) return NPLUG_ERR_ORDER;
     nest->gauges.known = list;
     nest->gauges.known_count = count;
     return NPLUG_OK;

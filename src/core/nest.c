@@ -490,35 +490,58 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
     empty_outbox(nest, time);
 }
 
-/* The way of most reports: values of one node, all inside their guards.  Takes as many from the
- * head of the group as can be taken so; returns how many. */
-static uint32_t take_quick(nplug_nest *nest, const nplug_ring *ring, uint32_t waiting,
-                           uint32_t index)
+/* One group whose values are all inside their guards: how many reports it has, 0 where it is no
+ * such group.  What was stored of it by then is stored again, and the same, by the longer way. */
+static uint32_t take_quick(np_devices *devices, const nplug_ring *ring, uint32_t from,
+                           uint32_t waiting, const np_node *node)
 {
-    const np_node *node = &nest->devices.nodes[index];
     const nplug_report *slots = ring->slots;
-    nplug_time time = np_ring_at(ring, 0)->time;
-    uint32_t first = node->first_signal, signals = node->signals, count = 0;
-    uint32_t read = ring->read, mask = ring->mask;
+    uint32_t first = node->first_signal, signals = node->signals, mask = ring->mask;
+    nplug_time time = slots[from & mask].time;
 
-    while (count < waiting) {
-        const nplug_report *report = &slots[(read + count) & mask];
+    for (uint32_t count = 0; count < waiting; count++) {
+        const nplug_report *report = &slots[(from + count) & mask];
         if (report->kind != NPLUG_REPORT_VALUE || report->signal >= signals ||
             report->time != time ||
-            !np_signal_quick(&nest->devices, first + report->signal, report->as.value))
-            break;
-        count++;
-        if (!(report->flags & NPLUG_REPORT_MORE)) break;
+            !np_signal_quick(devices, first + report->signal, report->as.value))
+            return 0;
+        if (!(report->flags & NPLUG_REPORT_MORE)) return count + 1;
     }
-    return count;
+    return 0;
 }
 
-/* The rest of a group, whatever it holds; returns how many reports that were. */
-static uint32_t take_rest(nplug_nest *nest, uint32_t port, uint32_t from, uint32_t node,
-                          nplug_time time)
+/* The way of most reports: whole groups off the head of a ring, up to a time, as long as nobody
+ * needs to be called. */
+static void take_quick_groups(nplug_nest *nest, uint32_t port, nplug_time until)
 {
     const nplug_ring *ring = &nest->feed.ports[port].ring;
-    uint32_t count = from, waiting = nest->feed.ports[port].waiting;
+    np_devices *devices = &nest->devices;
+    nplug_time processed = nest->feed.processed;
+    uint32_t waiting = nest->feed.ports[port].waiting, taken = 0, count;
+
+    while (taken < waiting) {
+        const nplug_report *head = np_ring_at(ring, taken);
+        uint32_t index = np_devices_node(devices, port << 24 | head->device);
+        if (index == NP_NONE || head->time > until || head->time < processed ||
+            head->time < devices->nodes[index].last)
+            break;
+        count =
+            take_quick(devices, ring, ring->read + taken, waiting - taken, &devices->nodes[index]);
+        if (count == 0) break;
+        processed = head->time;
+        np_devices_note_time(devices, index, processed);
+        taken += count;
+    }
+    if (taken == 0) return;
+    np_feed_advance(&nest->feed, processed);
+    np_feed_took(&nest->feed, port, taken);
+}
+
+/* A group, whatever it holds; returns how many reports that were. */
+static uint32_t take_reports(nplug_nest *nest, uint32_t port, uint32_t node, nplug_time time)
+{
+    const nplug_ring *ring = &nest->feed.ports[port].ring;
+    uint32_t count = 0, waiting = nest->feed.ports[port].waiting;
     uint32_t key = port << 24 | np_ring_at(ring, 0)->device;
     bool more;
 
@@ -536,28 +559,17 @@ static uint32_t take_rest(nplug_nest *nest, uint32_t port, uint32_t from, uint32
     return count;
 }
 
-/* Takes one group whole; true where something happened that may change what comes next.  A group
- * is one device's, so its node is looked up once, and again only after what is no value. */
-static bool take_group(nplug_nest *nest, uint32_t port)
+/* Takes one group whole, by the longer way.  A group is one device's, so its node is looked up
+ * once, and again only after what is no value. */
+static void take_group(nplug_nest *nest, uint32_t port)
 {
-    const nplug_ring *ring = &nest->feed.ports[port].ring;
-    const nplug_report *head = np_ring_at(ring, 0);
+    const nplug_report *head = np_ring_at(&nest->feed.ports[port].ring, 0);
     nplug_time time = np_feed_time(&nest->feed, port);
     uint32_t node = np_devices_node(&nest->devices, port << 24 | head->device);
-    uint32_t count = 0;
 
     np_feed_advance(&nest->feed, time);
     if (node != NP_NONE) note_time(nest, node, head->time, time);
-    if (node != NP_NONE && nest->recorder.size == 0) {
-        count = take_quick(nest, ring, nest->feed.ports[port].waiting, node);
-        if (count && !(np_ring_at(ring, count - 1)->flags & NPLUG_REPORT_MORE)) {
-            np_feed_took(&nest->feed, port, count);
-            return false;
-        }
-    }
-    count = take_rest(nest, port, count, node, time);
-    np_feed_took(&nest->feed, port, count);
-    return true;
+    np_feed_took(&nest->feed, port, take_reports(nest, port, node, time));
 }
 
 static void fire_timer(nplug_nest *nest)
@@ -589,8 +601,9 @@ static bool run_edges(nplug_nest *nest, nplug_time now)
         }
         if (port == NP_NONE) return true;
         if (due <= until) until = due - 1;
-        while (nest->feed.ports[port].waiting && np_feed_time(&nest->feed, port) <= until)
-            if (take_group(nest, port)) break;
+        if (nest->recorder.size == 0) take_quick_groups(nest, port, until);
+        if (nest->feed.ports[port].waiting && np_feed_time(&nest->feed, port) <= until)
+            take_group(nest, port);
     }
     return false;
 }

@@ -165,28 +165,47 @@ static bool passed_over(nplug_ring *ring, const nplug_report *report)
     return true;
 }
 
+/* How long the sound group at the head of some reports is; 0 where it does not end, mixes devices,
+ * or is too long. */
+static size_t group_length(const nplug_report *reports, size_t count, uint32_t longest)
+{
+    uint32_t device = reports[0].device;
+    size_t most = count < longest ? count : longest;
+
+    for (size_t i = 0; i < most && reports[i].device == device; i++)
+        if (!(reports[i].flags & NPLUG_REPORT_MORE)) return i + 1;
+    return 0;
+}
+
+/* Copies reports into free slots, around the ring's end where need be. */
+static void copy_in(nplug_ring *ring, const nplug_report *reports, size_t count)
+{
+    uint32_t at = ring->write & ring->mask;
+    size_t first = slots_of(ring) - at < count ? slots_of(ring) - at : count;
+
+    memcpy(&ring->slots[at], reports, first * sizeof *reports);
+    memcpy(ring->slots, reports + first, (count - first) * sizeof *reports);
+}
+
 /* Takes whole groups off the front while the ring is far from full: what nearly every push is.
- * Slots are filled ahead of `write`, which moves on at the end of each sound group only.  Returns
- * how many reports were taken. */
+ * Returns how many reports were taken. */
 static size_t push_groups(nplug_ring *ring, const nplug_report *reports, size_t count)
 {
     uint32_t used = filled(ring), quarter = slots_of(ring) / 4, ample = slots_of(ring) - quarter;
-    uint32_t write = ring->write, mask = ring->mask;
-    nplug_report *slots = ring->slots;
+    uint32_t highest = device_max(ring);
     size_t begin = 0, most = used < ample ? ample - used : 0;
 
     if (ring->write != ring->head || ring->broken) return 0;
     if (most > count) most = count;
-    for (size_t i = 0; i < most; i++) {
-        const nplug_report *report = &reports[i];
-        if (report->device != reports[begin].device || i - begin >= quarter ||
-            report->device > device_max(ring))
-            break;
-        slots[(write + i) & mask] = *report;
-        if (!(report->flags & NPLUG_REPORT_MORE)) begin = i + 1;
+    while (begin < most && reports[begin].device <= highest) {
+        size_t length = group_length(reports + begin, most - begin, quarter);
+        if (length == 0) break;
+        begin += length;
     }
+    if (begin == 0) return 0;
+    copy_in(ring, reports, begin);
     ring->write += (uint32_t)begin;
-    if (begin) publish(ring);
+    publish(ring);
     return begin;
 }
 

@@ -68,8 +68,8 @@ static float shape_distance(const np_shaping *shaping, float x)
         x = (x - shaping->inner) / (shaping->outer - shaping->inner);
     if (shaping->power != 1.0f) x = power_of(x, shaping->power);
     if (shaping->curve_count) x = along_curve(shaping, x);
-    if (shaping->lift != 0.0f && x > 0.0f)
-        x = x >= 1.0f ? 1.0f : shaping->lift + (1.0f - shaping->lift) * x;
+    if (x < 1e-30f) return 0.0f; /* no subnormals */
+    if (shaping->lift != 0.0f) x = x >= 1.0f ? 1.0f : shaping->lift + (1.0f - shaping->lift) * x;
     return x * shaping->scale;
 }
 

@@ -1,36 +1,16 @@
 #include "codes.h"
-#include "members.h"
+#include "sheet_reader.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
 
 #define COUNT(list) (sizeof(list) / sizeof *(list))
 
-struct nplug_sheet_file {
-    nplug_sheet sheet;
-    json_t *root; /* owns the texts */
-    nplug_match *matches;
-    nplug_wire *wires;
-    nplug_print *prints;
-    uint32_t *codes; /* of the matches' has and lacks */
-};
-
-/* What is being read into. */
-typedef struct reader {
-    nf_doc doc;
-    nplug_sheet_file *file;
-    size_t match_room, wire_room, print_room, code_room, code_count;
-} reader;
-
 static const nf_field sheet_fields[] = {
     {"nestplug", NF_STRING, true},  {"version", NF_INTEGER, true}, {"name", NF_STRING, true},
     {"kind", NF_STRING, true},      {"family", NF_STRING, false},  {"match", NF_ARRAY, true},
     {"controls", NF_OBJECT, false}, {"keys", NF_STRING, false},    {"about", NF_STRING, false},
     {"prints", NF_OBJECT, false},   {"ignores", NF_ARRAY, false}};
-static const nf_field match_fields[] = {{"bus", NF_STRING, false},    {"vendor", NF_STRING, false},
-                                        {"product", NF_ARRAY, false}, {"version", NF_STRING, false},
-                                        {"kind", NF_STRING, false},   {"space", NF_STRING, false},
-                                        {"has", NF_ARRAY, false},     {"lacks", NF_ARRAY, false}};
 static const nf_field pair_fields[] = {{"x", NF_OBJECT, true}, {"y", NF_OBJECT, true}};
 static const nf_field pose_fields[] = {{"x", NF_OBJECT, true},  {"y", NF_OBJECT, true},
                                        {"z", NF_OBJECT, true},  {"qx", NF_OBJECT, true},
@@ -45,126 +25,10 @@ static const nf_field wire_fields[] = {
     {"bounce", NF_INTEGER, false}, {"gate", NF_STRING, false}};
 static const char *const sides[] = {"up", "right", "down", "left", "x", "y"};
 
-/* --- match rules ---------------------------------------------------------------------------- */
-
-static void add_match(reader *in, const char *pointer, nplug_match match)
-{
-    nplug_match *one =
-        (nplug_match *)nf_one_more((void **)&in->file->matches, in->file->sheet.match_count,
-                                   &in->match_room, sizeof(nplug_match));
-    if (!one) {
-        nf_no_memory(&in->doc, pointer);
-        return;
-    }
-    *one = match;
-    in->file->sheet.match_count++;
-}
-
-static void read_products(reader *in, const json_t *rule, const char *pointer, nplug_match match)
-{
-    const json_t *products = json_object_get(rule, "product");
-    char at[256];
-
-    for (size_t i = 0; i < json_array_size(products); i++) {
-        snprintf(at, sizeof at, "%s/product/%u", pointer, (unsigned)i);
-        match.product = nf_id_of(&in->doc, json_array_get(products, i), at);
-        add_match(in, pointer, match);
-    }
-    if (!products) add_match(in, pointer, match);
-}
-
-static uint16_t read_kind(reader *in, const json_t *rule, const char *pointer)
-{
-    const char *kinds[NPLUG_KINDS];
-
-    for (unsigned i = 0; i < NPLUG_KINDS; i++)
-        kinds[i] = nplug_kind_name((nplug_kind)i);
-    return nf_read_word(&in->doc, rule, "kind", pointer, kinds, NPLUG_KINDS, "kind of device");
-}
-
-/* "has" and "lacks": codes of the rule's own space.  They stand in one list, so that pointers into
- * it can be set when it grows no more: until then a match holds the places. */
-static void read_codes(reader *in, const json_t *rule, const char *member, const char *pointer,
-                       nplug_space space, uint16_t *count)
-{
-    const json_t *list = json_object_get(rule, member);
-    char at[300];
-
-    for (size_t i = 0; i < json_array_size(list); i++) {
-        const char *name = json_string_value(json_array_get(list, i));
-        uint32_t code = 0, *place;
-        snprintf(at, sizeof at, "%s/%s/%u", pointer, member, (unsigned)i);
-        if (!name)
-            nf_error(&in->doc, at, "a code's name is expected");
-        else if (!nf_code_text(&in->doc, space, name, at, &code))
-            return;
-        place = (uint32_t *)nf_one_more((void **)&in->file->codes, in->code_count, &in->code_room,
-                                        sizeof(uint32_t));
-        if (!place) {
-            nf_no_memory(&in->doc, at);
-            return;
-        }
-        *place = code;
-        in->code_count++;
-        (*count)++;
-    }
-}
-
-static void read_match(reader *in, const json_t *rule, size_t index)
-{
-    nplug_match match;
-    char pointer[64];
-
-    memset(&match, 0, sizeof match);
-    snprintf(pointer, sizeof pointer, "/match/%u", (unsigned)index);
-    if (!json_is_object(rule)) {
-        nf_error(&in->doc, pointer, "an object with \"bus\", \"vendor\", \"product\" is expected");
-        return;
-    }
-    nf_check(&in->doc, rule, pointer, match_fields, COUNT(match_fields));
-    if (in->doc.failed) return;
-    match.bus = nf_read_bus(&in->doc, rule, pointer);
-    match.vendor = nf_read_id(&in->doc, rule, "vendor", pointer);
-    match.version = nf_read_id(&in->doc, rule, "version", pointer);
-    match.kind = read_kind(in, rule, pointer);
-    if (json_object_get(rule, "space"))
-        match.space = (uint16_t)(nf_read_word(&in->doc, rule, "space", pointer, nf_space_names,
-                                              NPLUG_SPACES, "code space") +
-                                 1);
-    if (!match.space && (json_object_get(rule, "has") || json_object_get(rule, "lacks")))
-        nf_error(&in->doc, pointer, "\"has\" and \"lacks\" need a \"space\" for their codes");
-    if (json_object_get(rule, "product") && !json_object_get(rule, "vendor"))
-        nf_error(&in->doc, pointer, "\"product\" means nothing without a \"vendor\"");
-    if (in->doc.failed) return;
-    read_codes(in, rule, "has", pointer, (nplug_space)(match.space - 1), &match.has_count);
-    read_codes(in, rule, "lacks", pointer, (nplug_space)(match.space - 1), &match.lacks_count);
-    read_products(in, rule, pointer, match);
-    if (json_object_size(rule) == 0)
-        nf_error(&in->doc, pointer, "an empty rule would fit every device");
-}
-
-/* The lists of codes have their place now: each match's codes follow the last one's, and those of
- * one rule's products are the same. */
-static void place_codes(reader *in, const json_t *rules)
-{
-    const uint32_t *at = in->file->codes;
-    size_t match = 0;
-
-    for (size_t i = 0; i < json_array_size(rules); i++) {
-        const json_t *products = json_object_get(json_array_get(rules, i), "product");
-        size_t count = products ? json_array_size(products) : 1;
-        const nplug_match *first = &in->file->matches[match];
-        for (size_t end = match + count; match < end; match++) {
-            in->file->matches[match].has = at;
-            in->file->matches[match].lacks = at ? at + first->has_count : NULL;
-        }
-        if (count && at) at += first->has_count + first->lacks_count;
-    }
-}
-
 /* --- controls ------------------------------------------------------------------------------- */
 
-static void read_rest(reader *in, const json_t *object, const char *pointer, nplug_wire *wire)
+static void read_rest(nf_sheet_reader *in, const json_t *object, const char *pointer,
+                      nplug_wire *wire)
 {
     const json_t *rest = json_object_get(object, "rest");
     bool low;
@@ -185,7 +49,8 @@ static void read_rest(reader *in, const json_t *object, const char *pointer, npl
 }
 
 /* "range": what the signal's ends are, where the hardware does not tell the truth. */
-static void read_range(reader *in, const json_t *object, const char *pointer, nplug_wire *wire)
+static void read_range(nf_sheet_reader *in, const json_t *object, const char *pointer,
+                       nplug_wire *wire)
 {
     const json_t *range = json_object_get(object, "range");
     json_int_t low = json_integer_value(json_array_get(range, 0));
@@ -209,7 +74,8 @@ static void read_range(reader *in, const json_t *object, const char *pointer, np
 }
 
 /* What a member with two words says of the reading. */
-static void read_ends(reader *in, const json_t *object, const char *pointer, nplug_wire *wire)
+static void read_ends(nf_sheet_reader *in, const json_t *object, const char *pointer,
+                      nplug_wire *wire)
 {
     bool low;
 
@@ -228,7 +94,8 @@ static void read_ends(reader *in, const json_t *object, const char *pointer, npl
                                                          COUNT(sides), "side of a round hat"));
 }
 
-static void read_quirks(reader *in, const json_t *object, const char *pointer, nplug_wire *wire)
+static void read_quirks(nf_sheet_reader *in, const json_t *object, const char *pointer,
+                        nplug_wire *wire)
 {
     static const char *const gates[] = {"round", "square"};
     json_int_t bounce = json_integer_value(json_object_get(object, "bounce"));
@@ -264,7 +131,7 @@ static bool is_half(const nplug_wire *wire)
     return wire->reading >= NPLUG_READ_WHEN_LOW && wire->reading <= NPLUG_READ_ROUND_Y;
 }
 
-static void check_twice(reader *in, const nplug_wire *wire, const char *pointer)
+static void check_twice(nf_sheet_reader *in, const nplug_wire *wire, const char *pointer)
 {
     const nplug_wire *wires = in->file->wires;
     char name[64];
@@ -278,7 +145,8 @@ static void check_twice(reader *in, const nplug_wire *wire, const char *pointer)
     }
 }
 
-static void read_wire(reader *in, const json_t *object, const char *pointer, nplug_wire wire)
+static void read_wire(nf_sheet_reader *in, const json_t *object, const char *pointer,
+                      nplug_wire wire)
 {
     unsigned components;
     nplug_wire *place;
@@ -303,8 +171,8 @@ static void read_wire(reader *in, const json_t *object, const char *pointer, npl
 }
 
 /* The components of a control that has several, by their letters. */
-static void read_parts(reader *in, const json_t *object, const char *pointer, nplug_wire wire,
-                       unsigned components)
+static void read_parts(nf_sheet_reader *in, const json_t *object, const char *pointer,
+                       nplug_wire wire, unsigned components)
 {
     static const char *const letters[] = {"x", "y", "z", "qx", "qy", "qz", "qw"};
     char at[260];
@@ -318,7 +186,7 @@ static void read_parts(reader *in, const json_t *object, const char *pointer, np
 }
 
 /* The control of a name without its class, at a place of the file; 0 with an error. */
-static nplug_control control_of(reader *in, const char *name, const char *pointer)
+static nplug_control control_of(nf_sheet_reader *in, const char *name, const char *pointer)
 {
     const char *kind = nf_string(in->doc.root, "kind", "");
     const char *class_ = strcmp(kind, "keyboard") == 0 ? "key" : kind;
@@ -334,7 +202,7 @@ static nplug_control control_of(reader *in, const char *name, const char *pointe
     return 0;
 }
 
-static void read_control(reader *in, const char *name, const json_t *object)
+static void read_control(nf_sheet_reader *in, const char *name, const json_t *object)
 {
     nplug_wire wire;
     char pointer[200];
@@ -351,7 +219,7 @@ static void read_control(reader *in, const char *name, const json_t *object)
         read_parts(in, object, pointer, wire, components);
 }
 
-static void read_print(reader *in, const char *name, const json_t *value)
+static void read_print(nf_sheet_reader *in, const char *name, const json_t *value)
 {
     nplug_print *print;
     char pointer[200];
@@ -373,7 +241,7 @@ static void read_print(reader *in, const char *name, const json_t *value)
 }
 
 /* What is known of the hardware, and of no use: kept for people, and checked. */
-static void read_ignored(reader *in)
+static void read_ignored(nf_sheet_reader *in)
 {
     const json_t *list = json_object_get(in->doc.root, "ignores");
     char at[64];
@@ -389,7 +257,7 @@ static void read_ignored(reader *in)
     }
 }
 
-static void read_controls(reader *in)
+static void read_controls(nf_sheet_reader *in)
 {
     const char *name;
     json_t *value;
@@ -410,7 +278,7 @@ static void read_controls(reader *in)
 
 /* --- the whole ------------------------------------------------------------------------------ */
 
-static void read_head(reader *in)
+static void read_head(nf_sheet_reader *in)
 {
     nplug_sheet *sheet = &in->file->sheet;
     const char *keys = nf_string(in->doc.root, "keys", NULL);
@@ -425,16 +293,14 @@ static void read_head(reader *in)
     sheet->size = (uint32_t)sizeof *sheet;
     sheet->name = nf_string(in->doc.root, "name", "");
     sheet->family = nf_string(in->doc.root, "family", "");
-    sheet->kind = (nplug_kind)read_kind(in, in->doc.root, "");
+    sheet->kind = (nplug_kind)nf_sheet_kind(in, in->doc.root, "");
     if (sheet->kind == NPLUG_KIND_UNKNOWN && !in->doc.failed)
         nf_error(&in->doc, "/kind", "\"unknown\" is no kind of device");
     sheet->keys = keys != NULL;
 }
 
-static void read_sheet(reader *in)
+static void read_sheet(nf_sheet_reader *in)
 {
-    const json_t *match = json_object_get(in->doc.root, "match");
-
     if (!json_is_object(in->doc.root)) {
         nf_error(&in->doc, "", "an object is expected");
         return;
@@ -442,9 +308,7 @@ static void read_sheet(reader *in)
     nf_check(&in->doc, in->doc.root, "", sheet_fields, COUNT(sheet_fields));
     if (in->doc.failed) return;
     read_head(in);
-    for (size_t i = 0; i < json_array_size(match); i++)
-        read_match(in, json_array_get(match, i), i);
-    if (!in->doc.failed) place_codes(in, match);
+    nf_sheet_matches(in);
     if (!in->doc.failed) read_controls(in);
     in->file->sheet.matches = in->file->matches;
     in->file->sheet.wires = in->file->wires;
@@ -454,7 +318,7 @@ static void read_sheet(reader *in)
 nplug_result nplug_sheet_parse(const char *text, size_t length, const char *name,
                                nplug_sheet_file **out, nplug_notes *notes)
 {
-    reader in;
+    nf_sheet_reader in;
 
     if (!text || !name || !out || !notes) return NPLUG_ERR_ARGUMENT;
     *out = NULL;

@@ -344,8 +344,9 @@ static void read_record(nf_doc *doc, nplug_trace *trace)
 /* --- lines ---------------------------------------------------------------------------------- */
 
 static const nf_field header_fields[] = {
-    {"nestplug", NF_STRING, true}, {"version", NF_INTEGER, true}, {"library", NF_STRING, false},
-    {"game", NF_STRING, false},    {"limits", NF_OBJECT, false},  {"about", NF_STRING, false}};
+    {"nestplug", NF_STRING, true}, {"version", NF_INTEGER, true},  {"library", NF_STRING, false},
+    {"game", NF_STRING, false},    {"limits", NF_OBJECT, false},   {"about", NF_STRING, false},
+    {"known", NF_STRING, false},   {"follow_rest", NF_BOOL, false}};
 
 static void read_header(nf_doc *doc, nplug_trace *trace)
 {
@@ -369,6 +370,8 @@ static void read_header(nf_doc *doc, nplug_trace *trace)
     nf_numbers_read(doc, limits, "/limits", nf_limit_numbers, nf_limit_number_count,
                     &trace->header.limits);
     trace->header.game = strtoull(nf_string(doc->root, "game", "0"), NULL, 16);
+    trace->header.known = strtoull(nf_string(doc->root, "known", "0"), NULL, 16);
+    trace->header.follow_rest = json_is_true(json_object_get(doc->root, "follow_rest"));
 }
 
 static void *grown(void *list, size_t room, size_t size)

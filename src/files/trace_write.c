@@ -32,6 +32,11 @@ static json_t *header_of(nplug_nest *nest)
     json_object_set_new(object, "version", json_integer(NF_TRACE_VERSION));
     json_object_set_new(object, "library", json_string(nplug_version()));
     json_object_set_new(object, "game", json_string(game));
+    if (nplug_known_digest(nest)) {
+        snprintf(game, sizeof game, "%016llx", (unsigned long long)nplug_known_digest(nest));
+        json_object_set_new(object, "known", json_string(game));
+    }
+    if (nplug_follows_rest(nest)) json_object_set_new(object, "follow_rest", json_true());
     return object;
 }
 

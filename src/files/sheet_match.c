@@ -1,0 +1,136 @@
+/* The match rules of a sheet. */
+#include "codes.h"
+#include "sheet_reader.h"
+#include <stdio.h>
+#include <string.h>
+
+#define COUNT(list) (sizeof(list) / sizeof *(list))
+
+static const nf_field match_fields[] = {{"bus", NF_STRING, false},    {"vendor", NF_STRING, false},
+                                        {"product", NF_ARRAY, false}, {"version", NF_STRING, false},
+                                        {"kind", NF_STRING, false},   {"space", NF_STRING, false},
+                                        {"has", NF_ARRAY, false},     {"lacks", NF_ARRAY, false}};
+static void add_match(nf_sheet_reader *in, const char *pointer, nplug_match match)
+{
+    nplug_match *one =
+        (nplug_match *)nf_one_more((void **)&in->file->matches, in->file->sheet.match_count,
+                                   &in->match_room, sizeof(nplug_match));
+    if (!one) {
+        nf_no_memory(&in->doc, pointer);
+        return;
+    }
+    *one = match;
+    in->file->sheet.match_count++;
+}
+
+static void read_products(nf_sheet_reader *in, const json_t *rule, const char *pointer,
+                          nplug_match match)
+{
+    const json_t *products = json_object_get(rule, "product");
+    char at[256];
+
+    for (size_t i = 0; i < json_array_size(products); i++) {
+        snprintf(at, sizeof at, "%s/product/%u", pointer, (unsigned)i);
+        match.product = nf_id_of(&in->doc, json_array_get(products, i), at);
+        add_match(in, pointer, match);
+    }
+    if (!products) add_match(in, pointer, match);
+}
+
+uint16_t nf_sheet_kind(nf_sheet_reader *in, const json_t *rule, const char *pointer)
+{
+    const char *kinds[NPLUG_KINDS];
+
+    for (unsigned i = 0; i < NPLUG_KINDS; i++)
+        kinds[i] = nplug_kind_name((nplug_kind)i);
+    return nf_read_word(&in->doc, rule, "kind", pointer, kinds, NPLUG_KINDS, "kind of device");
+}
+
+/* "has" and "lacks": codes of the rule's own space.  They stand in one list, so that pointers into
+ * it can be set when it grows no more: until then a match holds the places. */
+static void read_codes(nf_sheet_reader *in, const json_t *rule, const char *member,
+                       const char *pointer, nplug_space space, uint16_t *count)
+{
+    const json_t *list = json_object_get(rule, member);
+    char at[300];
+
+    for (size_t i = 0; i < json_array_size(list); i++) {
+        const char *name = json_string_value(json_array_get(list, i));
+        uint32_t code = 0, *place;
+        snprintf(at, sizeof at, "%s/%s/%u", pointer, member, (unsigned)i);
+        if (!name)
+            nf_error(&in->doc, at, "a code's name is expected");
+        else if (!nf_code_text(&in->doc, space, name, at, &code))
+            return;
+        place = (uint32_t *)nf_one_more((void **)&in->file->codes, in->code_count, &in->code_room,
+                                        sizeof(uint32_t));
+        if (!place) {
+            nf_no_memory(&in->doc, at);
+            return;
+        }
+        *place = code;
+        in->code_count++;
+        (*count)++;
+    }
+}
+
+static void read_match(nf_sheet_reader *in, const json_t *rule, size_t index)
+{
+    nplug_match match;
+    char pointer[64];
+
+    memset(&match, 0, sizeof match);
+    snprintf(pointer, sizeof pointer, "/match/%u", (unsigned)index);
+    if (!json_is_object(rule)) {
+        nf_error(&in->doc, pointer, "an object with \"bus\", \"vendor\", \"product\" is expected");
+        return;
+    }
+    nf_check(&in->doc, rule, pointer, match_fields, COUNT(match_fields));
+    if (in->doc.failed) return;
+    match.bus = nf_read_bus(&in->doc, rule, pointer);
+    match.vendor = nf_read_id(&in->doc, rule, "vendor", pointer);
+    match.version = nf_read_id(&in->doc, rule, "version", pointer);
+    match.kind = nf_sheet_kind(in, rule, pointer);
+    if (json_object_get(rule, "space"))
+        match.space = (uint16_t)(nf_read_word(&in->doc, rule, "space", pointer, nf_space_names,
+                                              NPLUG_SPACES, "code space") +
+                                 1);
+    if (!match.space && (json_object_get(rule, "has") || json_object_get(rule, "lacks")))
+        nf_error(&in->doc, pointer, "\"has\" and \"lacks\" need a \"space\" for their codes");
+    if (json_object_get(rule, "product") && !json_object_get(rule, "vendor"))
+        nf_error(&in->doc, pointer, "\"product\" means nothing without a \"vendor\"");
+    if (in->doc.failed) return;
+    read_codes(in, rule, "has", pointer, (nplug_space)(match.space - 1), &match.has_count);
+    read_codes(in, rule, "lacks", pointer, (nplug_space)(match.space - 1), &match.lacks_count);
+    read_products(in, rule, pointer, match);
+    if (json_object_size(rule) == 0)
+        nf_error(&in->doc, pointer, "an empty rule would fit every device");
+}
+
+/* The lists of codes have their place now: each match's codes follow the last one's, and those of
+ * one rule's products are the same. */
+static void place_codes(nf_sheet_reader *in, const json_t *rules)
+{
+    const uint32_t *at = in->file->codes;
+    size_t match = 0;
+
+    for (size_t i = 0; i < json_array_size(rules); i++) {
+        const json_t *products = json_object_get(json_array_get(rules, i), "product");
+        size_t count = products ? json_array_size(products) : 1;
+        const nplug_match *first = &in->file->matches[match];
+        for (size_t end = match + count; match < end; match++) {
+            in->file->matches[match].has = at;
+            in->file->matches[match].lacks = at ? at + first->has_count : NULL;
+        }
+        if (count && at) at += first->has_count + first->lacks_count;
+    }
+}
+
+void nf_sheet_matches(nf_sheet_reader *in)
+{
+    const json_t *rules = json_object_get(in->doc.root, "match");
+
+    for (size_t i = 0; i < json_array_size(rules); i++)
+        read_match(in, json_array_get(rules, i), i);
+    if (!in->doc.failed) place_codes(in, rules);
+}
