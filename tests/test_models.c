@@ -154,13 +154,15 @@ START_TEST(every_axis_never_falls)
             const np_wire *wire = &controls->wires[controls->of_signal[s].first + w];
             float first = np_wire_value(wire, signal->min), end = np_wire_value(wire, signal->max),
                   last = first;
+            bool rises = first <= end, good = true;
             if (np_wire_jumps(wire)) continue;
             for (int64_t raw = signal->min; raw <= signal->max; raw += by) {
                 float value = np_wire_value(wire, (int32_t)raw);
-                ck_assert(isfinite(value) && fabsf(value) <= 1.0f);
-                ck_assert(first <= end ? value >= last : value <= last);
+                good &= isfinite(value) && fabsf(value) <= 1.0f &&
+                        (rises ? value >= last : value <= last);
                 last = value;
             }
+            ck_assert_msg(good, "%s: signal %u", model->name, s);
         }
     }
     rig_close(&rig);
@@ -387,6 +389,35 @@ START_TEST(a_learner_can_go_back_and_sees_a_departure)
 }
 END_TEST
 
+/* Two of a sort without serial numbers are told apart by their sockets, and kept apart. */
+START_TEST(two_identical_sticks_are_two)
+{
+    nplug_move plug = {.kind = NPLUG_MOVE_ARRIVE, .what = "godwit"};
+    nplug_device first, second;
+    test_rig rig;
+
+    rig_open(&rig, NULL, NULL);
+    plug.on = "left";
+    plug.socket = "bridge/1";
+    nplug_sim_move(rig.sim, &plug);
+    plug.on = "right";
+    plug.socket = "bridge/2";
+    nplug_sim_move(rig.sim, &plug);
+    nplug_sim_sweep(rig.sim, 1000, "right", "rudder", (nplug_vec2){-1, 0}, 0);
+    nplug_sim_sweep(rig.sim, 1000, "left", "throttle", (nplug_vec2){1, 0}, 0);
+    rig_step(&rig, 2000);
+    first = nplug_device_at(rig.nest, 0);
+    second = nplug_device_at(rig.nest, 1);
+    ck_assert(first != second &&
+              nplug_device_key(rig.nest, first) != nplug_device_key(rig.nest, second));
+    ck_assert_float_eq(rig_control(&rig, 0, "stick:rudder").x, 0.0f);
+    ck_assert_float_eq(rig_control(&rig, 1, "stick:rudder").x, -1.0f);
+    ck_assert_float_eq(rig_control(&rig, 0, "stick:throttle").x, 1.0f);
+    ck_assert_float_eq(rig_control(&rig, 1, "stick:throttle").x, 0.0f);
+    rig_close(&rig);
+}
+END_TEST
+
 /* A new model is a file; one that is wrong leaves things as they were. */
 START_TEST(a_model_comes_from_a_file)
 {
@@ -428,6 +459,7 @@ Suite *models_suite(void)
     tcase_add_loop_test(tests, what_is_learnt_normalises_as_what_is_shipped, 0,
                         2 * (int)COUNT_OF(rows));
     tcase_add_test(tests, a_learner_can_go_back_and_sees_a_departure);
+    tcase_add_test(tests, two_identical_sticks_are_two);
     tcase_add_test(tests, a_model_comes_from_a_file);
     suite_add_tcase(suite, tests);
     return suite;

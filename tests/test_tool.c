@@ -29,9 +29,14 @@ static const struct {
     {"explain-json",
      TOOL "explain --json --port " HARBOUR " --at 2 'Sanderling Box' | head -c 3000", 0},
     {"explain-nobody", TOOL "explain --port " HARBOUR " osprey", 1},
-    {"agreement", TOOL "graph --agreement", 0},
     {"learn", TOOL "learn --port sim:tool/demo/learn.trace", 0},
     {"learn-calibrate", TOOL "learn --calibrate --port sim:tool/demo/worn.trace", 0},
+    {"learn-into-settings",
+     "cd " SOURCE_DIR "; rm -f " BINARY_DIR "/s.json; " TOOL
+     "learn --port sim:tool/demo/learn.trace --settings " BINARY_DIR
+     "/s.json | tail -n 1 | sed 's|/.*/||'; " TOOL "devices --settings " BINARY_DIR
+     "/s.json --port sim:tool/demo/learn.trace",
+     0},
     {"learn-a-mouse", TOOL "learn --kind keyboard --port " HARBOUR, 1},
     {"graph-nothing", TOOL "graph -o x.png", 2},
     {"graph-nowhere", TOOL "graph tool/demo/motions.trace", 2},

@@ -69,6 +69,7 @@ static int run(const tool_command *command, int argc, const char **argv)
         {"for", 0, POPT_ARG_DOUBLE, &hw.seconds, 0,
          "With --port linux: look for so long (default: 0.5)", "SECONDS"},
         {"sheet", 0, POPT_ARG_STRING, &hw.sheet, 0, HARDWARE_SHEET_HELP, "FILE"},
+        {"settings", 0, POPT_ARG_STRING, &hw.settings, 0, HARDWARE_SETTINGS_HELP, "FILE"},
         {"model", 0, POPT_ARG_STRING, &hw.model, 0, HARDWARE_MODEL_HELP, "FILE"},
         {"json", 0, POPT_ARG_NONE, &json, 0, "Print an array of objects", NULL},
         POPT_TABLEEND};

@@ -134,6 +134,7 @@ static int run(const tool_command *command, int argc, const char **argv)
         {"at", 0, POPT_ARG_DOUBLE, &at, 0, "Look at this time (default: the end of the trace)",
          "SECONDS"},
         {"sheet", 0, POPT_ARG_STRING, &hw.sheet, 0, HARDWARE_SHEET_HELP, "FILE"},
+        {"settings", 0, POPT_ARG_STRING, &hw.settings, 0, HARDWARE_SETTINGS_HELP, "FILE"},
         {"model", 0, POPT_ARG_STRING, &hw.model, 0, HARDWARE_MODEL_HELP, "FILE"},
         {"all", 0, POPT_ARG_NONE, &all, 0, "Show rules that do not fit, too", NULL},
         {"json", 0, POPT_ARG_NONE, &json, 0, "Print JSON", NULL},

@@ -18,7 +18,20 @@ static int fail(nplug_result result)
     return TOOL_WRONG;
 }
 
-/* The sheet that the person gave, if any. */
+static int use_settings(hardware *hw)
+{
+    nplug_result result;
+    nplug_notes notes;
+
+    if (!hw->settings) return -1;
+    result = nplug_settings_read(hw->settings, &hw->kept, &notes);
+    tool_notes(&notes);
+    if (result != NPLUG_OK) return TOOL_WRONG;
+    result = nplug_settings_use(hw->kept, hw->nest);
+    return result == NPLUG_OK ? -1 : fail(result);
+}
+
+/* The sheet that the person gave, if any; it wins over the settings'. */
 static int add_sheet(hardware *hw)
 {
     nplug_result result;
@@ -50,12 +63,14 @@ static int start_nest(hardware *hw, nplug_limits limits, bool follow_rest)
     nplug_game game = hw->game ? *hw->game : harbour_game();
     nplug_setup setup = nplug_setup_default();
     nplug_result result;
+    int status;
 
     setup.limits = limits;
     setup.follow_rest = follow_rest;
     setup.log = log_line;
     result = nplug_start_bare(&game, &setup, &hw->nest);
-    return result == NPLUG_OK ? add_sheet(hw) : fail(result);
+    status = result == NPLUG_OK ? use_settings(hw) : fail(result);
+    return status < 0 ? add_sheet(hw) : status;
 }
 
 /* --- simulated hardware --------------------------------------------------------------------- */
@@ -183,7 +198,8 @@ static int open_replay(hardware *hw, uint32_t records)
     status = start_nest(hw, header.limits, header.follow_rest);
     if (status >= 0) return status;
     if (!hw->game && header.game != nplug_game_digest(hw->nest)) return fail(NPLUG_ERR_DIFFERS);
-    if (!hw->sheet && header.known != nplug_known_digest(hw->nest)) return fail(NPLUG_ERR_DIFFERS);
+    if (!hw->sheet && !hw->settings && header.known != nplug_known_digest(hw->nest))
+        return fail(NPLUG_ERR_DIFFERS);
     nplug_replay_begin(&hw->replay, list, count);
     nplug_attach_lossless(hw->nest, nplug_replay_port(), &hw->replay);
     return -1;
@@ -282,13 +298,14 @@ static void begin(hardware *hw)
 {
     double seconds = hw->seconds;
     const nplug_game *game = hw->game;
-    char *sheet = hw->sheet, *model = hw->model;
+    char *sheet = hw->sheet, *model = hw->model, *settings = hw->settings;
 
     memset(hw, 0, sizeof *hw);
     hw->seconds = seconds;
     hw->game = game;
     hw->sheet = sheet;
     hw->model = model;
+    hw->settings = settings;
 }
 
 int hardware_open_trace(hardware *hw, const char *path, unsigned rate)
@@ -352,6 +369,8 @@ int hardware_close(hardware *hw)
     nplug_trace_free(hw->trace);
     nplug_sheet_free(hw->sheet_file);
     nplug_model_free(hw->model_file);
+    nplug_settings_free(hw->kept);
+    free(hw->settings);
     free(hw->sheet);
     free(hw->model);
     return status;

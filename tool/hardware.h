@@ -16,7 +16,8 @@ typedef struct hardware {
     nplug_time begun; /* with sim:-: the clock's time of the nest's 0 */
     nplug_replay replay;
     double seconds; /* set before opening: how long real hardware is read; 0: until interrupted */
-    char *sheet, *model; /* set before opening: files to add; freed by hardware_close */
+    char *sheet, *model, *settings; /* set before opening: files; freed by hardware_close */
+    nplug_settings *kept;
     nplug_sheet_file *sheet_file;
     nplug_model_file *model_file;
     const nplug_game *game; /* set before opening: another game than the harbour's; NULL: that */
@@ -32,11 +33,13 @@ typedef struct hardware {
 #define HARDWARE_PORT_HELP                                                                         \
     "Where the hardware is: linux reads what is plugged in, sim:TRACE plays a trace written by "   \
     "hand, sim:- what comes on standard input (a move a line), trace:TRACE replays a recorded one"
-#define HARDWARE_SHEET_HELP "A sheet to add: it wins over the built-in ones"
-#define HARDWARE_MODEL_HELP "A simulated model to add, for the trace to plug in"
-#define HARDWARE_FOR_HELP   "With --port linux: end after so long (default: when interrupted)"
+#define HARDWARE_SHEET_HELP    "A sheet to add: it wins over the built-in ones"
+#define HARDWARE_SETTINGS_HELP "A player's settings: calibrations, and sheets that were learnt"
+#define HARDWARE_MODEL_HELP    "A simulated model to add, for the trace to plug in"
+#define HARDWARE_FOR_HELP      "With --port linux: end after so long (default: when interrupted)"
 
-/* Opens; all of *hardware but `seconds`, `game`, `sheet` and `model` is set anew.  `rate` is steps
+/* Opens; all of *hardware but `seconds`, `game`, `sheet`, `model` and
+ * `settings` is set anew.  `rate` is steps
  * a second, `records` as in nplug_limits.  Returns -1, or the status to end with (said why). */
 int hardware_open(hardware *hardware, const tool_command *command, const char *port, unsigned rate,
                   uint32_t records);

@@ -128,6 +128,34 @@ static nplug_device wait_for_device(hardware *hw, const char *wanted)
     return 0;
 }
 
+/* Takes a sheet, or else what was measured, into the settings, which may be there already. */
+static int keep_settings(const nplug_nest *nest, const nplug_sheet *sheet, const char *path)
+{
+    nplug_settings *settings = NULL;
+    nplug_notes notes;
+    nplug_result result = NPLUG_OK;
+
+    if (!path) return TOOL_DONE;
+    if (access(path, F_OK) == 0)
+        result = nplug_settings_read(path, &settings, &notes);
+    else
+        settings = nplug_settings_new();
+    if (result != NPLUG_OK) {
+        tool_notes(&notes);
+        return TOOL_WRONG;
+    }
+    result =
+        sheet ? nplug_settings_keep_sheet(settings, sheet) : nplug_settings_keep(settings, nest);
+    if (result == NPLUG_OK) result = nplug_settings_write(settings, path);
+    nplug_settings_free(settings);
+    if (result != NPLUG_OK) {
+        perror(path);
+        return TOOL_WRONG;
+    }
+    printf("\nKept in %s.\n", path);
+    return TOOL_DONE;
+}
+
 static int put_sheet(const nplug_sheet *sheet, const char *output)
 {
     static char text[65536];
@@ -147,7 +175,7 @@ static int put_sheet(const nplug_sheet *sheet, const char *output)
 }
 
 /* To the end of the questions; a trace that ends leaves out what it did not move. */
-static int converse(session *s, const char *output)
+static int converse(session *s, const char *output, const char *settings)
 {
     nplug_learn_phase phase = NPLUG_LEARN_LOOSEN;
 
@@ -163,7 +191,12 @@ static int converse(session *s, const char *output)
         phase = nplug_learn_look(s->learner, s->hw.nest);
     }
     printf("\n");
-    if (phase == NPLUG_LEARN_DONE) return put_sheet(nplug_learn_sheet(s->learner), output);
+    if (phase == NPLUG_LEARN_DONE && settings && !output)
+        return keep_settings(s->hw.nest, nplug_learn_sheet(s->learner), settings);
+    if (phase == NPLUG_LEARN_DONE) {
+        keep_settings(s->hw.nest, nplug_learn_sheet(s->learner), settings);
+        return put_sheet(nplug_learn_sheet(s->learner), output);
+    }
     fprintf(stderr, phase == NPLUG_LEARN_GONE ? "nestplug: the device has gone\n"
                                               : "nestplug: nothing was learnt\n");
     return TOOL_WRONG;
@@ -185,33 +218,6 @@ static void print_calibration(const nplug_nest *nest, nplug_device device,
                (int)before[i].rest, (int)before[i].high, (int)now.low, (int)now.rest,
                (int)now.high);
     }
-}
-
-/* Takes what was measured into the settings, which may be there already. */
-static int keep_settings(const nplug_nest *nest, const char *path)
-{
-    nplug_settings *settings;
-    nplug_notes notes;
-    nplug_result result = NPLUG_OK;
-
-    if (!path) return TOOL_DONE;
-    if (access(path, F_OK) == 0)
-        result = nplug_settings_read(path, &settings, &notes);
-    else
-        settings = nplug_settings_new();
-    if (result != NPLUG_OK) {
-        tool_notes(&notes);
-        return TOOL_WRONG;
-    }
-    result = nplug_settings_keep(settings, nest);
-    if (result == NPLUG_OK) result = nplug_settings_write(settings, path);
-    nplug_settings_free(settings);
-    if (result != NPLUG_OK) {
-        perror(path);
-        return TOOL_WRONG;
-    }
-    printf("\nKept in %s.\n", path);
-    return TOOL_DONE;
 }
 
 /* While the person loosens everything, what is reached is measured; while nothing is touched, it is
@@ -238,7 +244,7 @@ static int calibrate(session *s, nplug_device device, const char *settings)
     nplug_calibrate(s->hw.nest, device, NPLUG_CALIBRATE_TAKE);
     hardware_next(&s->hw);
     print_calibration(s->hw.nest, device, before);
-    return keep_settings(s->hw.nest, settings);
+    return keep_settings(s->hw.nest, NULL, settings);
 }
 
 static int learn(session *s, const char *wanted, const char *kind, const char *output,
@@ -265,7 +271,7 @@ static int learn(session *s, const char *wanted, const char *kind, const char *o
         hardware_name(s->hw.nest, device, name, sizeof name);
         if (!calibrates) printf("Learning %s as a %s.\n", name, kind);
         begin_keys(s);
-        status = calibrates ? calibrate(s, device, settings) : converse(s, output);
+        status = calibrates ? calibrate(s, device, settings) : converse(s, output, settings);
         end_keys(s);
     }
     free(block);
@@ -291,7 +297,7 @@ static int run(const tool_command *command, int argc, const char **argv)
         {"calibrate", 0, POPT_ARG_NONE, &calibrates, 0,
          "Measure only where it rests and how far it goes, and show before and after", NULL},
         {"settings", 0, POPT_ARG_STRING, &settings, 0,
-         "With --calibrate: the settings to keep it in", "FILE"},
+         "The settings to keep the sheet, or the calibration, in", "FILE"},
         {"model", 0, POPT_ARG_STRING, &s.hw.model, 0, HARDWARE_MODEL_HELP, "FILE"},
         POPT_TABLEEND};
 

@@ -203,6 +203,7 @@ static int run(const tool_command *command, int argc, const char **argv)
         {"pace", 0, POPT_ARG_NONE, &watch.pace, 0, "Play at the trace's own pace, not at once",
          NULL},
         {"sheet", 0, POPT_ARG_STRING, &watch.hw.sheet, 0, HARDWARE_SHEET_HELP, "FILE"},
+        {"settings", 0, POPT_ARG_STRING, &watch.hw.settings, 0, HARDWARE_SETTINGS_HELP, "FILE"},
         {"model", 0, POPT_ARG_STRING, &watch.hw.model, 0, HARDWARE_MODEL_HELP, "FILE"},
         {"json", 0, POPT_ARG_NONE, &watch.json, 0, "Print a JSON object a line", NULL},
         POPT_TABLEEND};
