@@ -452,6 +452,10 @@ static void look_for_return(nplug_learner *it)
 
     question_of(it->kind, it->question, &control, &component);
     it->moved = most_moved(it, control);
+    if (it->moved == it->signals) {
+        it->phase = NPLUG_LEARN_MOVE;
+        return;
+    }
     w = &it->of[it->moved];
     if (is_lever(control) || w->info.nature == NPLUG_NATURE_DELTA) {
         if (quiet_for(it, LEVER_QUIET)) take_answer(it);
