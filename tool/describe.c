@@ -46,7 +46,6 @@ static json_t *players_of(uint32_t players)
 
 static json_t *signals_of(const nplug_nest *nest, nplug_device device)
 {
-    static const char *const spaces[] = {"plain", "evdev", "hid", "w3c", "openxr"};
     json_t *list = json_array();
     nplug_signal_info info;
     char name[64];
@@ -55,7 +54,7 @@ static json_t *signals_of(const nplug_nest *nest, nplug_device device)
         nplug_code_name(info.space, info.code, name, sizeof name);
         json_array_append_new(
             list, json_pack("{s:i, s:s, s:s, s:I, s:s, s:i, s:i, s:i, s:b, s:b}", "index", (int)i,
-                            "space", spaces[info.space < 5 ? info.space : 0], "name", name, "code",
+                            "space", nplug_space_name(info.space), "name", name, "code",
                             (json_int_t)info.code, "nature", nplug_nature_name(info.nature), "min",
                             info.min, "max", info.max, "raw", info.raw, "known", info.known, "read",
                             info.read));

@@ -6,23 +6,6 @@
 
 /* --- which device --------------------------------------------------------------------------- */
 
-/* By its id (as `devices` shows it, hexadecimal), its sheet's name or its own; 0 where none is. */
-static nplug_device find(const nplug_nest *nest, const char *wanted)
-{
-    nplug_device_info info;
-    char *end;
-    unsigned long id = strtoul(wanted, &end, 16);
-
-    for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
-        info.size = (uint32_t)sizeof info;
-        nplug_device_look(nest, nplug_device_at(nest, i), &info);
-        if ((!*end && info.device == id) || strcmp(info.sheet, wanted) == 0 ||
-            strcmp(info.name, wanted) == 0)
-            return info.device;
-    }
-    return 0;
-}
-
 static int fail_unknown(const nplug_nest *nest, const char *wanted)
 {
     char name[80];
@@ -100,7 +83,7 @@ static void print_signals(const nplug_nest *nest, nplug_device device)
 
 static int explain(const nplug_nest *nest, const char *wanted, story *told)
 {
-    nplug_device device = find(nest, wanted);
+    nplug_device device = hardware_find(nest, wanted);
     char name[80];
 
     if (!device) return fail_unknown(nest, wanted);

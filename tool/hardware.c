@@ -387,3 +387,19 @@ void hardware_name(const nplug_nest *nest, nplug_device device, char *buffer, si
     }
     snprintf(buffer, size, "%s [%x]", *info.name ? info.name : "a device without a name", device);
 }
+
+nplug_device hardware_find(const nplug_nest *nest, const char *wanted)
+{
+    nplug_device_info info;
+    char *end;
+    unsigned long id = strtoul(wanted, &end, 16);
+
+    for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
+        info.size = (uint32_t)sizeof info;
+        nplug_device_look(nest, nplug_device_at(nest, i), &info);
+        if ((!*end && info.device == id) || strcmp(info.sheet, wanted) == 0 ||
+            strcmp(info.name, wanted) == 0)
+            return info.device;
+    }
+    return 0;
+}

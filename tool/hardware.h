@@ -56,6 +56,10 @@ bool hardware_next(hardware *hardware);
 /* Says what could not be done, closes, and returns the status to end with. */
 int hardware_close(hardware *hardware);
 
+/* A device that is here, by its id (as `devices` shows it, hexadecimal), its sheet's name or its
+ * own; 0 where there is none. */
+nplug_device hardware_find(const nplug_nest *nest, const char *wanted);
+
 /* A device's name with its place in the order of arrival, to tell two of a sort apart. */
 void hardware_name(const nplug_nest *nest, nplug_device device, char *buffer, size_t size);
 

@@ -110,22 +110,14 @@ static void follow(session *s, nplug_learn_phase phase)
 
 /* --- the session ------------------------------------------------------------------------------ */
 
-/* The first device of the hardware, or the one whose name or id was given. */
+/* Steps until the device is there: the one that is wanted, or the first. */
 static nplug_device wait_for_device(hardware *hw, const char *wanted)
 {
-    nplug_device_info info;
+    nplug_device device = 0;
 
-    while (hardware_next(hw)) {
-        for (uint32_t i = 0; i < nplug_device_count(hw->nest); i++) {
-            char id[16];
-            info.size = (uint32_t)sizeof info;
-            nplug_device_look(hw->nest, nplug_device_at(hw->nest, i), &info);
-            snprintf(id, sizeof id, "%x", info.device);
-            if (!wanted || strcmp(wanted, info.name) == 0 || strcmp(wanted, id) == 0)
-                return info.device;
-        }
-    }
-    return 0;
+    while (!device && hardware_next(hw))
+        device = wanted ? hardware_find(hw->nest, wanted) : nplug_device_at(hw->nest, 0);
+    return device;
 }
 
 /* Takes a sheet, or else what was measured, into the settings, which may be there already. */

@@ -1,4 +1,5 @@
 #include "live.h"
+#include <jansson.h>
 #include <poll.h>
 #include <stdio.h>
 #include <stdlib.h>
@@ -6,6 +7,16 @@
 #include <unistd.h>
 
 #define HEADER "{\"nestplug\": \"trace\", \"version\": 1}"
+
+/* Whether a line says when; one that is no object is told by its own mistake. */
+static bool says_when(const char *line)
+{
+    json_t *object = json_loads(line, 0, NULL);
+    bool says = !json_is_object(object) || json_object_get(object, "t");
+
+    json_decref(object);
+    return says;
+}
 
 /* The line as a trace of its own, after a header; a time is put in where it has none, *shift bytes
  * long.  From malloc. */
@@ -16,7 +27,7 @@ static char *as_trace(const char *line, nplug_time now, size_t *shift)
     const char *brace = strchr(line, '{');
 
     if (!text) return NULL;
-    if (brace && !strstr(line, "\"t\""))
+    if (brace && !says_when(line))
         snprintf(time, sizeof time, "\"t\": %llu, ", (unsigned long long)now);
     *shift = strlen(time);
     if (brace)

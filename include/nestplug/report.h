@@ -95,6 +95,9 @@ typedef struct nplug_report {
 /* A port's ring: one thread pushes, the nest's thread takes. */
 typedef struct nplug_ring nplug_ring;
 
+/* The word for a code space ("evdev", "hid"): static, never NULL. */
+NPLUG_API const char *nplug_space_name(nplug_space space);
+
 /* Pushes `count` reports at once.  Reports of one group carry NPLUG_REPORT_MORE on all but the
  * last; a group may be pushed in pieces, and is taken by the nest only when it is complete.
  *

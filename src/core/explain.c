@@ -19,12 +19,6 @@ static void tell(const teller *to, const char *text)
     to->hear(to->user, &reason);
 }
 
-static const char *space_word(unsigned space)
-{
-    static const char *const words[NPLUG_SPACES] = {"plain", "evdev", "hid", "w3c", "openxr"};
-    return space < NPLUG_SPACES ? words[space] : "?";
-}
-
 static void add_pair(np_text *text, const char *word, const char *value)
 {
     np_text_add(text, word);
@@ -52,7 +46,7 @@ static void tell_looks(const teller *to)
     text = np_text_in(line, sizeof line);
     np_text_add(&text, "It has ");
     np_text_add_number(&text, np_devices_signal_count(&to->nest->devices, to->device));
-    add_pair(&text, " signals, most of them of code space ", space_word(to->looks.space));
+    add_pair(&text, " signals, most of them of code space ", nplug_space_name(to->looks.space));
     if (to->looks.kind != NPLUG_KIND_UNKNOWN)
         add_pair(&text, "; by them it looks like: ", nplug_kind_name(to->looks.kind));
     else
@@ -98,8 +92,8 @@ static void add_misfit(np_text *text, const teller *to, const nplug_match *match
         add_pair(text, " is wanted, this looks like ", nplug_kind_name(to->looks.kind));
         break;
     case NP_RULE_SPACE:
-        add_pair(text, "code space ", space_word(match->space - 1u));
-        add_pair(text, " is wanted, this has ", space_word(to->looks.space));
+        add_pair(text, "code space ", nplug_space_name((nplug_space)(match->space - 1u)));
+        add_pair(text, " is wanted, this has ", nplug_space_name(to->looks.space));
         break;
     case NP_RULE_HAS:
         add_code(text, "it has no signal of code ", code);

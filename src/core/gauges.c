@@ -5,6 +5,11 @@
 #define TICK        50000u /* microseconds between two samples */
 #define QUIET_TICKS 40u    /* two seconds */
 
+void np_gauges_begin(np_gauges *gauges, bool follow)
+{
+    gauges->follow = follow;
+}
+
 /* --- the wires of a gauge's signal ----------------------------------------------------------- */
 
 static const np_wire *first_wire(const nplug_nest *nest, const np_gauge *gauge)

@@ -27,6 +27,9 @@ typedef struct np_gauges {
     bool follow, ticking; /* devices that come are followed; the timer is set */
 } np_gauges;
 
+/* Whether devices that come are followed. */
+void np_gauges_begin(np_gauges *gauges, bool follow);
+
 /* A device's controls were made, or are about to go. */
 void np_gauges_build(struct nplug_nest *nest, uint32_t device, nplug_time time);
 void np_gauges_drop(struct nplug_nest *nest, uint32_t device);

@@ -5,7 +5,7 @@
 
 /* What signals a device has that tell its kind. */
 typedef struct tally {
-    uint32_t keys, buttons, contacts, moves, axes;
+    uint32_t keys, buttons, contacts, moves;
     bool pad, wheel, stick, mouse;
 } tally;
 

@@ -1,5 +1,6 @@
 /* The names of controls, kinds and natures. */
 #include "nestplug/control.h"
+#include "nestplug/report.h"
 #include "text.h"
 #include <string.h>
 
@@ -426,4 +427,10 @@ const char *nplug_nature_name(nplug_nature nature)
     static const char *const names[] = {"button",   "axis", "hat",    "delta",
                                         "position", "pose", "contact"};
     return (unsigned)nature < sizeof names / sizeof *names ? names[nature] : "unknown";
+}
+
+const char *nplug_space_name(nplug_space space)
+{
+    static const char *const names[NPLUG_SPACES] = {"plain", "evdev", "hid", "w3c", "openxr"};
+    return (unsigned)space < NPLUG_SPACES ? names[space] : "unknown";
 }

@@ -73,7 +73,7 @@ nplug_result nplug_open(const nplug_setup *setup, void *block, size_t size, nplu
     nest->log = setup->log;
     nest->log_user = setup->log_user;
     nest->record_all_keys = setup->record_all_keys;
-    nest->gauges.follow = setup->follow_rest;
+    np_gauges_begin(&nest->gauges, setup->follow_rest);
     lay_out(nest, &carve, &setup->limits);
     if (np_recognise_add(&nest->recogniser, builtin, sheets) != NPLUG_OK) return NPLUG_ERR_FULL;
     *out = nest;

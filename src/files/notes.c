@@ -46,6 +46,14 @@ size_t nplug_note_text(const nplug_notes *notes, uint32_t index, char *buffer, s
     return length < 0 ? 0 : (size_t)length;
 }
 
+nf_doc nf_doc_begin(const char *text, size_t length, const char *name, nplug_notes *notes)
+{
+    nf_doc doc = {text, length, 1, NULL, notes, false};
+
+    nf_notes_begin(notes, name);
+    return doc;
+}
+
 bool nf_doc_parse(nf_doc *doc)
 {
     json_error_t error;

@@ -26,6 +26,9 @@ void nf_notes_begin(nplug_notes *notes, const char *file);
 /* Adds a note as it stands. */
 void nf_notes_add(nplug_notes *notes, nf_place place, bool warning, const char *text);
 
+/* A document of one text, from its first line; empties the notes. */
+nf_doc nf_doc_begin(const char *text, size_t length, const char *name, nplug_notes *notes);
+
 /* Parses a document; false (with a note) where the grammar is wrong. */
 bool nf_doc_parse(nf_doc *doc);
 

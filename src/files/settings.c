@@ -146,12 +146,12 @@ static void read_settings(nf_doc *doc, nplug_settings *settings)
 nplug_result nplug_settings_parse(const char *text, size_t length, const char *name,
                                   nplug_settings **out, nplug_notes *notes)
 {
-    nf_doc doc = {text, length, 1, NULL, notes, false};
     nplug_settings *settings;
+    nf_doc doc;
 
     if (!text || !name || !out || !notes) return NPLUG_ERR_ARGUMENT;
     *out = NULL;
-    nf_notes_begin(notes, name);
+    doc = nf_doc_begin(text, length, name, notes);
     settings = (nplug_settings *)calloc(1, sizeof *settings);
     if (!settings) return NPLUG_ERR_MEMORY;
     if (nf_doc_parse(&doc)) read_settings(&doc, settings);

@@ -322,12 +322,8 @@ nplug_result nplug_sheet_parse(const char *text, size_t length, const char *name
 
     if (!text || !name || !out || !notes) return NPLUG_ERR_ARGUMENT;
     *out = NULL;
-    nf_notes_begin(notes, name);
     memset(&in, 0, sizeof in);
-    in.doc.text = text;
-    in.doc.length = length;
-    in.doc.first_line = 1;
-    in.doc.notes = notes;
+    in.doc = nf_doc_begin(text, length, name, notes);
     in.file = (nplug_sheet_file *)calloc(1, sizeof *in.file);
     if (!in.file) return NPLUG_ERR_MEMORY;
     if (nf_doc_parse(&in.doc)) read_sheet(&in);
