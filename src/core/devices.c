@@ -376,10 +376,17 @@ void np_devices_redirty(np_devices *devices, uint32_t index)
     devices->dirty[devices->dirty_count++] = (uint16_t)index;
 }
 
-void np_devices_moved(np_devices *devices, uint32_t index)
+static void note_moved(np_devices *devices, uint32_t index)
 {
     np_devices_redirty(devices, index);
     devices->signals[index].flags |= NP_SIGNAL_MOVED;
+}
+
+bool np_devices_moved(np_devices *devices, uint32_t index)
+{
+    if (!(devices->signals[index].flags & NP_SIGNAL_GUARDED)) return false;
+    note_moved(devices, index);
+    return true;
 }
 
 void np_devices_store(np_devices *devices, uint32_t index, int32_t value)
@@ -390,7 +397,7 @@ void np_devices_store(np_devices *devices, uint32_t index, int32_t value)
         signal->raw = (int32_t)((uint32_t)signal->raw + (uint32_t)value);
     else
         signal->raw = value;
-    np_devices_moved(devices, index);
+    note_moved(devices, index);
 }
 
 void np_devices_rest(np_devices *devices, uint32_t index, int32_t raw)

@@ -154,9 +154,10 @@ void np_devices_rest(np_devices *devices, uint32_t signal, int32_t raw);
 void np_devices_touch(np_devices *devices, uint32_t signal);
 void np_devices_untouch(np_devices *devices);
 void np_devices_clean(np_devices *devices);
-/* Marks a signal as dirty; moved: and as having said something. */
+/* Marks a signal as dirty. */
 void np_devices_redirty(np_devices *devices, uint32_t signal);
-void np_devices_moved(np_devices *devices, uint32_t signal);
+/* As redirty, and as having said something; false, and nothing is done, where it has no guard. */
+bool np_devices_moved(np_devices *devices, uint32_t signal);
 
 /* A button bounces for so many milliseconds; one for which there is no room is taken as it is. */
 void np_devices_bounces(np_devices *devices, uint32_t signal, uint16_t milliseconds);
@@ -171,15 +172,19 @@ void np_devices_steady(np_devices *devices, uint32_t signal);
 /* Sets a signal's guard; `any` false empties it. */
 void np_devices_guard(np_devices *devices, uint32_t signal, bool any, int32_t low, int32_t high);
 
+/* Whether a value lies inside a signal's guard. */
+static inline bool np_signal_inside(const np_signal *signal, int32_t value)
+{
+    return (uint32_t)value - (uint32_t)signal->guard_low <= signal->guard_width;
+}
+
 /* The whole of what most reports need: true where the guard holds and all is done. */
 static inline bool np_signal_quick(np_devices *devices, uint32_t index, int32_t value)
 {
     np_signal *signal = &devices->signals[index];
-    if ((uint32_t)value - (uint32_t)signal->guard_low > signal->guard_width) return false;
-    if ((signal->flags & NP_SIGNAL_STEADY) != NP_SIGNAL_STEADY) {
-        if (!(signal->flags & NP_SIGNAL_GUARDED)) return false;
-        np_devices_moved(devices, index);
-    }
+    if (!np_signal_inside(signal, value)) return false;
+    if ((signal->flags & NP_SIGNAL_STEADY) != NP_SIGNAL_STEADY && !np_devices_moved(devices, index))
+        return false;
     signal->raw = value;
     return true;
 }

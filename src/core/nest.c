@@ -492,19 +492,23 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
 
 /* One group whose values are all inside their guards: how many reports it has, 0 where it is no
  * such group.  What was stored of it by then is stored again, and the same, by the longer way. */
-static uint32_t take_quick(np_devices *devices, const nplug_ring *ring, uint32_t from,
-                           uint32_t waiting, const np_node *node)
+static inline uint32_t take_quick(np_devices *devices, const np_node *node,
+                                  const nplug_report *slots, uint32_t mask, uint32_t from,
+                                  uint32_t waiting)
 {
-    const nplug_report *slots = ring->slots;
-    uint32_t first = node->first_signal, signals = node->signals, mask = ring->mask;
-    nplug_time time = slots[from & mask].time;
+    uint32_t first = node->first_signal, signals = node->signals;
+    np_signal *list = devices->signals + first;
 
     for (uint32_t count = 0; count < waiting; count++) {
         const nplug_report *report = &slots[(from + count) & mask];
+        np_signal *signal = &list[report->signal];
         if (report->kind != NPLUG_REPORT_VALUE || report->signal >= signals ||
-            report->time != time ||
-            !np_signal_quick(devices, first + report->signal, report->as.value))
+            !np_signal_inside(signal, report->as.value))
             return 0;
+        if ((signal->flags & NP_SIGNAL_STEADY) != NP_SIGNAL_STEADY &&
+            !np_devices_moved(devices, first + report->signal))
+            return 0;
+        signal->raw = report->as.value;
         if (!(report->flags & NPLUG_REPORT_MORE)) return count + 1;
     }
     return 0;
@@ -514,22 +518,22 @@ static uint32_t take_quick(np_devices *devices, const nplug_ring *ring, uint32_t
  * needs to be called. */
 static void take_quick_groups(nplug_nest *nest, uint32_t port, nplug_time until)
 {
-    const nplug_ring *ring = &nest->feed.ports[port].ring;
-    np_devices *devices = &nest->devices;
-    nplug_time processed = nest->feed.processed;
+    const nplug_report *slots = nest->feed.ports[port].ring.slots;
+    uint32_t mask = nest->feed.ports[port].ring.mask, from = nest->feed.ports[port].ring.read;
     uint32_t waiting = nest->feed.ports[port].waiting, taken = 0, count;
+    nplug_time processed = nest->feed.processed;
 
     while (taken < waiting) {
-        const nplug_report *head = np_ring_at(ring, taken);
-        uint32_t index = np_devices_node(devices, port << 24 | head->device);
+        const nplug_report *head = &slots[(from + taken) & mask];
+        uint32_t index = np_devices_node(&nest->devices, port << 24 | head->device);
+        np_node *node = &nest->devices.nodes[index == NP_NONE ? 0 : index];
         if (index == NP_NONE || head->time > until || head->time < processed ||
-            head->time < devices->nodes[index].last)
+            head->time < node->last)
             break;
-        count =
-            take_quick(devices, ring, ring->read + taken, waiting - taken, &devices->nodes[index]);
+        count = take_quick(&nest->devices, node, slots, mask, from + taken, waiting - taken);
         if (count == 0) break;
         processed = head->time;
-        np_devices_note_time(devices, index, processed);
+        np_devices_note_time(&nest->devices, index, processed);
         taken += count;
     }
     if (taken == 0) return;

@@ -165,16 +165,23 @@ static bool passed_over(nplug_ring *ring, const nplug_report *report)
     return true;
 }
 
-/* How long the sound group at the head of some reports is; 0 where it does not end, mixes devices,
- * or is too long. */
-static size_t group_length(const nplug_report *reports, size_t count, uint32_t longest)
+/* How many reports at the head of some are whole groups, all of them sound; 0 where any mixes
+ * devices, is too long, or has a device number too large.  One pass without a branch. */
+static size_t whole_groups(const nplug_report *reports, size_t count, uint32_t longest,
+                           uint32_t highest)
 {
-    uint32_t device = reports[0].device;
-    size_t most = count < longest ? count : longest;
+    uint32_t device = 0, inside = 0, mixed = 0, too_high = 0, too_long = 0;
+    size_t end = 0;
 
-    for (size_t i = 0; i < most && reports[i].device == device; i++)
-        if (!(reports[i].flags & NPLUG_REPORT_MORE)) return i + 1;
-    return 0;
+    for (size_t i = 0; i < count; i++) {
+        mixed |= (reports[i].device ^ device) & inside;
+        device = reports[i].device;
+        inside = 0u - (uint32_t)(reports[i].flags & NPLUG_REPORT_MORE);
+        too_high |= device > highest;
+        too_long |= i - end >= longest;
+        end = inside ? end : i + 1;
+    }
+    return mixed || too_high || too_long ? 0 : end;
 }
 
 /* Copies reports into free slots, around the ring's end where need be. */
@@ -192,21 +199,15 @@ static void copy_in(nplug_ring *ring, const nplug_report *reports, size_t count)
 static size_t push_groups(nplug_ring *ring, const nplug_report *reports, size_t count)
 {
     uint32_t used = filled(ring), quarter = slots_of(ring) / 4, ample = slots_of(ring) - quarter;
-    uint32_t highest = device_max(ring);
-    size_t begin = 0, most = used < ample ? ample - used : 0;
+    size_t most = used < ample ? ample - used : 0, taken;
 
     if (ring->write != ring->head || ring->broken) return 0;
-    if (most > count) most = count;
-    while (begin < most && reports[begin].device <= highest) {
-        size_t length = group_length(reports + begin, most - begin, quarter);
-        if (length == 0) break;
-        begin += length;
-    }
-    if (begin == 0) return 0;
-    copy_in(ring, reports, begin);
-    ring->write += (uint32_t)begin;
+    taken = whole_groups(reports, most < count ? most : count, quarter, device_max(ring));
+    if (taken == 0) return 0;
+    copy_in(ring, reports, taken);
+    ring->write += (uint32_t)taken;
     publish(ring);
-    return begin;
+    return taken;
 }
 
 nplug_result nplug_push(nplug_ring *ring, const nplug_report *reports, size_t count)
