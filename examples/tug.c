@@ -35,7 +35,8 @@ static void tell(const nplug_nest *nest)
         const nplug_event *event = nplug_event_at(nest, i);
         double at = (double)event->time / 1e6;
         if (event->kind == NPLUG_EVENT_JOIN) printf("%.3f player %u joins\n", at, event->player);
-        if (event->kind == NPLUG_EVENT_PRESS) printf("%.3f player %u hoots\n", at, event->player);
+        if (event->kind == NPLUG_EVENT_PRESS && event->action == HORN)
+            printf("%.3f player %u hoots\n", at, event->player);
         if (event->kind == NPLUG_EVENT_DEPARTURE) printf("%.3f a device is gone\n", at);
     }
 }

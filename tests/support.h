@@ -17,6 +17,7 @@ Suite *feed_suite(void);
 Suite *files_suite(void);
 Suite *game_suite(void);
 Suite *gauges_suite(void);
+Suite *gestures_suite(void);
 Suite *house_suite(void);
 Suite *linux_suite(void);
 Suite *players_suite(void);

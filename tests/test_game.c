@@ -25,10 +25,35 @@ static const struct {
     {NPLUG_BUTTON, "pad:south hold=0", "hold= takes 1 to 1000000 milliseconds"},
     {NPLUG_BUTTON, "pad:south hold=12x", "hold= takes 1 to 1000000 milliseconds"},
     {NPLUG_BUTTON, "pad:south held=12", "column 11: \"held=12\" is no option"},
-    {NPLUG_LEVEL, "pad:trigger-left hold=100", "hold= is for buttons"},
+    {NPLUG_LEVEL, "pad:trigger-left hold=100", "says how a press is made: that is for buttons"},
     {NPLUG_LEVEL, "keys:KeyW,KeyS,KeyA,KeyD", "a level takes one or two"},
-    {NPLUG_MOTION, "pad:stick-left", "does not move anything"},
-    {NPLUG_BUTTON, "mouse:move", "it can drive a motion only"},
+    {NPLUG_BUTTON, "mouse:move", "has no single press"},
+    {NPLUG_MOTION, "mouse:move dead=0.1", "scale= and invert= are all that shapes it"},
+    {NPLUG_MOTION, "pad:stick-left dead=0.1 scale=2 | pad:dpad-up | keys:KeyA,KeyD", NULL},
+    {NPLUG_VECTOR, "mouse:move scale=0.5", NULL},
+    {NPLUG_BUTTON, "pad:stick-left.up | wheel:steering.low | stick:throttle.high", NULL},
+    {NPLUG_LEVEL, "pad:stick-left.x | pad:stick-right.up", NULL},
+    {NPLUG_BUTTON, "pad:stick-left.high", "column 16: \"high\" is no part of it: x y up down"},
+    {NPLUG_BUTTON, "wheel:steering.left", "is no part of it: high and low of an axis are"},
+    {NPLUG_BUTTON, "pad:south.up", "is no part of it"},
+    {NPLUG_BUTTON, "key:ShiftLeft/ShiftRight+key:ControlLeft/ControlRight+key:KeyA", NULL},
+    {NPLUG_BUTTON, "key:ShiftLeft/pad:south+mouse:left", NULL},
+    {NPLUG_VECTOR, "pad:shoulder-left+pad:stick-left | key:ShiftLeft+keys:KeyW,KeyS,KeyA,KeyD",
+     NULL},
+    {NPLUG_BUTTON, "key:KeyA+key:KeyB+key:KeyC+key:KeyD+key:KeyE", "four controls at most make"},
+    {NPLUG_BUTTON, "key:KeyA/KeyB/KeyC/KeyD/KeyE", "four at most may stand for each other"},
+    {NPLUG_BUTTON, "key:KeyA+", "a control is missing"},
+    {NPLUG_LEVEL, "keys:KeyA,KeyB+key:KeyC", "four keys drive alone"},
+    {NPLUG_BUTTON, "pad:south tap | pad:south tap=200 | pad:south double-tap=300", NULL},
+    {NPLUG_BUTTON, "pad:south taps=3 | pad:south taps=4:250 | pad:south release", NULL},
+    {NPLUG_BUTTON, "pad:south release=0.3 press=0.6 | pad:south repeat=400:80", NULL},
+    {NPLUG_BUTTON, "pad:south taps=10", "taps= takes 1 to 9"},
+    {NPLUG_BUTTON, "pad:south tap=x", "tap or tap=200 (milliseconds) is expected"},
+    {NPLUG_BUTTON, "pad:south tapping", "tap or tap=200 (milliseconds) is expected"},
+    {NPLUG_BUTTON, "pad:south repeat=400", "repeat= takes two times"},
+    {NPLUG_BUTTON, "pad:south kind=pad family=letters sheet=heron observe", NULL},
+    {NPLUG_BUTTON, "pad:south kind=pads", "kind= takes a sort of device"},
+    {NPLUG_BUTTON, "pad:south family=", "family= takes a name"},
     {NPLUG_BUTTON, "pad:south,pad:east", "several controls go with keys: only"},
     {NPLUG_BUTTON, "pad:south | ", "a control is missing"},
     {NPLUG_BUTTON, "pad:south||key:KeyA", "a control is missing"},
@@ -60,7 +85,7 @@ END_TEST
 /* Binding texts cut at every byte and with every byte changed: never a crash. */
 START_TEST(broken_binding_texts_never_crash)
 {
-    char text[64];
+    char text[160];
     nplug_action_def action = {"act", NPLUG_VECTOR, text, 0};
     nplug_game game = nplug_game_for_one("rows", &action, 1);
     const char *whole = rows[_i].from;

@@ -70,6 +70,7 @@ static void tell_edge(const teller *story, const nplug_event *event)
     bool horn = event->action == HARBOUR_HORN;
     char text[160], control[48] = "";
 
+    if (!horn && event->action != HARBOUR_WINCH) return;
     if (!pressed && !(event->flags & NPLUG_EVENT_CANCELLED)) return;
     nplug_control_name(event->control, control, sizeof control);
     if (pressed)

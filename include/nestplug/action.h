@@ -18,12 +18,34 @@ typedef enum nplug_action_kind {
 
 /* One action.  Its number is its place in the game's table.
  *
- * `from` holds its bindings, parted by '|'.  A binding is a source and, after a blank, how the
- * press on it is made:
+ * `from` holds its bindings, parted by '|'.  A binding is a source and, after blanks, options:
  *   pad:south                  one control
  *   keys:KeyW,KeyS,KeyA,KeyD   four keys as a vector: up, down, left, right
  *   keys:KeyS,KeyW             two keys as a level in [-1, 1]: down, up
- *   pad:start hold=600         held for 600 ms (buttons only); without it, a press
+ *   pad:stick-left.up          one direction (up, down, left, right; high, low of a single axis)
+ *   pad:stick-left.x           one number of two, as a level in [-1, 1]
+ *   key:ControlLeft+key:KeyZ   a chord: the last one drives while the others are held; a chord
+ *                              wins over a shorter one that it holds
+ *   key:ShiftLeft/ShiftRight   either of two
+ *
+ * How the press is made (of a button; without any of these, as it goes down):
+ *   release                    as it is let go
+ *   tap, tap=200               let go again within 200 ms (250 where nothing is said)
+ *   double-tap, double-tap=300 pressed twice, each press and each pause within 300 ms; it is held
+ *                              as long as the second press
+ *   taps=3, taps=3:300         the same, three times
+ *   hold=600                   when it has been held for 600 ms
+ *   repeat=400:80              at once, after 400 ms, and then every 80 ms
+ *
+ * What else may be said:
+ *   kind=pad family=letters sheet=heron   of such devices only
+ *   observe                    takes its controls from nobody: see nplug_layer_def
+ *   press=0.5 release=0.4      where a press begins and ends
+ *   dead= outer= zone= power= curve= lift= scale= invert= gate= rise= fall=   shaping
+ *
+ * Any source may drive any action.  A stick or a button bound to a motion moves it at a speed: at
+ * its end by 1000 times `scale` counts a second.  A mouse bound to a vector or a level is as good
+ * as a stick: where it moves 1000 / `scale` counts a second, it is at its end.
  *
  * Strings stay the caller's and stay valid as long as the nest. */
 typedef struct nplug_action_def {
@@ -32,6 +54,48 @@ typedef struct nplug_action_def {
     const char *from;
     uint32_t layer; /* 0 to 31: actions of one layer are switched on and off together */
 } nplug_action_def;
+
+/* A layer.  Its number is its place in the game's table.  Where layers of different priority are on
+ * for a player, a control that a binding of the higher one names is taken: bindings of lower ones
+ * do not see it, unless the binding says `observe`.  Layers of one priority share. */
+typedef struct nplug_layer_def {
+    const char *name;
+    int32_t priority; /* the higher one takes */
+    bool on;          /* from the start, for every player */
+} nplug_layer_def;
+
+/* What several bindings that drive one action come to.  Motions always add. */
+typedef enum nplug_merge {
+    NPLUG_MERGE_STRONGEST = 0, /* the one that is furthest from rest */
+    NPLUG_MERGE_LATEST = 1,    /* the one that left its rest last */
+    NPLUG_MERGE_ADDED = 2      /* their sum, at most as much as one alone can reach */
+} nplug_merge;
+
+/* What opposite keys of one binding come to while both are held. */
+typedef enum nplug_opposite {
+    NPLUG_OPPOSITE_NEUTRAL = 0,
+    NPLUG_OPPOSITE_LATEST = 1, /* the one that was pressed last */
+    NPLUG_OPPOSITE_FIRST = 2,  /* the one that was pressed first */
+    NPLUG_OPPOSITE_LOW = 3,    /* left, or down */
+    NPLUG_OPPOSITE_HIGH = 4    /* right, or up */
+} nplug_opposite;
+
+/* A named part of a level's range: from here up to the next one's begin. */
+typedef struct nplug_band {
+    const char *name;
+    float from;
+} nplug_band;
+
+/* What a game wants of an action beyond the usual. */
+typedef struct nplug_action_rule {
+    uint32_t action; /* its number */
+    nplug_merge merge;
+    nplug_opposite opposite;
+    uint32_t one_of;         /* 1 to 255: of the actions with the same number, a player holds one at
+                                a time (the one pressed first); 0: no matter */
+    const nplug_band *bands; /* in rising order */
+    uint32_t band_count;
+} nplug_action_rule;
 
 /* Who gets a seat, and how. */
 typedef enum nplug_seat_rule {
@@ -48,7 +112,11 @@ typedef struct nplug_game {
     const char *name;
     const nplug_action_def *actions;
     nplug_seat_rule seats;
-    uint32_t players; /* most players; 0 means 1 */
+    uint32_t players;              /* most players; 0 means 1 */
+    const nplug_layer_def *layers; /* NULL: 32 layers of one priority, of which layer 0 is on */
+    uint32_t layer_count;          /* at most 32 */
+    const nplug_action_rule *rules;
+    uint32_t rule_count;
 } nplug_game;
 
 /* A game for one with these actions. */
@@ -61,7 +129,11 @@ static inline nplug_game nplug_game_for_one(const char *name, const nplug_action
                        name,
                        actions,
                        NPLUG_SEATS_ONE,
-                       1};
+                       1,
+                       NULL,
+                       0,
+                       NULL,
+                       0};
     return game;
 }
 
@@ -75,8 +147,9 @@ static inline nplug_game nplug_game_for(const char *name, const nplug_action_def
     return game;
 }
 
-/* Takes a game: compiles its bindings into the nest's block, and switches layer 0 on for everyone.
- * Before the first step only (NPLUG_ERR_ORDER after it).  The strings stay the caller's.
+/* Takes a game: compiles its bindings into the nest's block, and switches on the layers that are on
+ * from the start.  Before the first step only (NPLUG_ERR_ORDER after it).  The tables and strings
+ * stay the caller's.  NPLUG_ERR_ARGUMENT: a table is wrong, and the log says which.
  * NPLUG_ERR_BINDING: a binding text is wrong; the log says which, where, and what was expected,
  * and the nest has no game.  NPLUG_ERR_FULL: a limit (the log says which). */
 NPLUG_API nplug_result nplug_use_game(nplug_nest *nest, const nplug_game *game);
@@ -98,11 +171,12 @@ NPLUG_API nplug_action_kind nplug_action_kind_of(const nplug_nest *nest, uint32_
  * tell what held at the last step, and answer neutral for a player or an action that is not
  * there; the log names it the first time. */
 
-/* Whether a button action is held now. */
+/* Whether it is held now; of a level or a vector, whether it is at least half way from its rest. */
 NPLUG_API bool nplug_held(nplug_nest *nest, nplug_player player, uint32_t action);
 
 /* How many times it was pressed in the last step: a press and its release inside one step are
- * both seen. */
+ * both seen.  A level or a vector is pressed as any of its keys, buttons, triggers or directions
+ * is; a whole stick has no press. */
 NPLUG_API uint32_t nplug_presses(nplug_nest *nest, nplug_player player, uint32_t action);
 
 /* How many times it was let go in the last step, by a person or by a departure. */
@@ -124,6 +198,7 @@ typedef struct nplug_action_state {
     uint64_t release_count;  /* releases since the start */
     nplug_time press_time;   /* report time of the last press; 0 before the first */
     nplug_time release_time; /* report time of the last release */
+    nplug_time held_for;     /* since the last press, up to the last step; 0 where it is not held */
     nplug_vec2 value;        /* as nplug_vector or nplug_motion */
     bool held;
 } nplug_action_state;
@@ -132,9 +207,31 @@ typedef struct nplug_action_state {
 NPLUG_API nplug_result nplug_action_look(nplug_nest *nest, nplug_player player, uint32_t action,
                                          nplug_action_state *state);
 
+/* Whether it was pressed within the last `ms` milliseconds before the last step's time, and uses
+ * that press up: asked again, the answer is no until the next press.  For a jump that was asked for
+ * a little too early.  Counts, events and other queries know nothing of it. */
+NPLUG_API bool nplug_use_press(nplug_nest *nest, nplug_player player, uint32_t action, uint32_t ms);
+
+/* The band (see nplug_action_rule) in which a level or a vector's length is: its place in the
+ * rule's table; -1 below the first one, or where the action has none. */
+NPLUG_API int nplug_band_number(nplug_nest *nest, nplug_player player, uint32_t action);
+
+/* A band's name by its place: the game's string, or NULL where there is none. */
+NPLUG_API const char *nplug_band_name(const nplug_nest *nest, uint32_t action, int band);
+
+/* A layer's number by name, or -1. */
+NPLUG_API int nplug_layer_number(const nplug_nest *nest, const char *name);
+
+/* A layer's name: the game's string, or NULL for a number that is none. */
+NPLUG_API const char *nplug_layer_name(const nplug_nest *nest, uint32_t layer);
+
+/* Whether a layer is on for a player (NPLUG_ANYONE: for nobody's devices) since the last step. */
+NPLUG_API bool nplug_layer_is_on(const nplug_nest *nest, nplug_player player, uint32_t layer);
+
 /* Switches a layer on or off for a player (NPLUG_ANYONE: for all), at the next step.  Switching it
- * off lets go of its buttons, marked cancelled, and takes its values to 0; a press begun while it
- * was off does not fire when it comes on.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
+ * off lets go of its buttons, marked cancelled, and takes its values to 0.  A press begun in one
+ * layer never fires in another: it has to be let go first; levels and vectors carry over.
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_switch_layer(nplug_nest *nest, nplug_player player, uint32_t layer,
                                           bool on);
 

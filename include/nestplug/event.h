@@ -68,6 +68,24 @@ NPLUG_API uint32_t nplug_event_count(const nplug_nest *nest);
 /* An event by place, from 0, in the order in which they happened; NULL past the end. */
 NPLUG_API const nplug_event *nplug_event_at(const nplug_nest *nest, uint32_t place);
 
+/* What hears an event; `user` is the caller's own. */
+typedef void (*nplug_on_event)(void *user, nplug_nest *nest, const nplug_event *event);
+
+/* One line of a table for nplug_dispatch: events of this kind, of this action (or of any) go there.
+ */
+typedef struct nplug_handler {
+    nplug_event_kind kind;
+    uint32_t action; /* NPLUG_EVERY_ACTION: any, and for kinds that are about no action */
+    nplug_on_event hear;
+} nplug_handler;
+#define NPLUG_EVERY_ACTION UINT32_MAX
+
+/* Callbacks, for those who like them: hands each event of the last step, in order, to every line of
+ * the table that wants it.  They are called from within this call and nowhere else, and may call
+ * anything but nplug_step and nplug_shut.  Returns how many calls were made. */
+NPLUG_API uint32_t nplug_dispatch(nplug_nest *nest, const nplug_handler *handlers, uint32_t count,
+                                  void *user);
+
 /* The word for an event's kind ("arrival", "press", ...): static, never NULL. */
 NPLUG_API const char *nplug_event_name(uint32_t kind);
 

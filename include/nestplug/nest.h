@@ -28,6 +28,7 @@ typedef struct nplug_limits {
     uint32_t ring_slots; /* reports in each port's ring; a power of two, at least 64 */
     uint32_t shapings;   /* different shapings of bindings */
     uint32_t ramps;      /* bindings that rise or fall */
+    uint32_t gestures;   /* controls of which a tap, a hold or a repeat is wanted */
     uint32_t matches;    /* rules of all sheets together, those that are compiled in included */
     uint32_t records;    /* records kept for nplug_take_records; 0: no recording */
 } nplug_limits;
@@ -52,6 +53,7 @@ static inline nplug_limits nplug_limits_default(void)
                            1024, /* ring_slots */
                            24,   /* shapings */
                            8,    /* ramps */
+                           32,   /* gestures */
                            128,  /* matches */
                            0};
     return limits;

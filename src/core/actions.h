@@ -1,62 +1,50 @@
-/* Actions: what each player's actions came to. */
+/* Actions: how often each player's actions were pressed, and what they came to. */
 #ifndef NP_ACTIONS_H
 #define NP_ACTIONS_H
 
-#include "sources.h"
+#include "gestures.h"
 
 typedef struct np_action {
-    uint64_t presses, releases; /* since the start */
+    uint64_t presses; /* since the start; of releases there are as many, but for one that is held */
     nplug_time press_time, release_time;
-    uint64_t step; /* in which the two below were counted */
-    uint32_t presses_in, releases_in;
     nplug_vec2 value;
-    uint16_t held; /* how many armed bindings hold it */
+    uint32_t step; /* in which the two below were counted */
+    uint16_t presses_in, releases_in;
+    uint16_t held; /* how many bindings hold it */
     uint8_t dirty; /* its value is to be found again */
+    uint8_t used;  /* the last press was used up */
 } np_action;
-
-/* A button on its way as a level: from where and when; whether up or down is what its source says.
- */
-typedef struct np_ramp {
-    nplug_time since;
-    float from;
-} np_ramp;
 
 typedef struct np_actions {
     np_action *list; /* by player (0 first), then action */
-    uint8_t *armed;  /* by player, then binding: it saw the press while its layer was on */
-    np_ramp *ramps;  /* by player, then ramp, then source of its binding (4) */
-    uint32_t ramp_limit;
-    uint32_t *layers; /* by player: bit by layer */
-    uint32_t *dirty;  /* places in `list` */
-    uint32_t dirty_count, action_limit, binding_limit;
+    uint32_t action_limit;
 } np_actions;
 
 void np_actions_layout(np_actions *actions, np_carve *carve, const nplug_limits *limits);
 
-/* The edge lane: a binding's gesture was made, or is over. */
-void np_actions_press(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change);
-void np_actions_release(nplug_nest *nest, uint32_t player, uint32_t binding,
+/* A binding begins to hold an action; false where the action's rule does not let it. */
+bool np_actions_press(nplug_nest *nest, uint32_t player, uint32_t action, const np_change *change);
+
+/* A binding that held it does so no longer. */
+void np_actions_release(nplug_nest *nest, uint32_t player, uint32_t action,
                         const np_change *change);
 
-/* A source of a binding with a ramp is about to go down or up: what it came to so far is kept. */
-void np_actions_turn_ramp(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t source,
-                          nplug_time time);
+/* The value lane: another value; and that it is to be found again, or is found. */
+void np_actions_set(np_action *state, nplug_vec2 value);
+void np_actions_set_dirty(np_action *state, bool dirty);
 
-/* Whether a binding's layer is on for a player. */
-bool np_actions_allow(const nplug_nest *nest, uint32_t player, uint32_t binding);
-
-/* Switches a layer; player 0 is all. */
-void np_actions_layer(nplug_nest *nest, const nplug_command *command, nplug_time time);
-
-/* The value lane: actions of controls that moved, for all who hear them. */
-void np_actions_mark(nplug_nest *nest, uint32_t control);
-/* All actions that a device may drive: whoever hears it is about to change. */
-void np_actions_mark_device(nplug_nest *nest, uint32_t device);
-void np_actions_settle(nplug_nest *nest, nplug_time time);
+/* The last press was used up. */
+void np_actions_use(np_action *state);
 
 static inline np_action *np_action_of(const np_actions *actions, uint32_t player, uint32_t action)
 {
     return &actions->list[(size_t)player * actions->action_limit + action];
+}
+
+/* How often it was let go. */
+static inline uint64_t np_action_releases(const np_action *action)
+{
+    return action->presses - (action->held != 0);
 }
 
 #endif

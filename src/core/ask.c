@@ -1,5 +1,6 @@
 /* What the game may ask about its actions: read only, but for what the log was told. */
 #include "nest.h"
+#include <math.h>
 #include <string.h>
 
 /* Whether player and action are there; the log names the first that is not. */
@@ -24,13 +25,19 @@ static float length_squared(nplug_vec2 v)
     return v.x * v.x + v.y * v.y;
 }
 
+static void add_hold(nplug_action_state *sum, const np_action *one, nplug_time now)
+{
+    if (one->held == 0) return;
+    sum->held = true;
+    if (now - one->press_time > sum->held_for) sum->held_for = now - one->press_time;
+}
+
 static void add_player(nplug_action_state *sum, const np_action *one, bool adds)
 {
     sum->press_count += one->presses;
-    sum->release_count += one->releases;
+    sum->release_count += np_action_releases(one);
     if (one->press_time > sum->press_time) sum->press_time = one->press_time;
     if (one->release_time > sum->release_time) sum->release_time = one->release_time;
-    sum->held |= one->held != 0;
     if (adds) {
         sum->value.x += one->value.x;
         sum->value.y += one->value.y;
@@ -54,15 +61,20 @@ nplug_result nplug_action_look(nplug_nest *nest, nplug_player player, uint32_t a
     memset(state, 0, sizeof *state);
     if (!is_asked_well(nest, player, action)) return NPLUG_ERR_UNKNOWN;
     adds = np_game_action(&nest->game, action)->kind == NPLUG_MOTION;
-    for (uint32_t p = player; p <= last_of(nest, player); p++)
+    for (uint32_t p = player; p <= last_of(nest, player); p++) {
         add_player(state, np_action_of(&nest->actions, p, action), adds);
+        add_hold(state, np_action_of(&nest->actions, p, action), nest->feed.processed);
+    }
     return NPLUG_OK;
 }
 
 bool nplug_held(nplug_nest *nest, nplug_player player, uint32_t action)
 {
     nplug_action_state state;
-    return nplug_action_look(nest, player, action, &state) == NPLUG_OK && state.held;
+
+    if (nplug_action_look(nest, player, action, &state) != NPLUG_OK) return false;
+    if (np_game_action(&nest->game, action)->kind == NPLUG_MOTION) return state.held;
+    return state.held || length_squared(state.value) >= NP_PRESS * NP_PRESS;
 }
 
 /* Edges of the last step, over one player or all. */
@@ -73,7 +85,8 @@ static uint32_t edges(nplug_nest *nest, nplug_player player, uint32_t action, bo
     if (!is_asked_well(nest, player, action)) return 0;
     for (uint32_t p = player; p <= last_of(nest, player); p++) {
         const np_action *state = np_action_of(&nest->actions, p, action);
-        if (state->step == nest->step) count += presses ? state->presses_in : state->releases_in;
+        if (state->step == (uint32_t)nest->step)
+            count += presses ? state->presses_in : state->releases_in;
     }
     return count;
 }
@@ -86,6 +99,19 @@ uint32_t nplug_presses(nplug_nest *nest, nplug_player player, uint32_t action)
 uint32_t nplug_releases(nplug_nest *nest, nplug_player player, uint32_t action)
 {
     return edges(nest, player, action, false);
+}
+
+bool nplug_use_press(nplug_nest *nest, nplug_player player, uint32_t action, uint32_t ms)
+{
+    if (!is_asked_well(nest, player, action)) return false;
+    for (uint32_t p = player; p <= last_of(nest, player); p++) {
+        np_action *state = np_action_of(&nest->actions, p, action);
+        if (state->presses == 0 || state->used) continue;
+        if (nest->feed.processed - state->press_time > (nplug_time)ms * 1000u) continue;
+        np_actions_use(state);
+        return true;
+    }
+    return false;
 }
 
 nplug_vec2 nplug_vector(nplug_nest *nest, nplug_player player, uint32_t action)
@@ -149,4 +175,55 @@ int nplug_action_number(nplug_nest *nest, const char *name)
     if (!(nest->said & (1u << NP_ONCE_NAME))) say_unknown_name(nest, name);
     nest->said |= 1u << NP_ONCE_NAME;
     return -1;
+}
+
+/* --- layers and bands ----------------------------------------------------------------------- */
+
+int nplug_layer_number(const nplug_nest *nest, const char *name)
+{
+    for (uint32_t i = 0; nest && name && nest->game.used && i < nest->game.def.layer_count; i++)
+        if (strcmp(nest->game.def.layers[i].name, name) == 0) return (int)i;
+    return -1;
+}
+
+const char *nplug_layer_name(const nplug_nest *nest, uint32_t layer)
+{
+    if (!nest || !nest->game.used || layer >= nest->game.def.layer_count) return NULL;
+    return nest->game.def.layers[layer].name;
+}
+
+bool nplug_layer_is_on(const nplug_nest *nest, nplug_player player, uint32_t layer)
+{
+    return nest && player <= nest->limits.players && layer < NP_LAYERS &&
+           np_layers_on(&nest->layers, player, layer);
+}
+
+/* What a game wants of an action beyond the usual; NULL for nothing. */
+static const nplug_action_rule *rule_of(const nplug_nest *nest, uint32_t action)
+{
+    if (!nest || !nest->game.used || action >= nest->game.def.action_count) return NULL;
+    if (nest->game.rules[action].number == 0) return NULL;
+    return &nest->game.def.rules[nest->game.rules[action].number - 1];
+}
+
+int nplug_band_number(nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    nplug_vec2 value = nplug_vector(nest, player, action);
+    const nplug_action_rule *rule = rule_of(nest, action);
+    int band = -1;
+
+    if (!rule) return -1;
+    if (np_game_action(&nest->game, action)->kind == NPLUG_VECTOR)
+        value.x = sqrtf(length_squared(value));
+    for (uint32_t i = 0; i < rule->band_count && value.x >= rule->bands[i].from; i++)
+        band = (int)i;
+    return band;
+}
+
+const char *nplug_band_name(const nplug_nest *nest, uint32_t action, int band)
+{
+    const nplug_action_rule *rule = rule_of(nest, action);
+
+    if (!rule || band < 0 || (uint32_t)band >= rule->band_count) return NULL;
+    return rule->bands[band].name;
 }

@@ -4,7 +4,8 @@
 #include "nest.h"
 #include <string.h>
 
-/* Says what is wrong: `action "steer", column 12: WHAT`; where it concerns one word, names it. */
+/* --- what is wrong -------------------------------------------------------------------------- */
+
 bool np_reader_fail(np_reader *in, const char *what, const char *word, size_t length)
 {
     char line[256];
@@ -13,7 +14,7 @@ bool np_reader_fail(np_reader *in, const char *what, const char *word, size_t le
     np_text_add(&text, "action \"");
     np_text_add(&text, in->action->name);
     np_text_add(&text, "\", column ");
-    np_text_add_number(&text, (uint64_t)((word ? word : in->at) - in->action->from) + 1);
+    np_text_add_number(&text, (uint64_t)((word ? word : in->at) - in->text) + 1);
     np_text_add(&text, ": ");
     if (word) {
         np_text_add(&text, "\"");
@@ -26,7 +27,7 @@ bool np_reader_fail(np_reader *in, const char *what, const char *word, size_t le
     return false;
 }
 
-static bool fail_limit(np_reader *in, const char *limit)
+bool np_reader_fail_limit(np_reader *in, const char *limit)
 {
     np_reader_fail(in, limit, NULL, 0);
     in->result = NPLUG_ERR_FULL;
@@ -49,61 +50,79 @@ static bool fail_name(np_reader *in, const char *full, const char *word, size_t 
     return np_reader_fail(in, what, word, length);
 }
 
-/* The source of a control with these thresholds, made where it is not there yet. */
-static uint32_t make_source(np_game *game, nplug_control control, float press, float release)
-{
-    uint32_t found = np_game_source(game, control);
-    np_source *source;
+/* --- sources -------------------------------------------------------------------------------- */
 
-    while (found != NP_NO_INDEX &&
-           (game->sources[found].press != press || game->sources[found].release != release))
-        found = np_game_same_control(game, found);
-    if (found != NP_NO_INDEX || game->source_count == game->source_limit) return found;
-    found = game->source_count++;
-    source = &game->sources[found];
-    source->control = control;
-    source->press = press;
-    source->release = release;
-    source->first_use = NP_NO_INDEX;
-    source->next = game->bucket[control % NP_SOURCE_BUCKETS];
-    game->bucket[control % NP_SOURCE_BUCKETS] = (uint16_t)found;
-    return found;
+static const struct {
+    const char *name;
+    uint8_t way, components;
+} ways[] = {{"x", NP_WAY_X, 2},        {"y", NP_WAY_Y, 2},     {"right", NP_WAY_RIGHT, 2},
+            {"left", NP_WAY_LEFT, 2},  {"up", NP_WAY_UP, 2},   {"down", NP_WAY_DOWN, 2},
+            {"high", NP_WAY_RIGHT, 1}, {"low", NP_WAY_LEFT, 1}};
+
+static bool is_word(const char *word, size_t length, const char *name)
+{
+    return strlen(name) == length && memcmp(word, name, length) == 0;
 }
 
-static bool add_source(np_reader *in, np_binding *binding, nplug_control control)
+/* What stands after a control's '.'. */
+static bool read_way(np_reader *in, const char *word, size_t length, np_word *source)
 {
-    np_game *game = in->game;
-    uint32_t source = make_source(game, control, in->shaping.press, in->shaping.release);
-    np_use *use = &game->uses[game->use_count];
-    uint16_t *at;
+    unsigned components = 1;
+    nplug_nature nature = nplug_control_nature(source->control, &components);
 
-    if (source == NP_NO_INDEX) return fail_limit(in, "there is no room: raise limits.sources");
-    binding->source[binding->source_count++] = (uint16_t)source;
-    use->binding = (uint16_t)game->binding_count;
-    use->next = NP_NO_INDEX;
-    for (at = &game->sources[source].first_use; *at != NP_NO_INDEX;)
-        at = &game->uses[*at].next;
-    *at = (uint16_t)game->use_count++;
-    return true;
+    for (size_t i = 0; i < sizeof ways / sizeof *ways; i++) {
+        if (!is_word(word, length, ways[i].name) || ways[i].components != components) continue;
+        source->way = ways[i].way;
+        if (nature != NPLUG_NATURE_BUTTON && nature != NPLUG_NATURE_POSE) return true;
+    }
+    return np_reader_fail(in,
+                          components == 2 ? "is no part of it: x y up down left right are"
+                                          : "is no part of it: high and low of an axis are",
+                          word, length);
 }
 
-/* One control's word up to ',', a blank or the end; `class_` is put before it where it has none. */
-static bool read_control(np_reader *in, const char *class_)
+static bool ends_word(char c)
 {
-    const char *word = in->at;
+    return c == ',' || c == ' ' || c == '+' || c == '/';
+}
+
+/* One source's word; `class_` is put before it where it has none of its own. */
+static bool read_word(np_reader *in, const char *class_, size_t class_length, np_word *source)
+{
+    const char *word = in->at, *dot;
     char full[64];
     np_text text = np_text_in(full, sizeof full);
-    nplug_control control;
+    size_t length;
 
-    while (in->at < in->end && *in->at != ',' && *in->at != ' ')
+    while (in->at < in->end && !ends_word(*in->at))
         in->at++;
-    if (in->at == word) return np_reader_fail(in, "a control is missing", NULL, 0);
-    np_text_add(&text, class_);
-    np_text_add_bytes(&text, word, (size_t)(in->at - word));
-    control = nplug_control_from_name(full, text.length);
-    if (!control) return fail_name(in, full, word, (size_t)(in->at - word));
-    in->controls[in->control_count++] = control;
-    return true;
+    length = (size_t)(in->at - word);
+    if (length == 0) return np_reader_fail(in, "a control is missing", NULL, 0);
+    dot = (const char *)memchr(word, '.', length);
+    if (dot) length = (size_t)(dot - word);
+    if (!memchr(word, ':', length)) np_text_add_bytes(&text, class_, class_length);
+    np_text_add_bytes(&text, word, length);
+    source->way = NP_WAY_WHOLE;
+    source->control = nplug_control_from_name(full, text.length);
+    if (!source->control) return fail_name(in, full, word, length);
+    return !dot || read_way(in, dot + 1, (size_t)(in->at - dot) - 1, source);
+}
+
+/* "key:ShiftLeft/ShiftRight": any of some; the first one's class holds for the others. */
+static bool read_member(np_reader *in, np_member *member)
+{
+    const char *class_ = in->at, *colon;
+
+    member->count = 0;
+    colon = (const char *)memchr(in->at, ':', (size_t)(in->end - in->at));
+    for (;;) {
+        size_t length = colon ? (size_t)(colon - class_) + 1 : 0;
+        if (!read_word(in, class_, length, &member->any[member->count++])) return false;
+        if (in->at == in->end || *in->at != '/') return true;
+        if (member->count == NP_EITHER)
+            return np_reader_fail(in, "four at most may stand for each other", NULL, 0);
+        in->at++;
+    }
 }
 
 static bool starts_with(const np_reader *in, const char *word)
@@ -112,25 +131,43 @@ static bool starts_with(const np_reader *in, const char *word)
     return (size_t)(in->end - in->at) >= length && memcmp(in->at, word, length) == 0;
 }
 
-static bool read_keys(np_reader *in, np_binding *binding)
+static bool read_keys(np_reader *in)
 {
     const char *word = in->at;
 
     in->at += strlen("keys:");
-    while (in->control_count < 4) {
-        if (!read_control(in, "key:")) return false;
-        if (in->at == in->end || *in->at != ',' || in->control_count == 4) break;
+    while (in->driving_count < 4) {
+        if (!read_word(in, "key:", strlen("key:"), &in->driving[in->driving_count++])) return false;
+        if (in->at == in->end || *in->at != ',' || in->driving_count == 4) break;
         in->at++;
     }
     if (in->at < in->end && *in->at == ',')
         return np_reader_fail(in, "four keys at most may make one binding", NULL, 0);
-    if (in->control_count != 2 && in->control_count != 4)
+    if (in->driving_count != 2 && in->driving_count != 4)
         return np_reader_fail(in,
                               "needs two keys (a level) or four (a vector: up, down, left, right)",
                               word, (size_t)(in->at - word));
-    binding->shape = in->control_count == 2 ? NP_SHAPE_PAIR : NP_SHAPE_CROSS;
+    in->binding.shape = in->driving_count == 2 ? NP_SHAPE_PAIR : NP_SHAPE_CROSS;
     return true;
 }
+
+/* All sources of a binding: what is held, joined by '+', and what drives. */
+static bool read_sources(np_reader *in)
+{
+    for (;;) {
+        if (starts_with(in, "keys:")) return read_keys(in);
+        if (!read_member(in, &in->last)) return false;
+        if (in->at == in->end || *in->at != '+') break;
+        if (in->with_count == NP_CHORD - 1)
+            return np_reader_fail(in, "four controls at most make a chord", NULL, 0);
+        in->with[in->with_count++] = in->last;
+        in->at++;
+    }
+    in->driving[in->driving_count++] = in->last.any[0];
+    return true;
+}
+
+/* --- a whole binding ------------------------------------------------------------------------ */
 
 static void skip_blanks(np_reader *in)
 {
@@ -138,37 +175,60 @@ static void skip_blanks(np_reader *in)
         in->at++;
 }
 
-/* Which shapes and natures an action of a kind can take. */
-static bool check_kind(np_reader *in, const np_binding *binding, const char *word)
+/* How many numbers a source gives, and of what nature. */
+static nplug_nature look_at(np_word source, unsigned *components)
+{
+    nplug_nature nature = nplug_control_nature(source.control, components);
+
+    if (source.way != NP_WAY_WHOLE) *components = 1;
+    return nature;
+}
+
+static bool has_press(const np_reader *in)
+{
+    unsigned components = 1;
+    nplug_nature nature = look_at(in->driving[0], &components);
+    return in->binding.shape == NP_SHAPE_ONE && components == 1 && nature != NPLUG_NATURE_DELTA;
+}
+
+/* What a kind of action can make nothing of. */
+static bool check_kind(np_reader *in, const char *word)
 {
     size_t length = (size_t)(in->at - word);
-    nplug_control first = in->controls[0];
     unsigned components = 1;
-    nplug_nature nature = nplug_control_nature(first, &components);
+    nplug_nature nature = look_at(in->driving[0], &components);
 
-    if (in->action->kind == NPLUG_MOTION && nature != NPLUG_NATURE_DELTA)
-        return np_reader_fail(
-            in, "does not move anything: a motion takes mouse:move or mouse:wheel", word, length);
-    if (in->action->kind != NPLUG_MOTION && nature == NPLUG_NATURE_DELTA)
-        return np_reader_fail(in, "moves: it can drive a motion only", word, length);
-    if (in->action->kind == NPLUG_VECTOR && binding->shape != NP_SHAPE_CROSS && components != 2)
-        return np_reader_fail(in, "has one direction: a vector takes a stick or four keys", word,
-                              length);
-    if (in->action->kind == NPLUG_LEVEL && binding->shape == NP_SHAPE_CROSS)
-        return np_reader_fail(in, "are four keys: a level takes one or two", word, length);
-    if (in->action->kind == NPLUG_BUTTON && (binding->shape != NP_SHAPE_ONE || components != 1))
-        return np_reader_fail(
-            in, "has no single press: a button takes a button, a key or a trigger", word, length);
-    if (in->action->kind != NPLUG_BUTTON && binding->hold)
-        return np_reader_fail(in, "hold= is for buttons", word, length);
-    if (in->action->kind == NPLUG_MOTION && !np_shaping_suits_deltas(&in->shaping))
-        return np_reader_fail(in, "moves without ends: scale= and invert are all that shapes it",
+    if (nature == NPLUG_NATURE_POSE)
+        return np_reader_fail(in, "is a pose: read it by nplug_control_pose", word, length);
+    if (in->action->kind == NPLUG_BUTTON && !has_press(in))
+        return np_reader_fail(in,
+                              "has no single press: a button takes a button, a key, a trigger or "
+                              "one direction (pad:stick-left.up)",
                               word, length);
-    if (in->action->kind != NPLUG_LEVEL && in->action->kind != NPLUG_VECTOR &&
+    if (in->binding.gesture != NP_GESTURE_PRESS && in->action->kind != NPLUG_BUTTON)
+        return np_reader_fail(in, "says how a press is made: that is for buttons", word, length);
+    if (in->action->kind == NPLUG_LEVEL && in->binding.shape == NP_SHAPE_CROSS)
+        return np_reader_fail(in, "are four keys: a level takes one or two", word, length);
+    if (nature == NPLUG_NATURE_DELTA && !np_shaping_suits_deltas(&in->shaping))
+        return np_reader_fail(in, "moves without ends: scale= and invert= are all that shapes it",
+                              word, length);
+    if ((in->action->kind == NPLUG_BUTTON || in->action->kind == NPLUG_MOTION) &&
         (in->shaping.rise > 0.0f || in->shaping.fall > 0.0f))
         return np_reader_fail(in, "rise= and fall= make a level or a vector of buttons", word,
                               length);
     return true;
+}
+
+/* A vector reads left and right of one number: that is never meant. */
+static bool check_vector(np_reader *in, const char *word)
+{
+    unsigned components = 1;
+
+    look_at(in->driving[0], &components);
+    if (in->action->kind != NPLUG_VECTOR || in->binding.shape == NP_SHAPE_CROSS || components == 2)
+        return true;
+    return np_reader_fail(in, "has one direction: a vector takes a stick or four keys", word,
+                          (size_t)(in->at - word));
 }
 
 /* What several options say together: thresholds that are not given follow from the other one. */
@@ -187,61 +247,63 @@ static bool settle_options(np_reader *in)
     return true;
 }
 
-/* The binding's shaping, shared with others that are alike; where it changes nothing, none. */
-static bool keep_shaping(np_reader *in, np_binding *binding)
+static void begin_binding(np_reader *in)
 {
-    np_game *game = in->game;
-    uint32_t at = 0;
+    memset(&in->binding, 0, sizeof in->binding);
+    memset(&in->filter, 0, sizeof in->filter);
+    in->binding.action = (uint16_t)in->number;
+    in->binding.kind = (uint8_t)in->action->kind;
+    in->binding.layer = (uint8_t)in->action->layer;
+    in->binding.players = in->players;
+    in->with_count = in->driving_count = 0;
+    in->last.count = 1;
+    in->shaping = np_shaping_none();
+}
 
-    binding->shaping = NP_NO_INDEX;
-    binding->ramp = NP_NO_INDEX;
-    if (np_shaping_is_idle(&in->shaping)) return true;
-    while (at < game->shaping_count &&
-           memcmp(&game->shapings[at], &in->shaping, sizeof in->shaping) != 0)
-        at++;
-    if (at == game->shaping_limit) return fail_limit(in, "there is no room: raise limits.shapings");
-    game->shapings[at] = in->shaping;
-    if (at == game->shaping_count) game->shaping_count++;
-    binding->shaping = (uint16_t)at;
-    if (in->shaping.rise <= 0.0f && in->shaping.fall <= 0.0f) return true;
-    if (game->ramp_count == game->ramp_limit)
-        return fail_limit(in, "there is no room: raise limits.ramps");
-    binding->ramp = (uint16_t)game->ramp_count++;
+/* Where several may stand for each other, each choice is a binding of its own. */
+static bool keep_choices(np_reader *in)
+{
+    np_member with[NP_CHORD - 1];
+    unsigned choices = in->binding.shape == NP_SHAPE_ONE ? in->last.count : 1;
+
+    memcpy(with, in->with, sizeof with);
+    for (unsigned m = 0; m < in->with_count; m++)
+        choices *= with[m].count;
+    for (unsigned n = 0; n < choices; n++) {
+        unsigned rest = n;
+        for (unsigned m = 0; m < in->with_count; rest /= with[m++].count)
+            in->with[m].any[0] = with[m].any[rest % with[m].count];
+        if (in->binding.shape == NP_SHAPE_ONE) in->driving[0] = in->last.any[rest];
+        if (!np_game_keep(in)) return false;
+    }
     return true;
 }
 
 static bool read_binding(np_reader *in)
 {
-    np_binding *binding = &in->game->bindings[in->game->binding_count];
     const char *word = in->at;
 
-    if (in->game->binding_count == in->game->binding_limit)
-        return fail_limit(in, "there is no room: raise limits.bindings");
-    memset(binding, 0, sizeof *binding);
-    binding->action = (uint16_t)in->number;
-    in->control_count = 0;
-    in->shaping = np_shaping_none();
-    if (starts_with(in, "keys:") ? !read_keys(in, binding) : !read_control(in, "")) return false;
+    begin_binding(in);
+    if (!read_sources(in)) return false;
     if (in->at < in->end && *in->at == ',')
         return np_reader_fail(in, "several controls go with keys: only", NULL, 0);
+    if (in->at < in->end && *in->at != ' ')
+        return np_reader_fail(in, "four keys drive alone: what is held stands before them", NULL,
+                              0);
     for (skip_blanks(in); in->at < in->end; skip_blanks(in))
-        if (!np_option_read(in, binding)) return false;
-    if (!settle_options(in) || !check_kind(in, binding, word) || !keep_shaping(in, binding))
-        return false;
-    for (unsigned i = 0; i < in->control_count; i++)
-        if (!add_source(in, binding, in->controls[i])) return false;
-    in->game->binding_count++;
-    return true;
+        if (!np_option_read(in)) return false;
+    return settle_options(in) && check_kind(in, word) && check_vector(in, word) && keep_choices(in);
 }
 
 /* The bindings of one action, parted by '|'. */
-bool np_action_read(np_reader *in)
+bool np_action_read(np_reader *in, const char *text)
 {
-    const char *from = in->action->from ? in->action->from : "";
-    const char *stop = from + strlen(from);
+    const char *stop;
 
-    in->at = from;
-    for (skip_blanks(in); in->at < stop;) {
+    in->text = text ? text : "";
+    stop = in->text + strlen(in->text);
+    in->at = in->end = in->text;
+    for (in->end = stop, skip_blanks(in); in->at < stop;) {
         in->end = (const char *)memchr(in->at, '|', (size_t)(stop - in->at));
         if (!in->end) in->end = stop;
         skip_blanks(in);

@@ -4,31 +4,56 @@
 
 #include "bindings.h"
 
+#define NP_EITHER 4 /* sources of which any will do */
+
+/* A source as a text names it. */
+typedef struct np_word {
+    nplug_control control;
+    uint8_t way;
+} np_word;
+
+/* A member of a chord: any of some sources. */
+typedef struct np_member {
+    np_word any[NP_EITHER];
+    unsigned count;
+} np_member;
+
 /* Where in a game the reader stands, and what stopped it. */
 typedef struct np_reader {
     nplug_nest *nest;
     np_game *game;
     const nplug_action_def *action;
-    uint32_t number; /* the action's */
-    const char *at, *end;
-    nplug_result result;
-    nplug_control controls[4]; /* of the binding that is being read */
-    unsigned control_count;
+    uint32_t number;      /* the action's */
+    uint32_t players;     /* whose bindings they are */
+    const char *text;     /* all of it, for columns */
+    const char *at, *end; /* of the binding that is being read */
+    nplug_result result;  /* why it stopped */
+    np_member with[NP_CHORD - 1];
+    unsigned with_count;
+    np_word driving[4]; /* of one control, the first; of keys, all */
+    unsigned driving_count;
+    np_member last; /* of one control: any of these drives */
+    np_binding binding;
     np_shaping shaping;
+    np_filter filter;
 } np_reader;
 
-/* Reads the bindings of one action; false where one is wrong (it is in the log, and in `result`).
- */
-bool np_action_read(np_reader *in);
+/* Reads the bindings of one action from a text; false where one is wrong (it is in the log, and in
+ * `result`), or where there is no room for them. */
+bool np_action_read(np_reader *in, const char *text);
 
 /* Says what is wrong: `action "steer", column 12: WHAT`; where it concerns one word, names it.
  * Always false. */
 bool np_reader_fail(np_reader *in, const char *what, const char *word, size_t length);
 
 /* One option after a source, such as "hold=600" or "dead=0.1" (options.c). */
-bool np_option_read(np_reader *in, np_binding *binding);
+bool np_option_read(np_reader *in);
 
-/* Whether what shapes it can shape what has no ends. */
-bool np_shaping_suits_deltas(const np_shaping *shaping);
+/* Keeps a binding that was read, with its sources and its shaping (bindings.c); false where there
+ * is no room. */
+bool np_game_keep(np_reader *in);
+
+/* A place ran out. */
+bool np_reader_fail_limit(np_reader *in, const char *limit);
 
 #endif

@@ -1,15 +1,21 @@
-/* The game, compiled: its actions, their bindings, and the sources that bindings name. */
+/* The game, compiled: its actions and layers, their bindings, and the sources that bindings name.
+ */
 #ifndef NP_BINDINGS_H
 #define NP_BINDINGS_H
 
 #include "memory.h"
 #include "nestplug/action.h"
+#include "nestplug/control.h"
 #include "nestplug/nest.h"
 #include "nestplug/player.h"
 #include "shaping.h"
 
 #define NP_NO_INDEX       0xffffu
 #define NP_SOURCE_BUCKETS 64
+#define NP_LAYERS         32
+#define NP_FILTERS        16
+#define NP_CHORD          4 /* controls of a chord at most, the one that drives included */
+#define NP_EVERYBODY      0xffffffffu
 
 /* How a binding puts its sources together. */
 typedef enum np_shape {
@@ -18,44 +24,100 @@ typedef enum np_shape {
     NP_SHAPE_CROSS = 2 /* four: up, down, left, right */
 } np_shape;
 
+/* How a press is made. */
+typedef enum np_gesture {
+    NP_GESTURE_PRESS = 0,
+    NP_GESTURE_RELEASE, /* fires when it is let go */
+    NP_GESTURE_TAP,     /* so many short presses, each within `wait` of the last */
+    NP_GESTURE_HOLD,    /* fires when it has lasted for `wait` */
+    NP_GESTURE_REPEAT   /* fires at once, after `wait`, and then each `every` */
+} np_gesture;
+
+/* What of a control a source is. */
+typedef enum np_way {
+    NP_WAY_WHOLE = 0,
+    NP_WAY_X, /* one number of two */
+    NP_WAY_Y,
+    NP_WAY_RIGHT, /* one direction; of one number, the higher */
+    NP_WAY_LEFT,
+    NP_WAY_UP,
+    NP_WAY_DOWN
+} np_way;
+
+/* Which devices a source may be of: each 0 where it does not matter. */
+typedef struct np_filter {
+    nplug_kind kind;
+    uint32_t family, sheet; /* hashes of their names */
+} np_filter;
+
 typedef struct np_source {
-    float press, release; /* a press is from here up, until it falls below there */
-    nplug_control control;
-    uint16_t next;      /* in its bucket */
-    uint16_t first_use; /* of the bindings on it */
+    float press, release;  /* a press is from here up, until it falls below there */
+    nplug_control control; /* 0: a free place */
+    uint16_t next;         /* in its bucket */
+    uint16_t first_use;    /* of the bindings on it */
+    uint16_t gesture;      /* its machine's place among those that tell taps; NP_NO_INDEX: none */
+    uint8_t way;           /* an np_way */
+    uint8_t filter;        /* place of an np_filter; 0: any device */
+    uint8_t modifies;      /* of how many bindings it is a part that is held */
+    uint8_t taps;          /* how many bindings want taps of it */
 } np_source;
 
 /* That a binding is on a source. */
 typedef struct np_use {
-    uint16_t binding;
-    uint16_t next; /* of the same source */
+    uint16_t binding; /* NP_NO_INDEX: a free place */
+    uint16_t next;    /* of the same source */
 } np_use;
+#define NP_USE_HELD 0x8000u /* added to the binding: the source is held, another one drives */
 
 typedef struct np_binding {
-    nplug_time hold; /* 0: a press; else it must last so long */
-    uint16_t action;
+    uint32_t players; /* bit by player: for whom it is */
+    uint32_t wait;    /* microseconds: see np_gesture */
+    uint32_t every;
+    uint16_t action; /* NP_NO_INDEX: a free place */
+    uint16_t next;   /* of the same action */
     uint16_t source[4];
-    uint16_t shaping; /* NP_NO_INDEX: none */
-    uint16_t ramp;    /* NP_NO_INDEX: none */
-    uint8_t source_count;
-    uint8_t shape; /* an np_shape */
+    uint16_t with[NP_CHORD - 1]; /* sources that must be held */
+    uint16_t shaping;            /* NP_NO_INDEX: none */
+    uint16_t ramp;               /* NP_NO_INDEX: none */
+    uint8_t source_count, with_count;
+    uint8_t shape;   /* an np_shape */
+    uint8_t gesture; /* an np_gesture */
+    uint8_t taps;
+    uint8_t kind; /* the action's */
+    uint8_t layer;
+    uint8_t rank;     /* by its layer's priority, then by how long its chord is */
+    uint8_t observes; /* takes its controls from nobody */
 } np_binding;
+
+/* What an action's rule says. */
+typedef struct np_action_rule {
+    uint8_t merge, opposite, one_of;
+    uint8_t number; /* of the rule, from 1; 0: none */
+} np_action_rule;
 
 typedef struct np_game {
     bool used;
+    bool ranked; /* not all bindings have one rank: some may take a control from others */
     nplug_game def;
     uint64_t digest;
-    uint16_t *first_binding; /* by action; its bindings stand in a row up to the next one's */
+    uint16_t *first_binding; /* by action */
+    np_action_rule *rules;   /* by action */
     np_binding *bindings;
     np_source *sources;
     np_use *uses;
     np_shaping *shapings;
-    uint32_t binding_count, source_count, use_count, shaping_count, ramp_count;
-    uint32_t action_limit, binding_limit, source_limit, shaping_limit, ramp_limit;
+    np_filter filters[NP_FILTERS];     /* the first one is for any device */
+    uint8_t layer_rank[NP_LAYERS];     /* 0 for the lowest priority */
+    uint32_t binding_count, use_count; /* up to the last one in use */
+    uint32_t source_count, shaping_count, ramp_count, gesture_count, filter_count;
+    uint32_t action_limit, binding_limit, source_limit, shaping_limit, ramp_limit, gesture_limit;
     uint16_t bucket[NP_SOURCE_BUCKETS];
 } np_game;
 
 void np_game_layout(np_game *game, np_carve *carve, const nplug_limits *limits);
+
+/* As if no game had ever been taken. */
+void np_game_forget(np_game *game);
 
 /* An action of the game, whatever the size that its program knows. */
 static inline const nplug_action_def *np_game_action(const np_game *game, uint32_t action)
@@ -64,15 +126,35 @@ static inline const nplug_action_def *np_game_action(const np_game *game, uint32
     return (const nplug_action_def *)(const void *)(first + (size_t)action * game->def.action_size);
 }
 
-/* The first source of a control, or NP_NO_INDEX; and the next one of the same control, with other
- * thresholds. */
+/* The first source of a control, or NP_NO_INDEX; and the next one of the same control, which is
+ * another way of it, for other devices or with other thresholds. */
 uint32_t np_game_source(const np_game *game, nplug_control control);
 uint32_t np_game_same_control(const np_game *game, uint32_t source);
+
+/* The hash of a family's or a sheet's name in a filter. */
+uint32_t np_filter_hash(const char *name, size_t length);
 
 /* What shapes a binding; NULL where nothing does. */
 static inline const np_shaping *np_game_shaping(const np_game *game, const np_binding *binding)
 {
     return binding->shaping == NP_NO_INDEX ? NULL : &game->shapings[binding->shaping];
+}
+
+/* Whether a binding's source moves without ends. */
+static inline bool np_game_is_delta(const np_game *game, const np_binding *binding)
+{
+    return nplug_control_nature(game->sources[binding->source[0]].control, NULL) ==
+           NPLUG_NATURE_DELTA;
+}
+
+/* The binding of a use, and whether the source is only held for it. */
+static inline uint32_t np_use_binding(const np_use *use)
+{
+    return use->binding & ~NP_USE_HELD;
+}
+static inline bool np_use_is_held(const np_use *use)
+{
+    return (use->binding & NP_USE_HELD) != 0;
 }
 
 #endif

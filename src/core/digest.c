@@ -46,12 +46,26 @@ static void add_device(np_digest *digest, const nplug_nest *nest, uint32_t devic
 static void add_action(np_digest *digest, const np_action *action)
 {
     np_digest_u64(digest, action->presses);
-    np_digest_u64(digest, action->releases);
+    np_digest_u64(digest, action->held != 0);
     np_digest_u64(digest, action->press_time);
     np_digest_u64(digest, action->release_time);
-    np_digest_u64(digest, action->held);
     np_digest_float(digest, action->value.x);
     np_digest_float(digest, action->value.y);
+}
+
+/* Those of the step, but values, which the actions hold.  The control is left out: a trace does not
+ * hold which unbound key made a join. */
+static void add_events(np_digest *digest, const np_events *events)
+{
+    np_digest_u64(digest, events->dropped);
+    for (uint32_t i = 0; i < events->count; i++) {
+        const nplug_event *event = &events->list[i];
+        if (event->kind == NPLUG_EVENT_VALUE) continue;
+        np_digest_u64(digest, event->time);
+        np_digest_u64(digest, event->count << 16 | event->flags);
+        np_digest_u64(digest, (uint64_t)event->kind << 32 | event->device);
+        np_digest_u64(digest, (uint64_t)event->player << 32 | event->action);
+    }
 }
 
 uint64_t nplug_digest(const nplug_nest *nest)
@@ -60,14 +74,14 @@ uint64_t nplug_digest(const nplug_nest *nest)
 
     if (!nest) return 0;
     np_digest_u64(&digest, nest->feed.processed);
-    np_digest_u64(&digest, nest->events.hash);
+    add_events(&digest, &nest->events);
     np_digest_u64(&digest, nest->players.seated);
     np_digest_u64(&digest, nest->timers.count);
     np_digest_u64(&digest, nest->controls.deaf);
     for (uint32_t i = 0; i < nest->devices.count; i++)
         add_device(&digest, nest, nest->devices.order[i]);
     for (uint32_t p = 0; nest->game.used && p <= nest->limits.players; p++) {
-        np_digest_u64(&digest, nest->actions.layers[p]);
+        np_digest_u64(&digest, nest->layers.on[p]);
         for (uint32_t a = 0; a < nest->game.def.action_count; a++)
             add_action(&digest, np_action_of(&nest->actions, p, a));
     }

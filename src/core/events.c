@@ -1,11 +1,11 @@
 #include "events.h"
 #include "nest.h"
+#include <string.h>
 
 void np_events_layout(np_events *events, np_carve *carve, uint32_t size)
 {
     events->list = (nplug_event *)np_carve_take(carve, size, sizeof(nplug_event));
     events->size = size;
-    events->hash = NP_HASH_START;
 }
 
 void np_events_begin(np_events *events)
@@ -20,28 +20,27 @@ static bool lasting(uint32_t kind)
            kind == NPLUG_EVENT_JOIN || kind == NPLUG_EVENT_LEAVE || kind == NPLUG_EVENT_LIMIT;
 }
 
-/* The control is left out: a trace does not hold which unbound key made a join. */
-static uint64_t hash_event(uint64_t hash, const nplug_event *event)
+nplug_event *np_events_new(np_events *events, nplug_event_kind kind)
 {
-    np_digest digest = {hash};
-    np_digest_u64(&digest, event->time);
-    np_digest_u64(&digest, event->count << 16 | event->flags);
-    np_digest_u64(&digest, (uint64_t)event->kind << 32 | event->device);
-    np_digest_u64(&digest, (uint64_t)event->player << 32 | event->action);
-    return digest.hash;
+    uint32_t room = lasting(kind) ? events->size : events->size - events->size / 4;
+    nplug_event *event = &events->list[events->count];
+
+    if (events->count >= room) {
+        events->left_out++;
+        events->dropped++;
+        return NULL;
+    }
+    events->count++;
+    memset(event, 0, sizeof *event);
+    event->kind = (uint32_t)kind;
+    return event;
 }
 
 void np_events_add(np_events *events, const nplug_event *event)
 {
-    uint32_t room = lasting(event->kind) ? events->size : events->size - events->size / 4;
+    nplug_event *place = np_events_new(events, (nplug_event_kind)event->kind);
 
-    if (event->kind != NPLUG_EVENT_VALUE) events->hash = hash_event(events->hash, event);
-    if (events->count >= room) {
-        events->left_out++;
-        events->dropped++;
-        return;
-    }
-    events->list[events->count++] = *event;
+    if (place) *place = *event;
 }
 
 nplug_event np_event(nplug_time time, nplug_event_kind kind, nplug_device device,
@@ -79,6 +78,24 @@ const nplug_event *nplug_event_at(const nplug_nest *nest, uint32_t place)
 {
     if (!nest || place >= nest->events.count) return NULL;
     return &nest->events.list[place];
+}
+
+uint32_t nplug_dispatch(nplug_nest *nest, const nplug_handler *handlers, uint32_t count, void *user)
+{
+    uint32_t calls = 0;
+
+    if (!nest || !handlers) return 0;
+    for (uint32_t e = 0; e < nest->events.count; e++) {
+        const nplug_event *event = &nest->events.list[e];
+        for (uint32_t h = 0; h < count; h++) {
+            if ((uint32_t)handlers[h].kind != event->kind || !handlers[h].hear) continue;
+            if (handlers[h].action != NPLUG_EVERY_ACTION && handlers[h].action != event->action)
+                continue;
+            handlers[h].hear(user, nest, event);
+            calls++;
+        }
+    }
+    return calls;
 }
 
 const char *nplug_event_name(uint32_t kind)

@@ -10,7 +10,6 @@ typedef struct np_events {
     uint32_t size, count;
     uint32_t left_out; /* of this step */
     uint64_t dropped;  /* since the start */
-    uint64_t hash;     /* over all events since the start but values, which the actions hold */
 } np_events;
 
 void np_events_layout(np_events *events, np_carve *carve, uint32_t size);
@@ -18,8 +17,11 @@ void np_events_layout(np_events *events, np_carve *carve, uint32_t size);
 /* Forgets the last step's events. */
 void np_events_begin(np_events *events);
 
-/* Adds an event.  The last quarter is kept for arrivals, departures, joins and leaves; what finds
- * no room is counted and left out. */
+/* A place for an event of a kind, all else 0; NULL where there is none.  The last quarter is kept
+ * for arrivals, departures, joins and leaves; what finds no room is counted and left out. */
+nplug_event *np_events_new(np_events *events, nplug_event_kind kind);
+
+/* Adds an event, in the same way. */
 void np_events_add(np_events *events, const nplug_event *event);
 
 /* An event with its first fields set. */

@@ -25,11 +25,11 @@ static int32_t furthest(const np_wire *wire, const np_interval *interval, int32_
     return (int32_t)in;
 }
 
-/* What all stages together say of one control. */
-static bool ask_stages(const nplug_nest *nest, uint32_t control, np_interval *interval)
+/* What all stages together say of one number of a control. */
+static bool ask_stages(const nplug_nest *nest, const np_wire *wire, np_interval *interval)
 {
-    if (!np_controls_guard(&nest->controls.list[control], interval)) return false;
-    np_sources_guard(nest, control, interval);
+    if (!np_controls_guard(&nest->controls.list[wire->control], interval)) return false;
+    np_sources_guard(nest, wire->control, wire->component, interval);
     return true;
 }
 
@@ -45,7 +45,7 @@ void np_guards_renew(nplug_nest *nest, uint32_t signal)
         const np_wire *wire = &nest->controls.wires[w];
         np_interval interval;
         int32_t from, to;
-        any = ask_stages(nest, wire->control, &interval) && inside(wire, &interval, raw);
+        any = ask_stages(nest, wire, &interval) && inside(wire, &interval, raw);
         if (!any) break;
         if (np_wire_jumps(wire)) {
             from = to = raw;

@@ -13,7 +13,10 @@ static void lay_out(nplug_nest *nest, np_carve *carve, const nplug_limits *limit
     np_players_layout(&nest->players, carve, limits);
     np_game_layout(&nest->game, carve, limits);
     np_sources_layout(&nest->sources, carve, limits);
+    np_layers_layout(&nest->layers, carve, limits);
+    np_gestures_layout(&nest->gestures, carve, limits);
     np_actions_layout(&nest->actions, carve, limits);
+    np_values_layout(&nest->values, carve, limits);
     np_events_layout(&nest->events, carve, limits->events);
     np_timers_layout(&nest->timers, carve, limits->timers);
     np_commands_layout(&nest->commands, carve, limits->commands);
@@ -36,9 +39,9 @@ static bool are_possible(const nplug_limits *limits)
            within(limits->bindings, 1, 16000) && within(limits->sources, 1, 60000) &&
            within(limits->events, 16, 1000000) && within(limits->timers, 1, 60000) &&
            within(limits->commands, 4, 60000) && within(limits->matches, 1, 60000) &&
-           within(limits->shapings, 1, 60000) && within(limits->ramps, 1, 60000) &&
-           within(limits->ports, 1, NP_FEED_PORTS) && within(ring, 64, 1u << 24) &&
-           (ring & (ring - 1)) == 0 && limits->records <= 100000000;
+           within(limits->gestures, 1, 60000) && within(limits->shapings, 1, 60000) &&
+           within(limits->ramps, 1, 60000) && within(limits->ports, 1, NP_FEED_PORTS) &&
+           within(ring, 64, 1u << 24) && (ring & (ring - 1)) == 0 && limits->records <= 100000000;
 }
 
 size_t nplug_memory_needed(const nplug_limits *limits)
@@ -138,7 +141,7 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
         np_players_join(nest, command, time);
         break;
     case NPLUG_COMMAND_LAYER:
-        np_actions_layer(nest, command, time);
+        np_layers_switch(nest, command, time);
         break;
     case NPLUG_COMMAND_IGNORE:
         np_players_ignore(nest, command, time);
@@ -193,7 +196,8 @@ static void build(nplug_nest *nest, uint32_t device, nplug_time time)
     np_gauges_build(nest, device, time);
     np_guards_empty(nest, device);
     if (!np_sources_link(nest, device)) np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
-    np_actions_mark_device(nest, device);
+    np_layers_cover_all(nest, time);
+    np_values_mark_device(nest, device);
 }
 
 /* Its buttons bounce no more. */
@@ -213,8 +217,9 @@ static void unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
     steady(nest, device);
     np_gauges_drop(nest, device);
     np_sources_let_go(nest, device, time);
-    np_actions_mark_device(nest, device);
+    np_values_mark_device(nest, device);
     np_sources_unlink(nest, device);
+    np_layers_cover_all(nest, time);
     np_controls_drop(&nest->controls, &nest->devices, device);
 }
 
@@ -463,7 +468,7 @@ static void take_focus(nplug_nest *nest, bool focused, nplug_time time)
         uint32_t device = nest->devices.order[i];
         if (!focused) np_sources_let_go(nest, device, time);
         np_guards_empty(nest, device);
-        np_actions_mark_device(nest, device);
+        np_values_mark_device(nest, device);
     }
 }
 
@@ -582,7 +587,9 @@ static void fire_timer(nplug_nest *nest)
 
     np_feed_advance(&nest->feed, timer.due);
     if (timer.kind == NP_TIMER_HOLD) {
-        np_sources_held(nest, timer.a, timer.b, timer.due);
+        np_gestures_lasted(nest, timer.a, timer.b, timer.due);
+    } else if (timer.kind == NP_TIMER_TAP) {
+        np_gestures_settled(nest, timer.a, timer.b, timer.due);
     } else if (timer.kind == NP_TIMER_GAUGE) {
         np_gauges_sample(nest, timer.due);
     } else if (timer.kind == NP_TIMER_BOUNCE) {
@@ -618,9 +625,9 @@ static void run_values(nplug_nest *nest)
 {
     np_controls_settle(&nest->controls, &nest->devices);
     for (uint32_t i = 0; i < nest->controls.moved_count; i++)
-        np_actions_mark(nest, nest->controls.moved[i]);
+        np_values_mark_control(nest, nest->controls.moved[i]);
     np_controls_clean(&nest->controls);
-    np_actions_settle(nest, nest->feed.processed);
+    np_values_settle(nest, nest->feed.processed);
 }
 
 static void note_clocks(nplug_nest *nest, nplug_time now)

@@ -11,7 +11,9 @@
 #include "events.h"
 #include "feed.h"
 #include "gauges.h"
+#include "gestures.h"
 #include "guards.h"
+#include "layers.h"
 #include "players.h"
 #include "recognise.h"
 #include "record.h"
@@ -19,6 +21,7 @@
 #include "text.h"
 #include "timers.h"
 #include "twins.h"
+#include "values.h"
 
 struct nplug_nest {
     nplug_limits limits;
@@ -38,7 +41,10 @@ struct nplug_nest {
     np_players players;
     np_game game;
     np_sources sources;
+    np_layers layers;
+    np_gestures gestures;
     np_actions actions;
+    np_values values;
 
     np_events events;
     np_timers timers;

@@ -40,27 +40,136 @@ static bool ends_here(const np_reader *in)
 
 typedef struct option {
     const char *name;
-    bool (*read)(np_reader *in, np_binding *binding, float *into);
+    bool (*read)(np_reader *in, float *into);
     size_t into; /* where in np_shaping */
     float least, most;
     const char *expected;
 } option;
 
-static bool read_hold(np_reader *in, np_binding *binding, float *into)
+static bool read_amount(np_reader *in, float *into)
+{
+    return read_number(in, into);
+}
+
+/* Milliseconds, as microseconds. */
+static bool read_ms(np_reader *in, uint32_t *into)
 {
     float ms;
 
-    (void)into;
     if (!read_number(in, &ms) || ms < 1.0f || ms > 1000000.0f) return false;
-    binding->hold = (nplug_time)ms * 1000u;
+    *into = (uint32_t)ms * 1000u;
     return true;
 }
 
-static bool read_amount(np_reader *in, np_binding *binding, float *into)
+static bool read_hold(np_reader *in, float *into)
 {
-    (void)binding;
-    return read_number(in, into);
+    (void)into;
+    in->binding.gesture = NP_GESTURE_HOLD;
+    return read_ms(in, &in->binding.wait);
 }
+
+static bool read_repeat(np_reader *in, float *into)
+{
+    (void)into;
+    in->binding.gesture = NP_GESTURE_REPEAT;
+    return read_ms(in, &in->binding.wait) && in->at < in->end && *in->at++ == ':' &&
+           read_ms(in, &in->binding.every);
+}
+
+static bool read_taps(np_reader *in, uint8_t taps, uint32_t wait)
+{
+    in->binding.gesture = NP_GESTURE_TAP;
+    in->binding.taps = taps;
+    in->binding.wait = wait;
+    if (ends_here(in)) return true;
+    in->at++;
+    return read_ms(in, &in->binding.wait);
+}
+
+static bool read_tap(np_reader *in, float *into)
+{
+    (void)into;
+    return (ends_here(in) || *in->at == '=') && read_taps(in, 1, 250000);
+}
+
+static bool read_double_tap(np_reader *in, float *into)
+{
+    (void)into;
+    return (ends_here(in) || *in->at == '=') && read_taps(in, 2, 300000);
+}
+
+static bool read_many_taps(np_reader *in, float *into)
+{
+    float taps;
+
+    (void)into;
+    if (!read_number(in, &taps) || taps < 1.0f || taps > 9.0f) return false;
+    if (taps != (float)(uint8_t)taps || !(ends_here(in) || *in->at == ':')) return false;
+    return read_taps(in, (uint8_t)taps, 300000);
+}
+
+static bool read_on_release(np_reader *in, float *into)
+{
+    (void)into;
+    in->binding.gesture = NP_GESTURE_RELEASE;
+    return true;
+}
+
+static bool read_observe(np_reader *in, float *into)
+{
+    (void)into;
+    in->binding.observes = 1;
+    return true;
+}
+
+/* --- which devices -------------------------------------------------------------------------- */
+
+static size_t skip_word(np_reader *in)
+{
+    const char *word = in->at;
+
+    while (!ends_here(in))
+        in->at++;
+    return (size_t)(in->at - word);
+}
+
+static bool read_kind(np_reader *in, float *into)
+{
+    const char *word = in->at;
+    size_t length = skip_word(in);
+
+    (void)into;
+    for (int kind = 1; kind < NPLUG_KINDS; kind++) {
+        const char *name = nplug_kind_name((nplug_kind)kind);
+        if (strlen(name) != length || memcmp(name, word, length) != 0) continue;
+        in->filter.kind = (nplug_kind)kind;
+        return true;
+    }
+    return false;
+}
+
+static bool read_name(np_reader *in, uint32_t *hash)
+{
+    const char *word = in->at;
+    size_t length = skip_word(in);
+
+    *hash = np_filter_hash(word, length);
+    return length != 0;
+}
+
+static bool read_family(np_reader *in, float *into)
+{
+    (void)into;
+    return read_name(in, &in->filter.family);
+}
+
+static bool read_sheet(np_reader *in, float *into)
+{
+    (void)into;
+    return read_name(in, &in->filter.sheet);
+}
+
+/* --- shaping -------------------------------------------------------------------------------- */
 
 /* A word after the '=': which of some it is, or -1. */
 static int read_word(np_reader *in, const char *const *words, int count)
@@ -75,52 +184,51 @@ static int read_word(np_reader *in, const char *const *words, int count)
     return -1;
 }
 
-static bool read_zone(np_reader *in, np_binding *binding, float *into)
+static bool read_zone(np_reader *in, float *into)
 {
     static const char *const words[] = {"rescaled", "radial", "axial"};
     int found = read_word(in, words, 3);
 
-    (void)binding, (void)into;
+    (void)into;
     if (found >= 0) in->shaping.zone = (uint8_t)found;
     return found >= 0;
 }
 
-static bool read_invert(np_reader *in, np_binding *binding, float *into)
+static bool read_invert(np_reader *in, float *into)
 {
     static const char *const words[] = {"x", "y", "xy"};
     int found = read_word(in, words, 3);
 
-    (void)binding, (void)into;
+    (void)into;
     if (found != 1) in->shaping.invert_x = 1;
     if (found != 0) in->shaping.invert_y = 1;
     return found >= 0;
 }
 
-static bool read_gate(np_reader *in, np_binding *binding, float *into)
+static bool read_gate(np_reader *in, float *into)
 {
     static const char *const words[] = {"circle"};
 
-    (void)binding, (void)into;
+    (void)into;
     in->shaping.to_circle = 1;
     return read_word(in, words, 1) == 0;
 }
 
-static bool read_power(np_reader *in, np_binding *binding, float *into)
+static bool read_power(np_reader *in, float *into)
 {
     float quarters;
 
-    (void)binding;
     if (!read_number(in, into)) return false;
     quarters = *into * 4.0f;
     return quarters == (float)(uint32_t)quarters;
 }
 
 /* "0.5:0.2/0.8:0.6": points of a curve that rises from (0, 0) to (1, 1). */
-static bool read_curve(np_reader *in, np_binding *binding, float *into)
+static bool read_curve(np_reader *in, float *into)
 {
     float last[2] = {0.0f, 0.0f};
 
-    (void)binding, (void)into;
+    (void)into;
     for (uint8_t i = 0; i < NP_CURVE_POINTS; i++) {
         float *point = in->shaping.curve[i];
         if (!read_number(in, &point[0]) || in->at == in->end || *in->at++ != ':') return false;
@@ -144,6 +252,14 @@ static bool read_curve(np_reader *in, np_binding *binding, float *into)
     }
 static const option options[] = {
     OWN("hold=", read_hold, "hold= takes 1 to 1000000 milliseconds"),
+    OWN("repeat=", read_repeat, "repeat= takes two times in milliseconds, such as 400:80"),
+    OWN("taps=", read_many_taps, "taps= takes 1 to 9, and after a colon milliseconds: 3:300"),
+    OWN("tap", read_tap, "tap or tap=200 (milliseconds) is expected"),
+    OWN("double-tap", read_double_tap, "double-tap or double-tap=300 (milliseconds) is expected"),
+    OWN("kind=", read_kind, "kind= takes a sort of device, such as pad, keyboard or hand-left"),
+    OWN("family=", read_family, "family= takes a name, such as letters"),
+    OWN("sheet=", read_sheet, "sheet= takes a sheet's name"),
+    OWN("observe", read_observe, "observe stands alone"),
     AMOUNT("dead=", inner, 0.0f, 0.99f, "dead= takes 0 to 0.99"),
     AMOUNT("outer=", outer, 0.01f, 1.0f, "outer= takes 0.01 to 1"),
     OWN("zone=", read_zone, "zone= takes rescaled, radial or axial"),
@@ -157,6 +273,7 @@ static const option options[] = {
     OWN("gate=", read_gate, "gate= takes circle"),
     AMOUNT("press=", press, 0.01f, 1.0f, "press= takes 0.01 to 1"),
     AMOUNT("release=", release, 0.001f, 1.0f, "release= takes 0.001 to 1"),
+    OWN("release", read_on_release, "release stands alone, or release= takes 0.001 to 1"),
     AMOUNT("rise=", rise, 0.01f, 1000.0f, "rise= takes 0.01 to 1000 a second"),
     AMOUNT("fall=", fall, 0.01f, 1000.0f, "fall= takes 0.01 to 1000 a second"),
 };
@@ -177,15 +294,15 @@ static bool fail_unknown(np_reader *in)
 {
     const char *word = in->at;
 
-    while (!ends_here(in))
-        in->at++;
+    skip_word(in);
     return np_reader_fail(in,
-                          "is no option; hold= dead= outer= zone= power= curve= lift= scale= "
-                          "invert= gate= press= release= rise= fall= are",
+                          "is no option; hold= repeat= tap double-tap taps= release observe kind= "
+                          "family= sheet= dead= outer= zone= power= curve= lift= scale= invert= "
+                          "gate= press= release= rise= fall= are",
                           word, (size_t)(in->at - word));
 }
 
-bool np_option_read(np_reader *in, np_binding *binding)
+bool np_option_read(np_reader *in)
 {
     const option *one = find(in);
     const char *word = in->at;
@@ -194,19 +311,9 @@ bool np_option_read(np_reader *in, np_binding *binding)
     if (!one) return fail_unknown(in);
     into = (float *)(void *)((char *)&in->shaping + one->into);
     in->at += strlen(one->name);
-    if (!one->read(in, binding, into) || !ends_here(in) || *into < one->least ||
-        *into > one->most) {
+    if (!one->read(in, into) || !ends_here(in) || *into < one->least || *into > one->most) {
         in->at = word;
         return np_reader_fail(in, one->expected, NULL, 0);
     }
     return true;
-}
-
-bool np_shaping_suits_deltas(const np_shaping *shaping)
-{
-    np_shaping rest = *shaping;
-
-    rest.scale = 1.0f;
-    rest.invert_x = rest.invert_y = 0;
-    return np_shaping_is_idle(&rest);
 }

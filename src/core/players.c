@@ -38,9 +38,9 @@ static void set_hearers(nplug_nest *nest, uint32_t device, uint32_t hearers, npl
 
     if (was == hearers) return;
     np_sources_let_go(nest, device, time);
-    np_actions_mark_device(nest, device);
+    np_values_mark_device(nest, device);
     part->hearers = hearers;
-    np_actions_mark_device(nest, device);
+    np_values_mark_device(nest, device);
     np_guards_empty(nest, device);
     for (uint32_t p = 1; p <= nest->limits.players; p++) {
         uint32_t bit = 1u << p;
@@ -142,7 +142,7 @@ void np_players_ignore(nplug_nest *nest, const nplug_command *command, nplug_tim
     if (nest->players.parts[device].ignored == (command->on != 0)) return;
     set_hearers(nest, device, 0, time, 0);
     np_sources_let_go(nest, device, time);
-    np_actions_mark_device(nest, device);
+    np_values_mark_device(nest, device);
     nest->players.parts[device].ignored = command->on != 0;
     np_guards_empty(nest, device);
     if (!command->on) np_players_arrive(nest, device);

@@ -16,6 +16,15 @@ bool np_shaping_is_idle(const np_shaping *s)
            !s->invert_x && !s->invert_y && !s->to_circle;
 }
 
+bool np_shaping_suits_deltas(const np_shaping *shaping)
+{
+    np_shaping rest = *shaping;
+
+    rest.scale = 1.0f;
+    rest.invert_x = rest.invert_y = 0;
+    return np_shaping_is_idle(&rest);
+}
+
 static float clamp(float value)
 {
     return value > 1.0f ? 1.0f : value < -1.0f ? -1.0f : value;
@@ -143,6 +152,28 @@ nplug_vec2 np_shaped_delta(const np_shaping *shaping, nplug_vec2 value)
     value.x *= shaping->scale;
     value.y *= shaping->scale;
     return inverted(shaping, value);
+}
+
+nplug_vec2 np_shaped_speed(const np_shaping *shaping, nplug_vec2 value, unsigned components,
+                           bool square)
+{
+    np_shaping unscaled = shaping ? *shaping : np_shaping_none();
+    float scale = NP_SPEED * unscaled.scale;
+
+    unscaled.scale = 1.0f;
+    value = np_shaped(&unscaled, value, components, square);
+    value.x *= scale;
+    value.y *= scale;
+    return value;
+}
+
+float np_opposed(float low, float high, uint8_t rule, bool later)
+{
+    bool high_wins = rule == NPLUG_OPPOSITE_HIGH || (rule == NPLUG_OPPOSITE_LATEST && later) ||
+                     (rule == NPLUG_OPPOSITE_FIRST && !later);
+
+    if (low <= 0.0f || high <= 0.0f || rule == NPLUG_OPPOSITE_NEUTRAL) return high - low;
+    return high_wins ? high : 0.0f - low;
 }
 
 static float travelled(float rate, nplug_time span)

@@ -3,7 +3,7 @@
 #define NP_SHAPING_H
 
 #include "memory.h"
-#include "nestplug/base.h"
+#include "nestplug/action.h"
 
 #define NP_CURVE_POINTS 6
 
@@ -34,10 +34,21 @@ np_shaping np_shaping_none(void);
 /* Whether it changes values at all. */
 bool np_shaping_is_idle(const np_shaping *shaping);
 
+/* Whether what shapes it can shape what has no ends. */
+bool np_shaping_suits_deltas(const np_shaping *shaping);
+
 /* A value as the binding gives it: of two components, or of one where `components` is 1.  `square`:
  * the stick's corners reach 1, 1.  `free`: deltas, which have no ends. */
 nplug_vec2 np_shaped(const np_shaping *shaping, nplug_vec2 value, unsigned components, bool square);
 nplug_vec2 np_shaped_delta(const np_shaping *shaping, nplug_vec2 value);
+
+/* What has ends as a speed: at its end NP_SPEED times the shaping's scale. */
+#define NP_SPEED 1000.0f
+nplug_vec2 np_shaped_speed(const np_shaping *shaping, nplug_vec2 value, unsigned components,
+                           bool square);
+
+/* Two opposite keys as one number; `later`: the high one was pressed last. */
+float np_opposed(float low, float high, uint8_t rule, bool later);
 
 /* A straight way towards an end: from `from`, `rate` a second, for so long. */
 float np_ramp_up(float from, float rate, nplug_time span);

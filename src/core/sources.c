@@ -5,13 +5,13 @@
 
 void np_sources_layout(np_sources *sources, np_carve *carve, const nplug_limits *limits)
 {
-    size_t machines = (limits->players + 1u) * (size_t)limits->sources;
+    size_t downs = (limits->players + 1u) * (size_t)limits->sources;
 
     sources->links = (np_link *)np_carve_take(carve, limits->links, sizeof(np_link));
     np_span_layout(&sources->span, carve, limits->links);
     sources->of_control = (uint16_t *)np_carve_take(carve, limits->controls, sizeof(uint16_t));
     sources->of_source = (uint16_t *)np_carve_take(carve, limits->sources, sizeof(uint16_t));
-    sources->machines = (np_machine *)np_carve_take(carve, machines, sizeof(np_machine));
+    sources->down = (uint16_t *)np_carve_take(carve, downs, sizeof(uint16_t));
     sources->source_limit = limits->sources;
     if (!carve->base) return;
     memset(sources->of_control, 0xff, limits->controls * sizeof(uint16_t));
@@ -37,6 +37,23 @@ static bool link_control(np_sources *sources, uint32_t source, uint32_t control)
     return true;
 }
 
+static uint32_t hash_name(const char *name)
+{
+    return np_filter_hash(name, strlen(name));
+}
+
+/* Whether a device is one of those that a source may be of. */
+static bool suits(const nplug_nest *nest, uint32_t device, uint32_t source)
+{
+    const np_filter *filter = &nest->game.filters[nest->game.sources[source].filter];
+    const np_recognition *of = &nest->recogniser.of[device];
+
+    if (filter->kind && filter->kind != of->kind) return false;
+    if (filter->family && filter->family != hash_name(of->prints ? of->prints->family : ""))
+        return false;
+    return !filter->sheet || filter->sheet == hash_name(of->sheet ? of->sheet->name : "");
+}
+
 bool np_sources_link(nplug_nest *nest, uint32_t device)
 {
     np_run run = nest->controls.of_device[device];
@@ -46,7 +63,7 @@ bool np_sources_link(nplug_nest *nest, uint32_t device)
         uint32_t source = np_game_source(&nest->game, nest->controls.list[i].id);
         nest->sources.of_control[i] = NP_NO_INDEX;
         for (; source != NP_NO_INDEX; source = np_game_same_control(&nest->game, source))
-            all &= link_control(&nest->sources, source, i);
+            if (suits(nest, device, source)) all &= link_control(&nest->sources, source, i);
     }
     return all;
 }
@@ -78,76 +95,57 @@ void np_sources_unlink(nplug_nest *nest, uint32_t device)
         unlink_control(&nest->sources, i);
 }
 
-/* --- gestures ------------------------------------------------------------------------------- */
+/* --- edges ---------------------------------------------------------------------------------- */
 
-static np_machine *machine_of(np_sources *sources, uint32_t player, uint32_t source)
+static void move_for(nplug_nest *nest, uint32_t player, uint32_t source, const np_change *change,
+                     bool pressed)
 {
-    return &sources->machines[(size_t)player * sources->source_limit + source];
-}
-
-/* A press that its layer does not allow never becomes a hold. */
-static void begin_hold(nplug_nest *nest, uint32_t player, uint32_t binding, nplug_time time)
-{
-    nplug_time due = time + nest->game.bindings[binding].hold;
-
-    if (!np_actions_allow(nest, player, binding)) return;
-    if (!np_timers_set(&nest->timers, due, NP_TIMER_HOLD, player, binding))
-        np_limit_reached(nest, NPLUG_LIMIT_TIMERS, time);
-}
-
-/* A source went down or came up for a player: each binding on it hears what it wants of it. */
-static void tell_bindings(nplug_nest *nest, uint32_t player, uint32_t source,
-                          const np_change *change, bool pressed)
-{
-    uint32_t at = nest->game.sources[source].first_use;
-
-    for (; at != NP_NO_INDEX; at = nest->game.uses[at].next) {
-        uint32_t binding = nest->game.uses[at].binding;
-        bool holds = nest->game.bindings[binding].hold != 0;
-        if (nest->game.bindings[binding].ramp != NP_NO_INDEX)
-            np_actions_turn_ramp(nest, player, binding, source, change->time);
-        if (pressed && holds)
-            begin_hold(nest, player, binding, change->time);
-        else if (pressed)
-            np_actions_press(nest, player, binding, change);
-        else
-            np_actions_release(nest, player, binding, change);
-        if (!pressed) np_sources_forget_hold(nest, player, binding);
-    }
-}
-
-static void move_machine(nplug_nest *nest, uint32_t player, uint32_t source,
-                         const np_change *change, bool pressed)
-{
-    np_machine *machine = machine_of(&nest->sources, player, source);
+    uint16_t *down = &nest->sources.down[(size_t)player * nest->sources.source_limit + source];
 
     if (pressed) {
-        if (machine->down++ == 0) tell_bindings(nest, player, source, change, true);
+        if ((*down)++ == 0) np_gestures_turn(nest, player, source, change, true);
         return;
     }
-    if (machine->down && --machine->down == 0) tell_bindings(nest, player, source, change, false);
+    if (*down && --*down == 0) np_gestures_turn(nest, player, source, change, false);
 }
 
-static void move_machines(nplug_nest *nest, const np_link *link, const np_change *change)
+static void move_all(nplug_nest *nest, const np_link *link, const np_change *change)
 {
     uint32_t device = nest->controls.list[link->control].device;
     uint32_t hearers = np_players_hearing(&nest->players, device);
 
     for (uint32_t player = 0; hearers >> player; player++)
-        if (hearers & (1u << player))
-            move_machine(nest, player, link->source, change, link->down != 0);
+        if (hearers & (1u << player)) move_for(nest, player, link->source, change, link->down != 0);
 }
 
-/* A stick has no press: its links only give values. */
-static bool has_press(const np_control *control)
+/* Which number of a control a way reads, and whether it counts downwards. */
+static unsigned component_of(uint32_t way)
 {
-    return control->components == 1 && control->nature != NPLUG_NATURE_DELTA;
+    return way == NP_WAY_Y || way == NP_WAY_UP || way == NP_WAY_DOWN;
+}
+
+static bool is_reversed(uint32_t way)
+{
+    return way == NP_WAY_LEFT || way == NP_WAY_DOWN;
+}
+
+/* A whole stick has no press: its links only give values. */
+static bool has_press(const np_control *control, const np_source *source)
+{
+    return (control->components == 1 || source->way != NP_WAY_WHOLE) &&
+           control->nature != NPLUG_NATURE_DELTA;
+}
+
+/* What a source that has a press reads of a control's value. */
+static float reading(const np_source *source, nplug_vec2 value)
+{
+    float one = component_of(source->way) ? value.y : value.x;
+    return is_reversed(source->way) ? 0.0f - one : one;
 }
 
 /* Whether a value passes the threshold that a link waits for. */
-static bool passes(const nplug_nest *nest, const np_link *link, float value)
+static bool passes(const np_link *link, const np_source *source, float value)
 {
-    const np_source *source = &nest->game.sources[link->source];
     return link->down ? value < source->release : value >= source->press;
 }
 
@@ -155,37 +153,27 @@ void np_sources_hear(nplug_nest *nest, const np_change *change)
 {
     uint16_t at = nest->sources.of_control[change->control];
     const np_control *control = &nest->controls.list[change->control];
-    float value;
 
-    if (at == NP_NO_INDEX || !has_press(control)) return;
-    value = np_controls_heard(control).x;
     for (; at != NP_NO_INDEX; at = nest->sources.links[at].of_control) {
         np_link *link = &nest->sources.links[at];
-        if (!passes(nest, link, value)) continue;
+        const np_source *source = &nest->game.sources[link->source];
+        if (!has_press(control, source)) continue;
+        if (!passes(link, source, reading(source, np_controls_heard(control)))) continue;
         link->down = !link->down;
-        move_machines(nest, link, change);
+        move_all(nest, link, change);
     }
 }
 
-void np_sources_forget_hold(nplug_nest *nest, uint32_t player, uint32_t binding)
+nplug_device np_sources_device(const nplug_nest *nest, uint32_t player, uint32_t source)
 {
-    if (nest->game.bindings[binding].hold)
-        np_timers_cancel(&nest->timers, NP_TIMER_HOLD, player, binding);
-}
+    const np_link *links = nest->sources.links;
 
-void np_sources_held(nplug_nest *nest, uint32_t player, uint32_t binding, nplug_time time)
-{
-    uint32_t source = nest->game.bindings[binding].source[0];
-    np_change change = {time, NP_NONE, 0, nest->game.sources[source].control, false};
-
-    for (uint32_t at = nest->sources.of_source[source]; at != NP_NO_INDEX;
-         at = nest->sources.links[at].next) {
-        const np_link *link = &nest->sources.links[at];
-        uint32_t device = nest->controls.list[link->control].device;
-        if (!link->down || !(np_players_hearing(&nest->players, device) & (1u << player))) continue;
-        change.device = np_devices_handle(&nest->devices, device);
+    for (uint32_t at = nest->sources.of_source[source]; at != NP_NO_INDEX; at = links[at].next) {
+        uint32_t device = nest->controls.list[links[at].control].device;
+        if (links[at].down && (np_players_hearing(&nest->players, device) & (1u << player)))
+            return np_devices_handle(&nest->devices, device);
     }
-    np_actions_press(nest, player, binding, &change);
+    return 0;
 }
 
 static void let_go_of(nplug_nest *nest, uint32_t control, np_change *change)
@@ -197,7 +185,7 @@ static void let_go_of(nplug_nest *nest, uint32_t control, np_change *change)
         change->control = control;
         change->id = nest->controls.list[control].id;
         nest->sources.links[at].down = 0;
-        move_machines(nest, &nest->sources.links[at], change);
+        move_all(nest, &nest->sources.links[at], change);
     }
 }
 
@@ -219,19 +207,38 @@ static float length_squared(nplug_vec2 v)
     return v.x * v.x + v.y * v.y;
 }
 
-static nplug_vec2 shaped(const np_control *control, const np_shaping *shaping)
+static nplug_vec2 shaped_delta(const np_taste *taste, nplug_vec2 value)
+{
+    float per = taste->span ? 1000000.0f / (NP_SPEED * (float)taste->span) : 1.0f;
+
+    if (taste->shaping) value = np_shaped_delta(taste->shaping, value);
+    value.x *= per;
+    value.y *= per;
+    return value;
+}
+
+/* What a source gives of one control. */
+static nplug_vec2 value_of(const np_control *control, const np_source *source,
+                           const np_taste *taste)
 {
     nplug_vec2 value = np_controls_heard(control);
+    unsigned components = source->way == NP_WAY_WHOLE ? control->components : 1;
+    bool square = (control->flags & NP_CONTROL_SQUARE) != 0;
 
-    if (!shaping) return value;
-    if (control->nature == NPLUG_NATURE_DELTA) return np_shaped_delta(shaping, value);
-    return np_shaped(shaping, value, control->components,
-                     (control->flags & NP_CONTROL_SQUARE) != 0);
+    if (source->way != NP_WAY_WHOLE) {
+        value.x = reading(source, value);
+        value.y = 0.0f;
+        if (source->way >= NP_WAY_RIGHT && value.x < 0.0f) value.x = 0.0f;
+    }
+    if (control->nature == NPLUG_NATURE_DELTA) return shaped_delta(taste, value);
+    if (taste->moves) return np_shaped_speed(taste->shaping, value, components, square);
+    return taste->shaping ? np_shaped(taste->shaping, value, components, square) : value;
 }
 
 nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t source,
-                            const np_shaping *shaping)
+                            const np_taste *taste)
 {
+    const np_source *about = &nest->game.sources[source];
     nplug_vec2 best = {0.0f, 0.0f};
 
     for (uint32_t at = nest->sources.of_source[source]; at != NP_NO_INDEX;
@@ -239,7 +246,7 @@ nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t so
         const np_control *control = &nest->controls.list[nest->sources.links[at].control];
         nplug_vec2 value;
         if (!(np_players_hearing(&nest->players, control->device) & (1u << player))) continue;
-        value = shaped(control, shaping);
+        value = value_of(control, about, taste);
         if (control->nature == NPLUG_NATURE_DELTA) {
             best.x += value.x;
             best.y += value.y;
@@ -250,18 +257,38 @@ nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t so
     return best;
 }
 
-void np_sources_guard(const nplug_nest *nest, uint32_t control, np_interval *interval)
+/* As raw thresholds meet a number that counts downwards: a little less far than they are, since an
+ * interval's ends belong to it or not as it happens. */
+static void narrow_below(np_interval *interval, const np_source *source, bool down)
 {
-    const np_sources *sources = &nest->sources;
-    uint16_t at = sources->of_control[control];
+    if (down) {
+        if (interval->below > 0.0f - source->release) interval->below = 0.0f - source->release;
+    } else if (interval->at_least < source->press * -0.999999f) {
+        interval->at_least = source->press * -0.999999f;
+    }
+}
 
-    if (!has_press(&nest->controls.list[control])) return;
-    for (; at != NP_NO_INDEX; at = sources->links[at].of_control) {
-        const np_source *source = &nest->game.sources[sources->links[at].source];
-        if (sources->links[at].down) {
-            if (interval->at_least < source->release) interval->at_least = source->release;
-        } else if (interval->below > source->press) {
-            interval->below = source->press;
-        }
+static void narrow(np_interval *interval, const np_source *source, bool down)
+{
+    if (is_reversed(source->way)) {
+        narrow_below(interval, source, down);
+    } else if (down) {
+        if (interval->at_least < source->release) interval->at_least = source->release;
+    } else if (interval->below > source->press) {
+        interval->below = source->press;
+    }
+}
+
+void np_sources_guard(const nplug_nest *nest, uint32_t control, unsigned component,
+                      np_interval *interval)
+{
+    const np_link *links = nest->sources.links;
+
+    for (uint32_t at = nest->sources.of_control[control]; at != NP_NO_INDEX;
+         at = links[at].of_control) {
+        const np_source *source = &nest->game.sources[links[at].source];
+        if (has_press(&nest->controls.list[control], source) &&
+            component_of(source->way) == component)
+            narrow(interval, source, links[at].down != 0);
     }
 }

@@ -1,5 +1,4 @@
-/* Sources: where a device's control meets the game's bindings, and one gesture machine for each
- * player and source. */
+/* Sources: where a device's control meets the game's bindings, and which are down for whom. */
 #ifndef NP_SOURCES_H
 #define NP_SOURCES_H
 
@@ -15,17 +14,12 @@ typedef struct np_link {
     uint8_t down;        /* pressed, as players hear it */
 } np_link;
 
-/* The gesture machine of one player and source. */
-typedef struct np_machine {
-    uint16_t down; /* how many links are down */
-} np_machine;
-
 typedef struct np_sources {
     np_link *links;
     np_span span;
     uint16_t *of_control; /* the first link of a control, or NP_NO_INDEX */
     uint16_t *of_source;  /* the first link of a source */
-    np_machine *machines; /* by player (0 first), then source */
+    uint16_t *down;       /* by player (0 first), then source: how many links are */
     uint32_t source_limit;
 } np_sources;
 
@@ -44,30 +38,35 @@ void np_sources_layout(np_sources *sources, np_carve *carve, const nplug_limits 
 bool np_sources_link(nplug_nest *nest, uint32_t device);
 void np_sources_unlink(nplug_nest *nest, uint32_t device);
 
-/* Hears a change of a control: finds the edges of its link, and moves the machines. */
+/* Hears a change of a control: finds the edges of its links, for all who hear it. */
 void np_sources_hear(nplug_nest *nest, const np_change *change);
 
 /* Lets go of all that a device's controls hold, marked cancelled, and spends them. */
 void np_sources_let_go(nplug_nest *nest, uint32_t device, nplug_time time);
 
-/* A hold that has not fired yet never will: its layer was switched off, or it was let go. */
-void np_sources_forget_hold(nplug_nest *nest, uint32_t player, uint32_t binding);
+/* A device by which a source is down for a player; 0 where it is not. */
+nplug_device np_sources_device(const nplug_nest *nest, uint32_t player, uint32_t source);
 
-/* A timer of this stage fell due. */
-void np_sources_held(nplug_nest *nest, uint32_t player, uint32_t binding, nplug_time time);
+/* How a binding reads its sources: as they are, shaped (NULL: as they are); deltas as a speed where
+ * `span` is not 0 (microseconds), and what has ends as a speed where `moves`. */
+typedef struct np_taste {
+    const np_shaping *shaping;
+    nplug_time span;
+    bool moves;
+} np_taste;
 
-/* The strongest value that a player hears of a source, shaped (NULL: as it is); of deltas the sum.
- */
+/* The strongest value that a player hears of a source; of deltas the sum. */
 nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t source,
-                            const np_shaping *shaping);
+                            const np_taste *taste);
 
 /* Whether a source is pressed for a player. */
 static inline bool np_sources_down(const np_sources *sources, uint32_t player, uint32_t source)
 {
-    return sources->machines[(size_t)player * sources->source_limit + source].down != 0;
+    return sources->down[(size_t)player * sources->source_limit + source] != 0;
 }
 
-/* Narrows the interval in which this stage need not be called. */
-void np_sources_guard(const nplug_nest *nest, uint32_t control, np_interval *interval);
+/* Narrows the interval of one number of a control in which this stage need not be called. */
+void np_sources_guard(const nplug_nest *nest, uint32_t control, unsigned component,
+                      np_interval *interval);
 
 #endif

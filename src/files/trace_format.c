@@ -84,7 +84,7 @@ const nf_number nf_limit_numbers[] = {
     OF_LIMIT(devices), OF_LIMIT(nodes),      OF_LIMIT(signals), OF_LIMIT(controls),
     OF_LIMIT(links),   OF_LIMIT(players),    OF_LIMIT(actions), OF_LIMIT(bindings),
     OF_LIMIT(sources), OF_LIMIT(events),     OF_LIMIT(timers),  OF_LIMIT(commands),
-    OF_LIMIT(ports),   OF_LIMIT(ring_slots), OF_LIMIT(matches), OF_LIMIT(shapings),
+    OF_LIMIT(ports),   OF_LIMIT(ring_slots), OF_LIMIT(matches), OF_LIMIT(shapings), OF_LIMIT(gestures),
     OF_LIMIT(ramps),   OF_LIMIT(records),
 };
 const size_t nf_limit_number_count = NF_COUNT(nf_limit_numbers);

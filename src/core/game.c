@@ -1,0 +1,177 @@
+/* Taking a game: its tables are checked, and its bindings compiled. */
+#include "binding_text.h"
+#include "nest.h"
+#include <string.h>
+
+static uint64_t hash_word(uint64_t hash, const char *word)
+{
+    return np_hash(hash, word ? word : "", strlen(word ? word : "") + 1);
+}
+
+static void digest_rules(np_digest *digest, const nplug_game *def)
+{
+    for (uint32_t i = 0; i < def->layer_count; i++) {
+        digest->hash = hash_word(digest->hash, def->layers[i].name);
+        np_digest_u64(digest,
+                      ((uint64_t)def->layers[i].on << 32) | (uint32_t)def->layers[i].priority);
+    }
+    for (uint32_t i = 0; i < def->rule_count; i++) {
+        const nplug_action_rule *rule = &def->rules[i];
+        np_digest_u64(digest, ((uint64_t)rule->action << 32) | rule->one_of);
+        np_digest_u64(digest, ((uint64_t)rule->merge << 32) | rule->opposite);
+        for (uint32_t b = 0; b < rule->band_count; b++) {
+            digest->hash = hash_word(digest->hash, rule->bands[b].name);
+            np_digest_float(digest, rule->bands[b].from);
+        }
+    }
+}
+
+static uint64_t digest_game(const np_game *game)
+{
+    const nplug_game *def = &game->def;
+    np_digest digest = {hash_word(NP_HASH_START, def->name)};
+
+    np_digest_u64(&digest, ((uint64_t)def->seats << 32) | def->players);
+    for (uint32_t i = 0; i < def->action_count; i++) {
+        const nplug_action_def *action = np_game_action(game, i);
+        digest.hash = hash_word(hash_word(digest.hash, action->name), action->from);
+        np_digest_u64(&digest, ((uint64_t)action->kind << 32) | action->layer);
+    }
+    digest_rules(&digest, def);
+    return digest.hash;
+}
+
+static nplug_result fail(const nplug_nest *nest, const char *what, uint64_t number)
+{
+    char line[160];
+    np_text text = np_text_in(line, sizeof line);
+
+    np_text_add(&text, "the game is wrong: ");
+    np_text_add(&text, what);
+    np_text_add(&text, " ");
+    np_text_add_number(&text, number);
+    np_log_line(nest, line);
+    return NPLUG_ERR_ARGUMENT;
+}
+
+/* A rank for each priority, from the lowest on. */
+static void rank_layers(np_game *game)
+{
+    const nplug_game *def = &game->def;
+
+    memset(game->layer_rank, 0, sizeof game->layer_rank);
+    for (uint32_t i = 0; i < def->layer_count; i++)
+        for (uint32_t k = 0; k < def->layer_count; k++) {
+            bool skip = def->layers[k].priority >= def->layers[i].priority;
+            for (uint32_t j = 0; j < k && !skip; j++)
+                skip = def->layers[j].priority == def->layers[k].priority;
+            if (!skip) game->layer_rank[i]++;
+        }
+}
+
+static bool is_sound_rule(const np_game *game, const nplug_action_rule *rule)
+{
+    bool sound = rule->action < game->def.action_count && rule->one_of <= 255 &&
+                 (unsigned)rule->merge <= NPLUG_MERGE_ADDED &&
+                 (unsigned)rule->opposite <= NPLUG_OPPOSITE_HIGH &&
+                 (rule->band_count == 0 || rule->bands);
+
+    for (uint32_t b = 0; sound && b < rule->band_count; b++)
+        sound = rule->bands[b].name && (b == 0 || rule->bands[b].from > rule->bands[b - 1].from);
+    return sound;
+}
+
+static nplug_result take_rules(const nplug_nest *nest, np_game *game)
+{
+    memset(game->rules, 0, game->action_limit * sizeof *game->rules);
+    for (uint32_t i = 0; i < game->def.rule_count; i++) {
+        const nplug_action_rule *rule = &game->def.rules[i];
+        if (!is_sound_rule(game, rule) || i > 254) return fail(nest, "rule", i);
+        if (game->rules[rule->action].number)
+            return fail(nest, "two rules for action", rule->action);
+        game->rules[rule->action].number = (uint8_t)(i + 1);
+        game->rules[rule->action].merge = (uint8_t)rule->merge;
+        game->rules[rule->action].opposite = (uint8_t)rule->opposite;
+        game->rules[rule->action].one_of = (uint8_t)rule->one_of;
+    }
+    return NPLUG_OK;
+}
+
+static nplug_result check_actions(const nplug_nest *nest, const np_game *game)
+{
+    uint32_t layers = game->def.layers ? game->def.layer_count : NP_LAYERS;
+
+    for (uint32_t i = 0; i < game->def.layer_count; i++)
+        if (!game->def.layers[i].name) return fail(nest, "no name for layer", i);
+    for (uint32_t i = 0; i < game->def.action_count; i++) {
+        const nplug_action_def *action = np_game_action(game, i);
+        if (!action->name) return fail(nest, "no name for action", i);
+        if ((unsigned)action->kind > NPLUG_MOTION) return fail(nest, "the kind of action", i);
+        if (action->layer >= layers) return fail(nest, "the layer of action", i);
+    }
+    return NPLUG_OK;
+}
+
+static nplug_result compile(nplug_nest *nest, np_game *game)
+{
+    nplug_result result = check_actions(nest, game);
+    np_reader in;
+
+    if (result == NPLUG_OK) result = take_rules(nest, game);
+    if (result != NPLUG_OK) return result;
+    rank_layers(game);
+    memset(game->first_binding, 0xff, game->action_limit * sizeof *game->first_binding);
+    memset(&in, 0, sizeof in);
+    in.nest = nest;
+    in.game = game;
+    in.players = NP_EVERYBODY;
+    for (uint32_t i = 0; i < game->def.action_count; i++) {
+        in.action = np_game_action(game, i);
+        in.number = i;
+        if (!np_action_read(&in, in.action->from)) return in.result;
+    }
+    return NPLUG_OK;
+}
+
+static nplug_result check_game(const nplug_nest *nest, const nplug_game *def)
+{
+    if (!nest || !def || (def->action_count && !def->actions)) return NPLUG_ERR_ARGUMENT;
+    if (def->size != sizeof *def || def->action_size < sizeof(nplug_action_def))
+        return NPLUG_ERR_SIZE;
+    if (nest->started) return NPLUG_ERR_ORDER;
+    if ((unsigned)def->seats > NPLUG_SEATS_BY_CALL) return NPLUG_ERR_ARGUMENT;
+    if ((def->layer_count && !def->layers) || (def->rule_count && !def->rules))
+        return NPLUG_ERR_ARGUMENT;
+    if (def->action_count > nest->limits.actions || def->players > nest->limits.players ||
+        def->layer_count > NP_LAYERS)
+        return NPLUG_ERR_FULL;
+    return NPLUG_OK;
+}
+
+nplug_result nplug_use_game(nplug_nest *nest, const nplug_game *def)
+{
+    nplug_result result = check_game(nest, def);
+    np_game *game;
+
+    if (result != NPLUG_OK) return result;
+    game = &nest->game;
+    np_game_forget(game);
+    game->used = false;
+    game->def = *def;
+    result = compile(nest, game);
+    if (result != NPLUG_OK) {
+        np_game_forget(game);
+        return result;
+    }
+    if (game->def.players == 0) game->def.players = 1;
+    game->digest = digest_game(game);
+    game->used = true;
+    np_players_begin(&nest->players, game);
+    np_layers_begin(&nest->layers, game);
+    return NPLUG_OK;
+}
+
+uint64_t nplug_game_digest(const nplug_nest *nest)
+{
+    return nest && nest->game.used ? nest->game.digest : 0;
+}

@@ -1,0 +1,50 @@
+/* Gestures: how presses of a source become presses of actions.  One machine for each player and
+ * source knows what anyone wants of it, and settles tap against double tap against hold. */
+#ifndef NP_GESTURES_H
+#define NP_GESTURES_H
+
+#include "sources.h"
+
+/* What a binding came to for a player. */
+enum {
+    NP_MARK_ARMED = 1,   /* it saw the press while its layer and its chord allowed it */
+    NP_MARK_HOLDS = 2,   /* and holds its action */
+    NP_MARK_WAITS = 4,   /* a tap was made, but more may come */
+    NP_MARK_LATER_X = 8, /* of two opposite keys, the second one was pressed last */
+    NP_MARK_LATER_Y = 16
+};
+
+/* What the machine of a player and a source remembers between presses. */
+typedef struct np_machine {
+    nplug_time since;    /* it went down or came up last */
+    nplug_device device; /* by which */
+    uint16_t taps;       /* short presses in a row, the present one included */
+    uint16_t lasted;     /* a hold fired: it is no tap */
+} np_machine;
+
+typedef struct np_gestures {
+    uint8_t *marks;       /* by player (0 first), then binding */
+    np_machine *machines; /* by player, then the source's `gesture` */
+    uint32_t binding_limit, machine_limit;
+} np_gestures;
+
+void np_gestures_layout(np_gestures *gestures, np_carve *carve, const nplug_limits *limits);
+
+static inline uint8_t np_gestures_marks(const np_gestures *gestures, uint32_t player,
+                                        uint32_t binding)
+{
+    return gestures->marks[(size_t)player * gestures->binding_limit + binding];
+}
+
+/* A source went down or came up for a player. */
+void np_gestures_turn(nplug_nest *nest, uint32_t player, uint32_t source, const np_change *change,
+                      bool pressed);
+
+/* A binding lets go of what it holds and waits for, marked as `change` is. */
+void np_gestures_drop(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change);
+
+/* Timers of this stage fell due: a press has lasted, or is repeated; no further tap came. */
+void np_gestures_lasted(nplug_nest *nest, uint32_t player, uint32_t binding, nplug_time time);
+void np_gestures_settled(nplug_nest *nest, uint32_t player, uint32_t source, nplug_time time);
+
+#endif

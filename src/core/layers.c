@@ -1,0 +1,140 @@
+#include "layers.h"
+#include "nest.h"
+
+void np_layers_layout(np_layers *layers, np_carve *carve, const nplug_limits *limits)
+{
+    size_t players = limits->players + 1u;
+
+    layers->on = (uint32_t *)np_carve_take(carve, players, sizeof(uint32_t));
+    layers->cover = (uint8_t *)np_carve_take(carve, players * limits->sources, 1);
+    layers->source_limit = limits->sources;
+    for (size_t i = 0; carve->base && i < players; i++)
+        layers->on[i] = 1;
+}
+
+void np_layers_begin(np_layers *layers, const np_game *game)
+{
+    uint32_t on = game->def.layers ? 0 : 1;
+
+    for (uint32_t i = 0; i < game->def.layer_count; i++)
+        on |= (uint32_t)game->def.layers[i].on << i;
+    for (uint32_t p = 0; p <= game->def.players; p++)
+        layers->on[p] = on;
+}
+
+bool np_layers_admit(const nplug_nest *nest, uint32_t player, const np_binding *binding)
+{
+    if (!np_layers_on(&nest->layers, player, binding->layer)) return false;
+    if (!((binding->players >> player) & 1u)) return false;
+    for (uint32_t i = 0; i < binding->with_count; i++)
+        if (!np_sources_down(&nest->sources, player, binding->with[i])) return false;
+    return true;
+}
+
+/* --- who takes a control -------------------------------------------------------------------- */
+
+/* The highest rank that takes a source's control from others; 0 where nothing does. */
+static uint8_t rank_on(const nplug_nest *nest, uint32_t player, uint32_t source)
+{
+    const np_game *game = &nest->game;
+    uint8_t rank = 0;
+
+    if (nest->sources.of_source[source] == NP_NO_INDEX) return 0;
+    for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
+         at = game->uses[at].next) {
+        const np_binding *binding = &game->bindings[np_use_binding(&game->uses[at])];
+        if (np_use_is_held(&game->uses[at]) || binding->observes || binding->rank <= rank) continue;
+        if (np_layers_admit(nest, player, binding)) rank = binding->rank;
+    }
+    return rank;
+}
+
+/* A source is another one's to see from now on. */
+static void set_cover(nplug_nest *nest, uint32_t player, uint32_t source, uint8_t rank,
+                      nplug_time time)
+{
+    uint8_t *cover = &nest->layers.cover[(size_t)player * nest->layers.source_limit + source];
+    const np_game *game = &nest->game;
+    np_change change = {time, NP_NONE, 0, 0, true};
+
+    if (*cover == rank) return;
+    *cover = rank;
+    for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
+         at = game->uses[at].next) {
+        uint32_t binding = np_use_binding(&game->uses[at]);
+        if (np_use_is_held(&game->uses[at])) continue;
+        np_values_mark(nest, player, game->bindings[binding].action);
+        if (game->bindings[binding].rank < rank) np_gestures_drop(nest, player, binding, &change);
+    }
+}
+
+/* All sources of one control are taken together. */
+static void cover_control(nplug_nest *nest, uint32_t player, nplug_control control, nplug_time time)
+{
+    const np_game *game = &nest->game;
+    uint32_t first = np_game_source(game, control);
+    uint8_t rank = 0;
+
+    for (uint32_t at = first; at != NP_NO_INDEX; at = np_game_same_control(game, at)) {
+        uint8_t found = rank_on(nest, player, at);
+        if (found > rank) rank = found;
+    }
+    for (uint32_t at = first; at != NP_NO_INDEX; at = np_game_same_control(game, at))
+        set_cover(nest, player, at, rank, time);
+}
+
+void np_layers_cover_binding(nplug_nest *nest, uint32_t player, uint32_t binding, nplug_time time)
+{
+    const np_binding *about = &nest->game.bindings[binding];
+
+    if (!nest->game.ranked) return;
+    for (uint32_t i = 0; i < about->source_count; i++)
+        cover_control(nest, player, nest->game.sources[about->source[i]].control, time);
+}
+
+static void cover_player(nplug_nest *nest, uint32_t player, nplug_time time)
+{
+    const np_game *game = &nest->game;
+
+    for (uint32_t i = 0; game->ranked && i < game->source_count; i++)
+        if (np_game_source(game, game->sources[i].control) == i)
+            cover_control(nest, player, game->sources[i].control, time);
+}
+
+void np_layers_cover_all(nplug_nest *nest, nplug_time time)
+{
+    for (uint32_t player = 0; player <= nest->limits.players; player++)
+        cover_player(nest, player, time);
+}
+
+/* --- switching ------------------------------------------------------------------------------ */
+
+static void drop_layer(nplug_nest *nest, uint32_t player, uint32_t layer, nplug_time time)
+{
+    np_change change = {time, NP_NONE, 0, 0, true};
+
+    for (uint32_t b = 0; b < nest->game.binding_count; b++)
+        if (nest->game.bindings[b].layer == layer) np_gestures_drop(nest, player, b, &change);
+}
+
+static void mark_layer(nplug_nest *nest, uint32_t player, uint32_t layer)
+{
+    for (uint32_t a = 0; a < nest->game.def.action_count; a++)
+        if (np_game_action(&nest->game, a)->layer == layer) np_values_mark(nest, player, a);
+}
+
+static void switch_for(nplug_nest *nest, uint32_t player, uint32_t layer, bool on, nplug_time time)
+{
+    if (np_layers_on(&nest->layers, player, layer) == on) return;
+    if (!on) drop_layer(nest, player, layer, time);
+    nest->layers.on[player] ^= 1u << layer;
+    mark_layer(nest, player, layer);
+    cover_player(nest, player, time);
+}
+
+void np_layers_switch(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    for (uint32_t player = 0; player <= nest->limits.players; player++)
+        if (command->player == NPLUG_ANYONE || command->player == player)
+            switch_for(nest, player, command->number, command->on != 0, time);
+}

@@ -1,0 +1,486 @@
+/* How presses are made: chords, layers, taps and holds, and that nothing depends on the frame rate.
+ */
+#include "support.h"
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+static const nplug_layer_def layers[] = {
+    {"helm", 0, true}, {"deck", 5, false}, {"lookout", 5, false}};
+
+/* Opens a nest for one player with a pad and a keyboard, and these actions. */
+static void open_actions(test_rig *rig, const nplug_action_def *actions, uint32_t count)
+{
+    nplug_game game = nplug_game_for_one("gestures", actions, count);
+
+    game.layers = layers;
+    game.layer_count = COUNT_OF(layers);
+    rig_open(rig, &game, NULL);
+    nplug_sim_plug(rig->sim, 0, "pad", "heron");
+    nplug_sim_plug(rig->sim, 0, "keys", "turnstone");
+    rig_step(rig, 0);
+}
+
+/* One press: when (ms), of what, for how long (ms). */
+typedef struct touch {
+    const char *what;
+    unsigned at, lasts;
+} touch;
+
+static void play(test_rig *rig, const touch *touches, size_t count)
+{
+    for (size_t i = 0; i < count && touches[i].what; i++) {
+        bool pad = touches[i].what[0] >= 'a';
+        nplug_sim_press(rig->sim, touches[i].at * MS, pad ? "pad" : "keys", touches[i].what,
+                        touches[i].lasts * MS);
+    }
+}
+
+/* What became of actions, one word an edge: "+A@100 -A@180": pressed, let go, at a millisecond. */
+static void add_edges(const test_rig *rig, char *text, size_t size)
+{
+    for (uint32_t i = 0; i < nplug_event_count(rig->nest); i++) {
+        const nplug_event *event = nplug_event_at(rig->nest, i);
+        size_t used = strlen(text);
+        bool press = event->kind == NPLUG_EVENT_PRESS;
+        if (!press && event->kind != NPLUG_EVENT_RELEASE) continue;
+        snprintf(text + used, size - used, "%s%c%s@%llu%s", used ? " " : "", press ? '+' : '-',
+                 nplug_action_name(rig->nest, event->action),
+                 (unsigned long long)(event->time / MS),
+                 event->flags & NPLUG_EVENT_CANCELLED ? "!" : "");
+    }
+}
+
+/* --- gestures ------------------------------------------------------------------------------- */
+
+/* The bindings of actions A, B and C; what is done; what comes of it. */
+static const struct {
+    const char *from[3];
+    touch touches[6];
+    const char *expected;
+} rows[] = {
+    /* one control */
+    {{"pad:south release"}, {{"south", 100, 50}}, "+A@150 -A@150"},
+    {{"pad:south tap=200"}, {{"south", 100, 50}, {"south", 400, 250}}, "+A@150 -A@150"},
+    {{"pad:south hold=200"}, {{"south", 100, 250}, {"south", 500, 150}}, "+A@300 -A@350"},
+    {{"pad:south repeat=200:100"},
+     {{"south", 100, 350}},
+     "+A@100 -A@300 +A@300 -A@400 +A@400 -A@450"},
+    {{"pad:south double-tap=200"}, {{"south", 100, 50}, {"south", 300, 80}}, "+A@300 -A@380"},
+    {{"pad:south double-tap=200"}, {{"south", 100, 50}, {"south", 400, 80}}, ""},
+    {{"pad:south taps=3:200"},
+     {{"south", 100, 50}, {"south", 200, 50}, {"south", 300, 50}},
+     "+A@300 -A@350"},
+    /* two gestures of one control */
+    {{"pad:south", "pad:south hold=200"}, {{"south", 100, 250}}, "+A@100 +B@300 -A@350 -B@350"},
+    {{"pad:south tap=300", "pad:south hold=200"}, {{"south", 100, 250}}, "+B@300 -B@350"},
+    {{"pad:south tap=300", "pad:south hold=200"}, {{"south", 100, 150}}, "+A@250 -A@250"},
+    {{"pad:south tap=200", "pad:south double-tap=200"},
+     {{"south", 100, 50}, {"south", 600, 50}, {"south", 700, 60}},
+     "+A@350 -A@350 +B@700 -B@760"},
+    {{"pad:south double-tap=200", "pad:south taps=3:200"},
+     {{"south", 100, 50}, {"south", 200, 50}},
+     "+A@450 -A@450"},
+    {{"pad:south double-tap=200", "pad:south taps=3:200"},
+     {{"south", 100, 50}, {"south", 200, 50}, {"south", 300, 70}},
+     "+B@300 -B@370"},
+    {{"pad:south tap", "key:KeyB double-tap"}, {{"south", 100, 50}}, "+A@150 -A@150"},
+    /* a direction, with a button held */
+    {{"pad:shoulder-left+pad:dpad-right double-tap=200"},
+     {{"shoulder-left", 50, 900}, {"dpad-right", 100, 50}, {"dpad-right", 200, 60}},
+     "+A@200 -A@260"},
+    /* chords: the longest one wins, whichever key comes up first */
+    {{"key:KeyW", "key:ShiftLeft+key:KeyW"},
+     {{"ShiftLeft", 100, 300}, {"KeyW", 200, 100}},
+     "+B@200 -B@300"},
+    {{"key:KeyW", "key:ShiftLeft+key:KeyW"},
+     {{"ShiftLeft", 100, 150}, {"KeyW", 200, 200}},
+     "+B@200 -B@250"},
+    {{"key:KeyW", "key:ShiftLeft+key:KeyW"},
+     {{"KeyW", 100, 400}, {"ShiftLeft", 200, 100}},
+     "+A@100 -A@200! +B@200 -B@300"},
+    {{"key:KeyW", "key:ShiftLeft/ShiftRight+key:KeyW", "key:ShiftRight"},
+     {{"ShiftRight", 100, 200}, {"KeyW", 200, 200}},
+     "+C@100 +B@200 -B@300 -C@300"},
+    {{"key:KeyW", "key:ShiftLeft+key:KeyW", "key:ControlLeft+key:ShiftLeft+key:KeyW"},
+     {{"ShiftLeft", 100, 400}, {"ControlLeft", 150, 200}, {"KeyW", 200, 100}},
+     "+C@200 -C@300"},
+    {{"key:ShiftLeft", "key:ShiftLeft+key:KeyW"},
+     {{"KeyW", 100, 200}, {"ShiftLeft", 200, 50}},
+     "+B@200 -B@250"},
+    /* a key and a pad's button */
+    {{"pad:south", "key:ShiftLeft+pad:south"},
+     {{"ShiftLeft", 100, 300}, {"south", 200, 50}, {"south", 500, 50}},
+     "+B@200 -B@250 +A@500 -A@550"},
+    /* which devices */
+    {{"pad:south family=letters", "pad:south family=numbers", "pad:south sheet=heron kind=pad"},
+     {{"south", 100, 50}},
+     "+A@100 +C@100 -A@150 -C@150"},
+};
+
+static void run_row(unsigned row, unsigned rate, char *text, size_t size)
+{
+    nplug_action_def actions[3] = {{"A", NPLUG_BUTTON, rows[row].from[0], 0},
+                                   {"B", NPLUG_BUTTON, rows[row].from[1], 0},
+                                   {"C", NPLUG_BUTTON, rows[row].from[2], 0}};
+    test_rig rig;
+
+    text[0] = 0;
+    open_actions(&rig, actions, 3);
+    play(&rig, rows[row].touches, COUNT_OF(rows[row].touches));
+    for (unsigned step = 1; step <= 2 * rate; step++) {
+        rig_step(&rig, step * SECOND / rate);
+        add_edges(&rig, text, size);
+    }
+    rig_close(&rig);
+}
+
+START_TEST(what_players_expect_of_a_press)
+{
+    static const unsigned rates[] = {1, 20, 30, 60, 144, 1000};
+    char text[512];
+
+    for (size_t i = 0; i < COUNT_OF(rates); i++) {
+        run_row((unsigned)_i, rates[i], text, sizeof text);
+        check_same(text, rows[_i].expected, rows[_i].from[0]);
+    }
+}
+END_TEST
+
+/* --- directions ----------------------------------------------------------------------------- */
+
+static void flick_right(test_rig *rig, nplug_time time)
+{
+    nplug_move move = {.time = time,
+                       .span = 60 * MS,
+                       .kind = NPLUG_MOVE_FLICK,
+                       .on = "pad",
+                       .what = "stick-left",
+                       .x = 1.0f};
+    rig_play(rig, &move, 1);
+}
+
+START_TEST(a_direction_of_a_stick_is_a_button)
+{
+    static const nplug_action_def actions[] = {
+        {"up", NPLUG_BUTTON, "pad:stick-left.up", 0},
+        {"down", NPLUG_BUTTON, "pad:stick-left.down press=0.8 release=0.2", 0},
+        {"right", NPLUG_BUTTON, "pad:stick-left.right double-tap=300", 0},
+        {"trim", NPLUG_LEVEL, "pad:stick-left.x", 0}};
+    test_rig rig;
+
+    open_actions(&rig, actions, COUNT_OF(actions));
+    nplug_sim_sweep(rig.sim, 100 * MS, "pad", "stick-left", (nplug_vec2){0.3f, 0.9f}, 100 * MS);
+    rig_step(&rig, 300 * MS);
+    ck_assert(nplug_held(rig.nest, 1, 0) && !nplug_held(rig.nest, 1, 1));
+    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 3), 0.3f, 0.001f);
+    nplug_sim_sweep(rig.sim, 400 * MS, "pad", "stick-left", (nplug_vec2){0.0f, -0.7f}, 100 * MS);
+    rig_step(&rig, 600 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, 0) && !nplug_held(rig.nest, 1, 1));
+    nplug_sim_sweep(rig.sim, 700 * MS, "pad", "stick-left", (nplug_vec2){0.0f, -0.9f}, 10 * MS);
+    nplug_sim_sweep(rig.sim, 800 * MS, "pad", "stick-left", (nplug_vec2){0.0f, -0.3f}, 10 * MS);
+    rig_step(&rig, 900 * MS);
+    ck_assert(nplug_held(rig.nest, 1, 1));
+    flick_right(&rig, SECOND);
+    flick_right(&rig, 1200 * MS);
+    rig_step(&rig, 2 * SECOND);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, 2), 1);
+    ck_assert_uint_eq(nplug_releases(rig.nest, 1, 1), 1);
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- layers --------------------------------------------------------------------------------- */
+
+static const nplug_action_def layered[] = {
+    {"horn", NPLUG_BUTTON, "pad:south | key:KeyH", 0},
+    {"steer", NPLUG_VECTOR, "pad:stick-left", 0},
+    {"rope", NPLUG_BUTTON, "pad:south | pad:stick-left.up", 1},
+    {"look", NPLUG_BUTTON, "pad:east | pad:south observe", 2},
+    {"bell", NPLUG_BUTTON, "pad:east", 0}};
+enum { L_HORN, L_STEER, L_ROPE, L_LOOK, L_BELL };
+
+START_TEST(a_layer_takes_its_controls_from_those_below)
+{
+    test_rig rig;
+
+    open_actions(&rig, layered, COUNT_OF(layered));
+    ck_assert_int_eq(nplug_layer_number(rig.nest, "deck"), 1);
+    ck_assert_str_eq(nplug_layer_name(rig.nest, 2), "lookout");
+    nplug_sim_press(rig.sim, 100 * MS, "pad", "south", 0);
+    nplug_sim_sweep(rig.sim, 100 * MS, "pad", "stick-left", (nplug_vec2){0.0f, 1.0f}, 0);
+    rig_step(&rig, 200 * MS);
+    ck_assert(nplug_held(rig.nest, 1, L_HORN));
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, L_STEER).y, 1.0f);
+    nplug_switch_layer(rig.nest, 1, 1, true);
+    rig_step(&rig, 300 * MS);
+    ck_assert(nplug_layer_is_on(rig.nest, 1, 1));
+    /* the press began below: it is over there, and fires nothing here */
+    ck_assert(!nplug_held(rig.nest, 1, L_HORN) && !nplug_held(rig.nest, 1, L_ROPE));
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, L_STEER).y, 0.0f);
+    nplug_sim_release(rig.sim, 400 * MS, "pad", "south");
+    nplug_sim_press(rig.sim, 500 * MS, "pad", "south", 0);
+    nplug_sim_press(rig.sim, 500 * MS, "keys", "KeyH", 50 * MS);
+    rig_step(&rig, 600 * MS);
+    ck_assert(nplug_held(rig.nest, 1, L_ROPE) && !nplug_held(rig.nest, 1, L_HORN));
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, L_HORN), 1); /* the key is nobody else's */
+    nplug_switch_layer(rig.nest, 1, 1, false);
+    rig_step(&rig, 700 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, L_ROPE) && !nplug_held(rig.nest, 1, L_HORN));
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, L_STEER).y, 1.0f); /* values carry over */
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_layer_that_only_observes_takes_nothing)
+{
+    test_rig rig;
+
+    open_actions(&rig, layered, COUNT_OF(layered));
+    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 2, true);
+    nplug_sim_press(rig.sim, 100 * MS, "pad", "south", 0);
+    rig_step(&rig, 200 * MS);
+    ck_assert(nplug_held(rig.nest, 1, L_HORN) && nplug_held(rig.nest, 1, L_LOOK));
+    nplug_sim_press(rig.sim, 300 * MS, "pad", "east", 0);
+    rig_step(&rig, 400 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, L_BELL));
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- several sources ------------------------------------------------------------------------ */
+
+static float level_of(nplug_merge merge, nplug_opposite opposite, const char *from,
+                      const touch *touches, size_t count)
+{
+    nplug_action_def action = {"trim", NPLUG_LEVEL, from, 0};
+    nplug_action_rule rule = {0, merge, opposite, 0, NULL, 0};
+    nplug_game game = nplug_game_for_one("merge", &action, 1);
+    test_rig rig;
+    float value;
+
+    game.rules = &rule;
+    game.rule_count = 1;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", (nplug_vec2){0.5f, 0.0f}, 0);
+    play(&rig, touches, count);
+    for (unsigned ms = 0; ms <= 1000; ms += 50)
+        rig_step(&rig, ms * MS);
+    value = nplug_level(rig.nest, 1, 0);
+    rig_close(&rig);
+    return value;
+}
+
+START_TEST(several_sources_never_add_up_to_more_than_one)
+{
+    static const touch left_then_right[] = {{"KeyA", 100, 2000}, {"KeyD", 220, 2000}};
+    static const touch right[] = {{"KeyD", 220, 2000}};
+    static const touch left[] = {{"KeyA", 220, 2000}};
+    const char *keys = "keys:KeyA,KeyD", *both = "pad:stick-left.x | keys:KeyA,KeyD";
+
+    ck_assert_float_eq(level_of(0, NPLUG_OPPOSITE_NEUTRAL, keys, left_then_right, 2), 0.0f);
+    ck_assert_float_eq(level_of(0, NPLUG_OPPOSITE_LATEST, keys, left_then_right, 2), 1.0f);
+    ck_assert_float_eq(level_of(0, NPLUG_OPPOSITE_FIRST, keys, left_then_right, 2), -1.0f);
+    ck_assert_float_eq(level_of(0, NPLUG_OPPOSITE_LOW, keys, left_then_right, 2), -1.0f);
+    ck_assert_float_eq(level_of(0, NPLUG_OPPOSITE_HIGH, keys, left_then_right, 2), 1.0f);
+    ck_assert_float_eq(level_of(NPLUG_MERGE_STRONGEST, 0, both, left, 1), -1.0f);
+    ck_assert_float_eq_tol(level_of(NPLUG_MERGE_ADDED, 0, both, left, 1), -0.5f, 0.001f);
+    ck_assert_float_eq(level_of(NPLUG_MERGE_ADDED, 0, both, right, 1), 1.0f);
+    ck_assert_float_eq(level_of(NPLUG_MERGE_LATEST, 0, "keys:KeyA,KeyD | pad:trigger-right",
+                                (const touch[]){{"KeyA", 100, 2000}, {"trigger-right", 300, 2000}},
+                                2),
+                       1.0f);
+    ck_assert_float_eq(level_of(NPLUG_MERGE_LATEST, 0, "pad:trigger-right | keys:KeyA,KeyD",
+                                (const touch[]){{"trigger-right", 100, 2000}, {"KeyA", 101, 2000}},
+                                2),
+                       -1.0f);
+}
+END_TEST
+
+START_TEST(one_of_some_actions_is_held_at_a_time)
+{
+    static const nplug_action_def actions[] = {{"up", NPLUG_BUTTON, "pad:stick-left.up", 0},
+                                               {"right", NPLUG_BUTTON, "pad:stick-left.right", 0}};
+    static const nplug_action_rule rules[] = {{0, 0, 0, 7, NULL, 0}, {1, 0, 0, 7, NULL, 0}};
+    nplug_game game = nplug_game_for_one("menu", actions, 2);
+    test_rig rig;
+
+    game.rules = rules;
+    game.rule_count = 2;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", (nplug_vec2){0.7f, 0.9f}, 100 * MS);
+    rig_step(&rig, SECOND);
+    ck_assert(nplug_held(rig.nest, 1, 0) && !nplug_held(rig.nest, 1, 1));
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- any source for any action -------------------------------------------------------------- */
+
+START_TEST(a_stick_moves_a_motion_at_a_speed_and_a_mouse_is_as_good_as_a_stick)
+{
+    static const nplug_action_def actions[] = {
+        {"look", NPLUG_MOTION, "mouse:move | pad:stick-right scale=0.4", 0},
+        {"steer", NPLUG_VECTOR, "pad:stick-left | mouse:move", 0}};
+    nplug_move move = {.time = 1400 * MS,
+                       .kind = NPLUG_MOVE_SIGNAL,
+                       .on = "mouse",
+                       .code = 2u << 16, /* REL_X */
+                       .value = 50};
+    float sum = 0.0f;
+    test_rig rig;
+
+    open_actions(&rig, actions, 2);
+    nplug_sim_plug(rig.sim, 0, "mouse", "stint");
+    rig_step(&rig, MS);
+    nplug_sim_sweep(rig.sim, 2 * MS, "pad", "stick-right", (nplug_vec2){0.5f, 0.0f}, 0);
+    rig_step(&rig, 10 * MS);
+    for (unsigned i = 1; i <= 60; i++) {
+        rig_step(&rig, 10 * MS + i * SECOND / 60);
+        sum += nplug_motion(rig.nest, 1, 0).x;
+    }
+    ck_assert_float_eq_tol(sum, 200.0f, 1.0f); /* half of 400 counts a second */
+    nplug_sim_sweep(rig.sim, 1100 * MS, "pad", "stick-right", (nplug_vec2){0.0f, 0.0f}, 0);
+    rig_step(&rig, 1200 * MS);
+    rig_step(&rig, 1300 * MS);
+    ck_assert_float_eq(nplug_motion(rig.nest, 1, 0).x, 0.0f);
+    rig_play(&rig, &move, 1);
+    rig_step(&rig, 1400 * MS);
+    ck_assert_float_eq_tol(nplug_vector(rig.nest, 1, 1).x, 0.5f, 0.01f); /* 50 counts in 100 ms */
+    ck_assert(nplug_held(rig.nest, 1, 1));
+    rig_step(&rig, 1500 * MS);
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, 1).x, 0.0f);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_level_reads_as_a_button_and_in_bands)
+{
+    static const nplug_band bands[] = {{"drift", 0.1f}, {"cruise", 0.4f}, {"full", 0.9f}};
+    static const nplug_action_def actions[] = {{"throttle", NPLUG_LEVEL, "pad:trigger-right", 0}};
+    static const nplug_action_rule rules[] = {{0, 0, 0, 0, bands, 3}};
+    static const struct {
+        float pull;
+        int band;
+        bool held;
+    } pulls[] = {
+        {0.0f, -1, false}, {0.2f, 0, false}, {0.45f, 1, false}, {0.6f, 1, true}, {1.0f, 2, true}};
+    nplug_game game = nplug_game_for_one("bands", actions, 1);
+    test_rig rig;
+
+    game.rules = rules;
+    game.rule_count = 1;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    for (unsigned i = 0; i < COUNT_OF(pulls); i++) {
+        nplug_vec2 to = {pulls[i].pull, 0.0f};
+        nplug_sim_sweep(rig.sim, (i + 1) * SECOND, "pad", "trigger-right", to, 0);
+        rig_step(&rig, (i + 1) * SECOND);
+        ck_assert_int_eq(nplug_band_number(rig.nest, 1, 0), pulls[i].band);
+        ck_assert_int_eq(nplug_held(rig.nest, 1, 0), pulls[i].held);
+        ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), i == 3);
+    }
+    ck_assert_str_eq(nplug_band_name(rig.nest, 0, 2), "full");
+    ck_assert_ptr_null(nplug_band_name(rig.nest, 0, -1));
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- fixed ticks and callbacks -------------------------------------------------------------- */
+
+/* A simulation at 60 Hz in a loop at 144 Hz: each tick sees what was pressed since the last one. */
+START_TEST(fixed_ticks_see_each_press_once)
+{
+    static const nplug_action_def actions[] = {{"horn", NPLUG_BUTTON, "pad:south", 0}};
+    uint64_t seen = 0, presses = 0;
+    nplug_action_state state;
+    test_rig rig;
+
+    open_actions(&rig, actions, 1);
+    for (unsigned i = 0; i < 40; i++)
+        nplug_sim_press(rig.sim, (10 + 47 * i) * MS, "pad", "south", (1 + i % 30) * MS);
+    for (unsigned frame = 1, tick = 1; frame <= 288; frame++) {
+        rig_step(&rig, frame * SECOND / 144);
+        for (; tick * 144 <= frame * 60; tick++) {
+            nplug_action_look(rig.nest, 1, 0, &state);
+            presses += state.press_count - seen;
+            seen = state.press_count;
+        }
+    }
+    ck_assert_uint_eq(presses, 40);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_press_a_little_too_early_is_used_once)
+{
+    static const nplug_action_def actions[] = {{"horn", NPLUG_BUTTON, "pad:south", 0}};
+    nplug_action_state state;
+    test_rig rig;
+
+    open_actions(&rig, actions, 1);
+    nplug_sim_press(rig.sim, 100 * MS, "pad", "south", 300 * MS);
+    rig_step(&rig, 200 * MS);
+    ck_assert(!nplug_use_press(rig.nest, 1, 0, 99));
+    ck_assert(nplug_use_press(rig.nest, NPLUG_ANYONE, 0, 100));
+    ck_assert(!nplug_use_press(rig.nest, 1, 0, 100));
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 1);
+    nplug_action_look(rig.nest, 1, 0, &state);
+    ck_assert_uint_eq(state.held_for, 100 * MS);
+    nplug_sim_press(rig.sim, 500 * MS, "pad", "south", 10 * MS);
+    rig_step(&rig, 600 * MS);
+    ck_assert(nplug_use_press(rig.nest, 1, 0, 120));
+    rig_close(&rig);
+}
+END_TEST
+
+static void count_call(void *user, nplug_nest *nest, const nplug_event *event)
+{
+    uint32_t *calls = (uint32_t *)user;
+
+    ck_assert_ptr_nonnull(nplug_action_name(nest, event->action));
+    calls[event->kind == NPLUG_EVENT_RELEASE]++;
+}
+
+START_TEST(events_are_handed_to_a_table_of_functions)
+{
+    static const nplug_action_def actions[] = {{"horn", NPLUG_BUTTON, "pad:south", 0},
+                                               {"bell", NPLUG_BUTTON, "pad:east", 0}};
+    static const nplug_handler table[] = {{NPLUG_EVENT_PRESS, 0, count_call},
+                                          {NPLUG_EVENT_RELEASE, NPLUG_EVERY_ACTION, count_call}};
+    uint32_t calls[2] = {0, 0};
+    test_rig rig;
+
+    open_actions(&rig, actions, 2);
+    nplug_sim_press(rig.sim, MS, "pad", "south", MS);
+    nplug_sim_press(rig.sim, MS, "pad", "east", MS);
+    rig_step(&rig, 10 * MS);
+    ck_assert_uint_eq(nplug_dispatch(rig.nest, table, 2, calls), 3);
+    ck_assert_uint_eq(calls[0], 1);
+    ck_assert_uint_eq(calls[1], 2);
+    rig_close(&rig);
+}
+END_TEST
+
+Suite *gestures_suite(void)
+{
+    Suite *suite = suite_create("gestures");
+    TCase *tests = tcase_create("gestures");
+
+    tcase_add_loop_test(tests, what_players_expect_of_a_press, 0, (int)COUNT_OF(rows));
+    tcase_add_test(tests, a_direction_of_a_stick_is_a_button);
+    tcase_add_test(tests, a_layer_takes_its_controls_from_those_below);
+    tcase_add_test(tests, a_layer_that_only_observes_takes_nothing);
+    tcase_add_test(tests, several_sources_never_add_up_to_more_than_one);
+    tcase_add_test(tests, one_of_some_actions_is_held_at_a_time);
+    tcase_add_test(tests, a_stick_moves_a_motion_at_a_speed_and_a_mouse_is_as_good_as_a_stick);
+    tcase_add_test(tests, a_level_reads_as_a_button_and_in_bands);
+    tcase_add_test(tests, fixed_ticks_see_each_press_once);
+    tcase_add_test(tests, a_press_a_little_too_early_is_used_once);
+    tcase_add_test(tests, events_are_handed_to_a_table_of_functions);
+    suite_add_tcase(suite, tests);
+    return suite;
+}
