@@ -160,7 +160,6 @@ static bool keep_gesture(np_reader *in, const np_binding *binding)
     np_source *source = &in->game->sources[binding->source[0]];
 
     if (binding->gesture == NP_GESTURE_PRESS || binding->gesture == NP_GESTURE_RELEASE) return true;
-    if (binding->gesture == NP_GESTURE_TAP) source->taps++;
     if (source->gesture != NP_NO_INDEX) return true;
     if (in->game->gesture_count == in->game->gesture_limit)
         return np_reader_fail_limit(in, "there is no room: raise limits.gestures");
@@ -191,6 +190,7 @@ static bool keep_sources(np_reader *in, np_binding *binding)
     for (unsigned i = 0; i < in->driving_count; i++) {
         uint32_t source = add_source(in, in->driving[i], &in->shaping, filter, 0);
         if (source == NP_NO_INDEX) return false;
+        if (binding->kind != NPLUG_BUTTON) in->game->sources[source].gives++;
         binding->source[binding->source_count++] = (uint16_t)source;
     }
     for (unsigned i = 0; i < in->with_count; i++) {

@@ -59,7 +59,7 @@ typedef struct np_source {
     uint8_t way;           /* an np_way */
     uint8_t filter;        /* place of an np_filter; 0: any device */
     uint8_t modifies;      /* of how many bindings it is a part that is held */
-    uint8_t taps;          /* how many bindings want taps of it */
+    uint16_t gives;        /* how many bindings read its value */
 } np_source;
 
 /* That a binding is on a source. */

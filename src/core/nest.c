@@ -496,16 +496,16 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
 }
 
 /* One group whose values are all inside their guards: how many reports it has, 0 where it is no
- * such group.  What was stored of it by then is stored again, and the same, by the longer way. */
+ * such group.  What was stored of it by then is stored again, and the same, by the longer way.
+ * A ring holds whole groups only, so each has its end. */
 static inline uint32_t take_quick(np_devices *devices, const np_node *node,
-                                  const nplug_report *slots, uint32_t mask, uint32_t from,
-                                  uint32_t waiting)
+                                  const nplug_report *slots, uint32_t mask, uint32_t from)
 {
-    uint32_t first = node->first_signal, signals = node->signals;
+    uint32_t first = node->first_signal, signals = node->signals, at = from;
     np_signal *list = devices->signals + first;
 
-    for (uint32_t count = 0; count < waiting; count++) {
-        const nplug_report *report = &slots[(from + count) & mask];
+    for (;;) {
+        const nplug_report *report = &slots[at++ & mask];
         np_signal *signal = &list[report->signal];
         if (report->kind != NPLUG_REPORT_VALUE || report->signal >= signals ||
             !np_signal_inside(signal, report->as.value))
@@ -514,9 +514,8 @@ static inline uint32_t take_quick(np_devices *devices, const np_node *node,
             !np_devices_moved(devices, first + report->signal))
             return 0;
         signal->raw = report->as.value;
-        if (!(report->flags & NPLUG_REPORT_MORE)) return count + 1;
+        if (!(report->flags & NPLUG_REPORT_MORE)) return at - from;
     }
-    return 0;
 }
 
 /* The way of most reports: whole groups off the head of a ring, up to a time, as long as nobody
@@ -535,7 +534,7 @@ static void take_quick_groups(nplug_nest *nest, uint32_t port, nplug_time until)
         if (index == NP_NONE || head->time > until || head->time < processed ||
             head->time < node->last)
             break;
-        count = take_quick(&nest->devices, node, slots, mask, from + taken, waiting - taken);
+        count = take_quick(&nest->devices, node, slots, mask, from + taken);
         if (count == 0) break;
         processed = head->time;
         np_devices_note_time(&nest->devices, index, processed);

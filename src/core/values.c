@@ -41,14 +41,13 @@ static void mark_for(nplug_nest *nest, uint32_t hearers, uint32_t action)
 void np_values_mark_control(nplug_nest *nest, uint32_t control)
 {
     const np_game *game = &nest->game;
-    uint16_t link = nest->sources.of_control[control];
-    uint32_t hearers, at;
+    uint32_t hearers = np_players_hearing(&nest->players, nest->controls.list[control].device);
 
-    if (link == NP_NO_INDEX) return;
-    hearers = np_players_hearing(&nest->players, nest->controls.list[control].device);
-    for (; link != NP_NO_INDEX; link = nest->sources.links[link].of_control) {
-        at = game->sources[nest->sources.links[link].source].first_use;
-        for (; at != NP_NO_INDEX; at = game->uses[at].next) {
+    for (uint32_t link = nest->sources.of_control[control]; link != NP_NO_INDEX;
+         link = nest->sources.links[link].of_control) {
+        const np_source *source = &game->sources[nest->sources.links[link].source];
+        if (source->gives == 0) continue;
+        for (uint32_t at = source->first_use; at != NP_NO_INDEX; at = game->uses[at].next) {
             const np_binding *binding = &game->bindings[np_use_binding(&game->uses[at])];
             if (binding->kind != NPLUG_BUTTON) mark_for(nest, hearers, binding->action);
         }
