@@ -27,7 +27,7 @@ typedef struct nplug_limits {
     uint32_t ports;      /* at most 32 */
     uint32_t ring_slots; /* reports in each port's ring; a power of two, at least 64 */
     uint32_t shapings;   /* different shapings of bindings */
-    uint32_t ramps;      /* bindings that rise or fall */
+    uint32_t ramps;      /* controls of bindings that rise or fall */
     uint32_t gestures;   /* controls of which a tap, a hold or a repeat is wanted */
     uint32_t matches;    /* rules of all sheets together, those that are compiled in included */
     uint32_t records;    /* records kept for nplug_take_records; 0: no recording */
@@ -39,8 +39,8 @@ static inline nplug_limits nplug_limits_default(void)
     nplug_limits limits = {(uint32_t)sizeof(nplug_limits),
                            32,   /* devices */
                            48,   /* nodes */
-                           768,  /* signals */
-                           512,  /* controls */
+                           704,  /* signals */
+                           448,  /* controls */
                            512,  /* links */
                            4,    /* players */
                            64,   /* actions */
@@ -52,8 +52,8 @@ static inline nplug_limits nplug_limits_default(void)
                            4,    /* ports */
                            1024, /* ring_slots */
                            24,   /* shapings */
-                           8,    /* ramps */
-                           32,   /* gestures */
+                           12,   /* ramps */
+                           24,   /* gestures */
                            128,  /* matches */
                            0};
     return limits;

@@ -148,9 +148,10 @@ static bool keep_shaping(np_reader *in, np_binding *binding)
     if (at == game->shaping_count) game->shaping_count++;
     binding->shaping = (uint16_t)at;
     if (in->shaping.rise <= 0.0f && in->shaping.fall <= 0.0f) return true;
-    if (game->ramp_count == game->ramp_limit)
+    if (game->ramp_count + in->driving_count > game->ramp_limit)
         return np_reader_fail_limit(in, "there is no room: raise limits.ramps");
-    binding->ramp = (uint16_t)game->ramp_count++;
+    binding->ramp = (uint16_t)game->ramp_count;
+    game->ramp_count += in->driving_count;
     return true;
 }
 

@@ -78,7 +78,7 @@ typedef struct np_binding {
     uint16_t source[4];
     uint16_t with[NP_CHORD - 1]; /* sources that must be held */
     uint16_t shaping;            /* NP_NO_INDEX: none */
-    uint16_t ramp;               /* NP_NO_INDEX: none */
+    uint16_t ramp;               /* the first of as many as it has sources; NP_NO_INDEX: none */
     uint8_t source_count, with_count;
     uint8_t shape;   /* an np_shape */
     uint8_t gesture; /* an np_gesture */

@@ -11,7 +11,7 @@ static void lay_queue(np_queue *queue, np_carve *carve, uint32_t size)
 void np_commands_layout(np_commands *commands, np_carve *carve, uint32_t size)
 {
     lay_queue(&commands->posted, carve, size);
-    lay_queue(&commands->outbox, carve, size);
+    lay_queue(&commands->outbox, carve, size < 16 ? size : 16);
 }
 
 bool np_queue_put(np_queue *queue, const nplug_command *command)

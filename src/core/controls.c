@@ -5,7 +5,7 @@
 
 void np_controls_layout(np_controls *controls, np_carve *carve, const nplug_limits *limits)
 {
-    uint32_t wires = limits->controls + limits->controls / 4;
+    uint32_t wires = limits->controls + limits->controls / 8;
 
     controls->list = (np_control *)np_carve_take(carve, limits->controls, sizeof(np_control));
     np_span_layout(&controls->span, carve, limits->controls);

@@ -16,8 +16,16 @@ void *np_carve_take(np_carve *carve, size_t count, size_t size)
 
 void np_span_layout(np_span *span, np_carve *carve, uint32_t size)
 {
-    span->used = (uint8_t *)np_carve_take(carve, size, 1);
+    span->used = (uint8_t *)np_carve_take(carve, (size + 7u) / 8u, 1);
     span->size = size;
+}
+
+static void mark(np_span *span, uint32_t first, uint32_t count, bool used)
+{
+    for (uint32_t i = first; i < first + count; i++) {
+        uint8_t bit = (uint8_t)(1u << (i % 8));
+        span->used[i / 8] = (uint8_t)(used ? span->used[i / 8] | bit : span->used[i / 8] & ~bit);
+    }
 }
 
 int32_t np_span_take(np_span *span, uint32_t count)
@@ -26,9 +34,9 @@ int32_t np_span_take(np_span *span, uint32_t count)
 
     if (count == 0) return 0;
     for (uint32_t i = 0; i < span->size; i++) {
-        run = span->used[i] ? 0 : run + 1;
+        run = (span->used[i / 8] >> (i % 8)) & 1u ? 0 : run + 1;
         if (run < count) continue;
-        memset(span->used + (i + 1 - count), 1, count);
+        mark(span, i + 1 - count, count, true);
         return (int32_t)(i + 1 - count);
     }
     return -1;
@@ -36,5 +44,5 @@ int32_t np_span_take(np_span *span, uint32_t count)
 
 void np_span_give(np_span *span, uint32_t first, uint32_t count)
 {
-    memset(span->used + first, 0, count);
+    mark(span, first, count, false);
 }

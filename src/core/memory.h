@@ -22,7 +22,7 @@ void *np_carve_take(np_carve *carve, size_t count, size_t size);
 
 /* A set of places in a pool, of which runs are taken and given back. */
 typedef struct np_span {
-    uint8_t *used; /* one byte a place */
+    uint8_t *used; /* one bit a place */
     uint32_t size;
 } np_span;
 

@@ -1,8 +1,6 @@
 #include "values.h"
 #include "nest.h"
 
-#define RAMP_SOURCES 4u
-
 /* A mouse that drives a stick's action: no step is counted as shorter than this (microseconds). */
 #define SHORTEST 1000u
 
@@ -10,8 +8,7 @@ void np_values_layout(np_values *values, np_carve *carve, const nplug_limits *li
 {
     size_t players = limits->players + 1u;
 
-    values->ramps =
-        (np_ramp *)np_carve_take(carve, players * limits->ramps * RAMP_SOURCES, sizeof(np_ramp));
+    values->ramps = (np_ramp *)np_carve_take(carve, players * limits->ramps, sizeof(np_ramp));
     values->away = (uint8_t *)np_carve_take(carve, players * limits->bindings, 1);
     values->latest = (uint16_t *)np_carve_take(carve, players * limits->actions, sizeof(uint16_t));
     values->dirty = (uint32_t *)np_carve_take(carve, players * limits->actions, sizeof(uint32_t));
@@ -67,8 +64,7 @@ void np_values_mark_device(nplug_nest *nest, uint32_t device)
 static np_ramp *ramp_of(const np_values *values, uint32_t player, const np_binding *binding,
                         uint32_t source)
 {
-    size_t first = ((size_t)player * values->ramp_limit + binding->ramp) * RAMP_SOURCES;
-    return &values->ramps[first + source];
+    return &values->ramps[(size_t)player * values->ramp_limit + binding->ramp + source];
 }
 
 /* What a source of a binding with a ramp has come to. */

@@ -12,7 +12,7 @@ typedef struct np_ramp {
 } np_ramp;
 
 typedef struct np_values {
-    np_ramp *ramps;   /* by player, then ramp, then source of its binding (4) */
+    np_ramp *ramps;   /* by player, then ramp */
     uint8_t *away;    /* by player, then binding: it is not at rest */
     uint16_t *latest; /* by player, then action: the binding that left its rest last */
     uint32_t *dirty;  /* places of actions whose value is to be found again */
