@@ -11,6 +11,7 @@
 
 /* The suites, a file each. */
 Suite *actions_suite(void);
+Suite *bind_suite(void);
 Suite *conform_suite(void);
 Suite *devices_suite(void);
 Suite *feed_suite(void);

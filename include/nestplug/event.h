@@ -24,15 +24,19 @@ typedef enum nplug_event_kind {
     NPLUG_EVENT_RESYNCED = 11, /* device: reports had been dropped; its state is right again */
     NPLUG_EVENT_CLOCKS = 12,   /* count: the port whose reports are over a second ahead */
     NPLUG_EVENT_LIMIT = 13,    /* a limit was reached; count: which (an nplug_limit) */
-    NPLUG_EVENT_TWIN = 14, /* device moves together with another one (its handle is in count): the
-                              same pad seen twice, once by another program; nplug_ignore one */
+    NPLUG_EVENT_TWIN = 14,  /* device moves together with another one (its handle is in count): the
+                               same pad seen twice, once by another program; nplug_ignore one */
+    NPLUG_EVENT_BOUND = 15, /* player has other bindings for action */
+    NPLUG_EVENT_PICK = 16,  /* a pick of player ended: control of device, its nplug_way in count; or
+                               NPLUG_EVENT_CANCELLED, or NPLUG_EVENT_LATE: it lasted too long */
     NPLUG_EVENT_KINDS
 } nplug_event_kind;
 
 /* Flags of an event. */
 enum {
     NPLUG_EVENT_CANCELLED = 1, /* let go by a departure, a yield or a layer, not by a person */
-    NPLUG_EVENT_RETURNED = 2   /* of a claim: the device came back to who had it */
+    NPLUG_EVENT_RETURNED = 2,  /* of a claim: the device came back to who had it */
+    NPLUG_EVENT_LATE = 4       /* of a pick: nothing was picked in time */
 };
 
 /* The limits that may be reached. */
@@ -45,7 +49,8 @@ typedef enum nplug_limit {
     NPLUG_LIMIT_EVENTS = 5, /* value.x: how many events of the step were left out */
     NPLUG_LIMIT_TIMERS = 6,
     NPLUG_LIMIT_COMMANDS = 7,
-    NPLUG_LIMIT_RECORDS = 8
+    NPLUG_LIMIT_RECORDS = 8,
+    NPLUG_LIMIT_BINDINGS = 9 /* or what bindings need: the log says which */
 } nplug_limit;
 
 /* One event: 64 bytes on every target, with room to grow. */

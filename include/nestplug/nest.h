@@ -29,6 +29,7 @@ typedef struct nplug_limits {
     uint32_t shapings;   /* different shapings of bindings */
     uint32_t ramps;      /* controls of bindings that rise or fall */
     uint32_t gestures;   /* controls of which a tap, a hold or a repeat is wanted */
+    uint32_t text;       /* bytes of bindings that players have of their own */
     uint32_t matches;    /* rules of all sheets together, those that are compiled in included */
     uint32_t records;    /* records kept for nplug_take_records; 0: no recording */
 } nplug_limits;
@@ -54,6 +55,7 @@ static inline nplug_limits nplug_limits_default(void)
                            24,   /* shapings */
                            12,   /* ramps */
                            24,   /* gestures */
+                           2048, /* text */
                            128,  /* matches */
                            0};
     return limits;

@@ -4,6 +4,7 @@
 
 #include "action.h"
 #include "base.h"
+#include "bind.h"
 #include "calibrate.h"
 #include "control.h"
 #include "device.h"

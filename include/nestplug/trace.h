@@ -21,6 +21,13 @@ typedef enum nplug_command_kind {
     NPLUG_COMMAND_LIGHTS = 8,     /* device, player (0: none) */
     NPLUG_COMMAND_IGNORE = 9,     /* device, on */
     NPLUG_COMMAND_CALIBRATE = 10, /* device, number = an nplug_calibrate_how */
+    NPLUG_COMMAND_TEXT = 11,      /* twelve bytes of a text for the command that comes after it:
+                                     in device, player and number, the lowest first */
+    NPLUG_COMMAND_BIND = 12,      /* player, number = action, on: the text is its bindings; off: the
+                                     game's are */
+    NPLUG_COMMAND_PICK = 13,      /* player, number = milliseconds, device = bits of kinds,
+                                     strong = threshold in 1/65535, control = cancel, on = takes */
+    NPLUG_COMMAND_PICK_END = 14,
     NPLUG_COMMAND_KINDS
 } nplug_command_kind;
 

@@ -6,7 +6,7 @@
 
 /* --- what is wrong -------------------------------------------------------------------------- */
 
-bool np_reader_fail(np_reader *in, const char *what, const char *word, size_t length)
+static void log_fault(const np_reader *in, uint32_t column, const char *what)
 {
     char line[256];
     np_text text = np_text_in(line, sizeof line);
@@ -14,15 +14,26 @@ bool np_reader_fail(np_reader *in, const char *what, const char *word, size_t le
     np_text_add(&text, "action \"");
     np_text_add(&text, in->action->name);
     np_text_add(&text, "\", column ");
-    np_text_add_number(&text, (uint64_t)((word ? word : in->at) - in->text) + 1);
+    np_text_add_number(&text, column);
     np_text_add(&text, ": ");
+    np_text_add(&text, what);
+    if (in->nest) np_log_line(in->nest, line);
+}
+
+bool np_reader_fail(np_reader *in, const char *what, const char *word, size_t length)
+{
+    nplug_binding_error error;
+    np_text text = np_text_in(error.what, sizeof error.what);
+
     if (word) {
         np_text_add(&text, "\"");
         np_text_add_bytes(&text, word, length);
         np_text_add(&text, "\" ");
     }
     np_text_add(&text, what);
-    np_log_line(in->nest, line);
+    error.column = (uint32_t)((word ? word : in->at) - in->text) + 1;
+    log_fault(in, error.column, error.what);
+    if (in->error) *in->error = error;
     if (in->result == NPLUG_OK) in->result = NPLUG_ERR_BINDING;
     return false;
 }
@@ -55,9 +66,9 @@ static bool fail_name(np_reader *in, const char *full, const char *word, size_t 
 static const struct {
     const char *name;
     uint8_t way, components;
-} ways[] = {{"x", NP_WAY_X, 2},        {"y", NP_WAY_Y, 2},     {"right", NP_WAY_RIGHT, 2},
-            {"left", NP_WAY_LEFT, 2},  {"up", NP_WAY_UP, 2},   {"down", NP_WAY_DOWN, 2},
-            {"high", NP_WAY_RIGHT, 1}, {"low", NP_WAY_LEFT, 1}};
+} ways[] = {{"x", NPLUG_WAY_X, 2},        {"y", NPLUG_WAY_Y, 2},     {"right", NPLUG_WAY_RIGHT, 2},
+            {"left", NPLUG_WAY_LEFT, 2},  {"up", NPLUG_WAY_UP, 2},   {"down", NPLUG_WAY_DOWN, 2},
+            {"high", NPLUG_WAY_RIGHT, 1}, {"low", NPLUG_WAY_LEFT, 1}};
 
 static bool is_word(const char *word, size_t length, const char *name)
 {
@@ -65,7 +76,7 @@ static bool is_word(const char *word, size_t length, const char *name)
 }
 
 /* What stands after a control's '.'. */
-static bool read_way(np_reader *in, const char *word, size_t length, np_word *source)
+static bool read_way(np_reader *in, const char *word, size_t length, nplug_source *source)
 {
     unsigned components = 1;
     nplug_nature nature = nplug_control_nature(source->control, &components);
@@ -87,7 +98,7 @@ static bool ends_word(char c)
 }
 
 /* One source's word; `class_` is put before it where it has none of its own. */
-static bool read_word(np_reader *in, const char *class_, size_t class_length, np_word *source)
+static bool read_word(np_reader *in, const char *class_, size_t class_length, nplug_source *source)
 {
     const char *word = in->at, *dot;
     char full[64];
@@ -102,7 +113,7 @@ static bool read_word(np_reader *in, const char *class_, size_t class_length, np
     if (dot) length = (size_t)(dot - word);
     if (!memchr(word, ':', length)) np_text_add_bytes(&text, class_, class_length);
     np_text_add_bytes(&text, word, length);
-    source->way = NP_WAY_WHOLE;
+    source->way = NPLUG_WAY_WHOLE;
     source->control = nplug_control_from_name(full, text.length);
     if (!source->control) return fail_name(in, full, word, length);
     return !dot || read_way(in, dot + 1, (size_t)(in->at - dot) - 1, source);
@@ -176,11 +187,11 @@ static void skip_blanks(np_reader *in)
 }
 
 /* How many numbers a source gives, and of what nature. */
-static nplug_nature look_at(np_word source, unsigned *components)
+static nplug_nature look_at(nplug_source source, unsigned *components)
 {
     nplug_nature nature = nplug_control_nature(source.control, components);
 
-    if (source.way != NP_WAY_WHOLE) *components = 1;
+    if (source.way != NPLUG_WAY_WHOLE) *components = 1;
     return nature;
 }
 
@@ -205,7 +216,7 @@ static bool check_kind(np_reader *in, const char *word)
                               "has no single press: a button takes a button, a key, a trigger or "
                               "one direction (pad:stick-left.up)",
                               word, length);
-    if (in->binding.gesture != NP_GESTURE_PRESS && in->action->kind != NPLUG_BUTTON)
+    if (in->binding.gesture != NPLUG_GESTURE_PRESS && in->action->kind != NPLUG_BUTTON)
         return np_reader_fail(in, "says how a press is made: that is for buttons", word, length);
     if (in->action->kind == NPLUG_LEVEL && in->binding.shape == NP_SHAPE_CROSS)
         return np_reader_fail(in, "are four keys: a level takes one or two", word, length);
@@ -256,8 +267,33 @@ static void begin_binding(np_reader *in)
     in->binding.layer = (uint8_t)in->action->layer;
     in->binding.players = in->players;
     in->with_count = in->driving_count = 0;
+    in->column = (uint32_t)(in->at - in->text) + 1;
     in->last.count = 1;
     in->shaping = np_shaping_none();
+}
+
+/* Hands a binding to whoever asked. */
+static void tell(const np_reader *in)
+{
+    nplug_binding binding;
+
+    memset(&binding, 0, sizeof binding);
+    binding.place = in->place;
+    binding.column = in->column;
+    binding.held_count = in->with_count;
+    binding.driving_count = in->driving_count;
+    for (unsigned i = 0; i < in->with_count; i++)
+        binding.held[i] = in->with[i].any[0];
+    memcpy(binding.driving, in->driving, sizeof binding.driving);
+    binding.gesture = (nplug_gesture)in->binding.gesture;
+    binding.taps = in->binding.taps;
+    binding.wait = in->binding.wait;
+    binding.every = in->binding.every;
+    binding.kind = in->filter.kind;
+    memcpy(binding.family, in->filter.family, sizeof binding.family);
+    memcpy(binding.sheet, in->filter.sheet, sizeof binding.sheet);
+    binding.observes = in->binding.observes != 0;
+    in->each(in->user, &binding);
 }
 
 /* Where several may stand for each other, each choice is a binding of its own. */
@@ -274,7 +310,8 @@ static bool keep_choices(np_reader *in)
         for (unsigned m = 0; m < in->with_count; rest /= with[m++].count)
             in->with[m].any[0] = with[m].any[rest % with[m].count];
         if (in->binding.shape == NP_SHAPE_ONE) in->driving[0] = in->last.any[rest];
-        if (!np_game_keep(in)) return false;
+        if (in->each) tell(in);
+        if (in->game && !np_game_keep(in)) return false;
     }
     return true;
 }
@@ -303,12 +340,30 @@ bool np_action_read(np_reader *in, const char *text)
     in->text = text ? text : "";
     stop = in->text + strlen(in->text);
     in->at = in->end = in->text;
+    in->place = 0;
     for (in->end = stop, skip_blanks(in); in->at < stop;) {
         in->end = (const char *)memchr(in->at, '|', (size_t)(stop - in->at));
         if (!in->end) in->end = stop;
         skip_blanks(in);
         if (!read_binding(in)) return false;
+        in->place++;
         in->at = in->end < stop ? in->end + 1 : stop;
     }
     return true;
+}
+
+nplug_result nplug_read_bindings(nplug_action_kind kind, const char *from, nplug_on_binding each,
+                                 void *user, nplug_binding_error *error)
+{
+    nplug_action_def action = {"", kind, from, 0};
+    np_reader in;
+
+    if ((unsigned)kind > NPLUG_MOTION) return NPLUG_ERR_ARGUMENT;
+    memset(&in, 0, sizeof in);
+    in.action = &action;
+    in.each = each;
+    in.user = user;
+    in.error = error;
+    if (error) memset(error, 0, sizeof *error);
+    return np_action_read(&in, from) ? NPLUG_OK : in.result;
 }

@@ -6,31 +6,31 @@
 
 #define NP_EITHER 4 /* sources of which any will do */
 
-/* A source as a text names it. */
-typedef struct np_word {
-    nplug_control control;
-    uint8_t way;
-} np_word;
-
 /* A member of a chord: any of some sources. */
 typedef struct np_member {
-    np_word any[NP_EITHER];
+    nplug_source any[NP_EITHER];
     unsigned count;
 } np_member;
 
 /* Where in a game the reader stands, and what stopped it. */
 typedef struct np_reader {
-    nplug_nest *nest;
-    np_game *game;
+    nplug_nest *nest;      /* whose log hears of errors; or NULL */
+    np_game *game;         /* where bindings are kept; or NULL */
+    nplug_on_binding each; /* hears them; or NULL */
+    void *user;
+    nplug_binding_error *error; /* or NULL */
     const nplug_action_def *action;
     uint32_t number;      /* the action's */
+    uint32_t place;       /* of the binding in the text */
+    uint32_t column;      /* at which it begins */
     uint32_t players;     /* whose bindings they are */
     const char *text;     /* all of it, for columns */
     const char *at, *end; /* of the binding that is being read */
+    uint32_t kept;        /* the place of the binding that was kept last */
     nplug_result result;  /* why it stopped */
     np_member with[NP_CHORD - 1];
     unsigned with_count;
-    np_word driving[4]; /* of one control, the first; of keys, all */
+    nplug_source driving[4]; /* of one control, the first; of keys, all */
     unsigned driving_count;
     np_member last; /* of one control: any of these drives */
     np_binding binding;

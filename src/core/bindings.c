@@ -6,9 +6,9 @@
 void np_game_forget(np_game *game)
 {
     game->binding_count = game->source_count = game->use_count = 0;
-    game->shaping_count = game->ramp_count = game->gesture_count = 0;
+    game->shaping_count = 0;
     game->filter_count = 1;
-    game->ranked = false;
+    game->ranked = game->freed = false;
     memset(game->bucket, 0xff, sizeof game->bucket);
 }
 
@@ -50,23 +50,32 @@ uint32_t np_game_same_control(const np_game *game, uint32_t source)
     return at;
 }
 
-static bool is_source(const np_source *source, np_word word, const np_shaping *shaping,
+static bool is_source(const np_source *source, nplug_source word, const np_shaping *shaping,
                       uint32_t filter)
 {
     return source->way == word.way && source->filter == filter && source->press == shaping->press &&
            source->release == shaping->release;
 }
 
+static uint32_t free_source(np_game *game)
+{
+    for (uint32_t i = 0; game->freed && i < game->source_count; i++)
+        if (game->sources[i].control == 0) return i;
+    return game->source_count < game->source_limit ? game->source_count++ : NP_NO_INDEX;
+}
+
 /* The source of a word with these thresholds, made where it is not there yet. */
-static uint32_t make_source(np_game *game, np_word word, const np_shaping *shaping, uint32_t filter)
+static uint32_t make_source(np_game *game, nplug_source word, const np_shaping *shaping,
+                            uint32_t filter)
 {
     uint32_t found = np_game_source(game, word.control);
     np_source *source;
 
     while (found != NP_NO_INDEX && !is_source(&game->sources[found], word, shaping, filter))
         found = np_game_same_control(game, found);
-    if (found != NP_NO_INDEX || game->source_count == game->source_limit) return found;
-    found = game->source_count++;
+    if (found != NP_NO_INDEX) return found;
+    found = free_source(game);
+    if (found == NP_NO_INDEX) return found;
     source = &game->sources[found];
     memset(source, 0, sizeof *source);
     source->control = word.control;
@@ -80,29 +89,36 @@ static uint32_t make_source(np_game *game, np_word word, const np_shaping *shapi
     return found;
 }
 
+static uint32_t free_use(np_game *game)
+{
+    for (uint32_t i = 0; game->freed && i < game->use_count; i++)
+        if (game->uses[i].binding == NP_NO_INDEX) return i;
+    return game->use_count < 4 * game->binding_limit ? game->use_count++ : NP_NO_INDEX;
+}
+
 /* Uses of one source stand in the order in which the game names them. */
 static bool add_use(np_game *game, uint32_t source, uint32_t binding, uint32_t held)
 {
-    np_use *use = &game->uses[game->use_count];
+    uint32_t place = free_use(game);
     uint16_t *at = &game->sources[source].first_use;
 
-    if (game->use_count == 4 * game->binding_limit) return false;
-    use->binding = (uint16_t)(binding | held);
-    use->next = NP_NO_INDEX;
+    if (place == NP_NO_INDEX) return false;
+    game->uses[place].binding = (uint16_t)(binding | held);
+    game->uses[place].next = NP_NO_INDEX;
     while (*at != NP_NO_INDEX)
         at = &game->uses[*at].next;
-    *at = (uint16_t)game->use_count++;
+    *at = (uint16_t)place;
     return true;
 }
 
-static uint32_t add_source(np_reader *in, np_word word, const np_shaping *shaping, uint32_t filter,
-                           uint32_t held)
+static uint32_t add_source(np_reader *in, nplug_source word, const np_shaping *shaping,
+                           uint32_t filter, uint32_t held)
 {
     uint32_t source = make_source(in->game, word, shaping, filter);
 
     if (source == NP_NO_INDEX)
         np_reader_fail_limit(in, "there is no room: raise limits.sources");
-    else if (!add_use(in->game, source, in->game->binding_count, held))
+    else if (!add_use(in->game, source, in->kept, held))
         np_reader_fail_limit(in, "there is no room: raise limits.bindings");
     else if (held)
         in->game->sources[source].modifies++;
@@ -110,11 +126,6 @@ static uint32_t add_source(np_reader *in, np_word word, const np_shaping *shapin
 }
 
 /* --- what bindings share -------------------------------------------------------------------- */
-
-uint32_t np_filter_hash(const char *name, size_t length)
-{
-    return (uint32_t)np_hash(NP_HASH_START, name, length) | 1u;
-}
 
 static bool keep_filter(np_reader *in, uint32_t *place)
 {
@@ -131,28 +142,71 @@ static bool keep_filter(np_reader *in, uint32_t *place)
     return true;
 }
 
+static bool is_shaping_free(const np_game *game, uint32_t shaping)
+{
+    for (uint32_t i = 0; i < game->binding_count; i++)
+        if (game->bindings[i].action != NP_NO_INDEX && game->bindings[i].shaping == shaping)
+            return false;
+    return true;
+}
+
+/* The place of a shaping that is alike, or else of a free one; the limit where there is none. */
+static uint32_t place_of_shaping(const np_game *game, const np_shaping *shaping)
+{
+    for (uint32_t i = 0; i < game->shaping_count; i++)
+        if (memcmp(&game->shapings[i], shaping, sizeof *shaping) == 0) return i;
+    for (uint32_t i = 0; game->freed && i < game->shaping_count; i++)
+        if (is_shaping_free(game, i)) return i;
+    return game->shaping_count;
+}
+
+/* The first of so many ramps in a row that no binding has; the limit where there are none. */
+static uint32_t place_of_ramps(const np_game *game, uint32_t count)
+{
+    uint32_t at = 0;
+
+    for (uint32_t i = 0; i < game->binding_count; i++) {
+        const np_binding *binding = &game->bindings[i];
+        if (binding->action == NP_NO_INDEX || binding->ramp == NP_NO_INDEX) continue;
+        if (at + count <= binding->ramp || at >= (uint32_t)binding->ramp + binding->source_count)
+            continue;
+        at = (uint32_t)binding->ramp + binding->source_count;
+        i = UINT32_MAX; /* from the first binding again */
+    }
+    return at + count <= game->ramp_limit ? at : game->ramp_limit;
+}
+
 /* The binding's shaping, shared with others that are alike; where it changes nothing, none. */
 static bool keep_shaping(np_reader *in, np_binding *binding)
 {
     np_game *game = in->game;
-    uint32_t at = 0;
+    uint32_t at, ramp;
 
-    binding->shaping = binding->ramp = NP_NO_INDEX;
     if (np_shaping_is_idle(&in->shaping)) return true;
-    while (at < game->shaping_count &&
-           memcmp(&game->shapings[at], &in->shaping, sizeof in->shaping) != 0)
-        at++;
+    at = place_of_shaping(game, &in->shaping);
     if (at == game->shaping_limit)
         return np_reader_fail_limit(in, "there is no room: raise limits.shapings");
     game->shapings[at] = in->shaping;
     if (at == game->shaping_count) game->shaping_count++;
     binding->shaping = (uint16_t)at;
     if (in->shaping.rise <= 0.0f && in->shaping.fall <= 0.0f) return true;
-    if (game->ramp_count + in->driving_count > game->ramp_limit)
+    ramp = place_of_ramps(game, in->driving_count);
+    if (ramp == game->ramp_limit)
         return np_reader_fail_limit(in, "there is no room: raise limits.ramps");
-    binding->ramp = (uint16_t)game->ramp_count;
-    game->ramp_count += in->driving_count;
+    binding->ramp = (uint16_t)ramp;
     return true;
+}
+
+/* The first place that no source's machine has; the limit where there is none. */
+static uint32_t place_of_gesture(const np_game *game)
+{
+    for (uint32_t at = 0; at < game->gesture_limit; at++) {
+        bool taken = false;
+        for (uint32_t i = 0; !taken && i < game->source_count; i++)
+            taken = game->sources[i].control && game->sources[i].gesture == at;
+        if (!taken) return at;
+    }
+    return game->gesture_limit;
 }
 
 /* What counts taps, for the source of a binding that wants some. */
@@ -160,12 +214,13 @@ static bool keep_gesture(np_reader *in, const np_binding *binding)
 {
     np_source *source = &in->game->sources[binding->source[0]];
 
-    if (binding->gesture == NP_GESTURE_PRESS || binding->gesture == NP_GESTURE_RELEASE) return true;
+    if (binding->gesture == NPLUG_GESTURE_PRESS || binding->gesture == NPLUG_GESTURE_RELEASE)
+        return true;
     if (source->gesture != NP_NO_INDEX) return true;
-    if (in->game->gesture_count == in->game->gesture_limit)
-        return np_reader_fail_limit(in, "there is no room: raise limits.gestures");
-    source->gesture = (uint16_t)in->game->gesture_count++;
-    return true;
+    source->gesture = (uint16_t)place_of_gesture(in->game);
+    if (source->gesture < in->game->gesture_limit) return true;
+    source->gesture = NP_NO_INDEX;
+    return np_reader_fail_limit(in, "there is no room: raise limits.gestures");
 }
 
 /* --- keeping a binding ---------------------------------------------------------------------- */
@@ -202,19 +257,87 @@ static bool keep_sources(np_reader *in, np_binding *binding)
     return true;
 }
 
+static uint32_t free_binding(np_game *game)
+{
+    for (uint32_t i = 0; game->freed && i < game->binding_count; i++)
+        if (game->bindings[i].action == NP_NO_INDEX) return i;
+    return game->binding_count < game->binding_limit ? game->binding_count++ : NP_NO_INDEX;
+}
+
 bool np_game_keep(np_reader *in)
 {
     np_game *game = in->game;
-    np_binding *binding = &game->bindings[game->binding_count];
+    np_binding *binding;
 
-    if (game->binding_count == game->binding_limit)
+    in->kept = free_binding(game);
+    if (in->kept == NP_NO_INDEX)
         return np_reader_fail_limit(in, "there is no room: raise limits.bindings");
+    binding = &game->bindings[in->kept];
     *binding = in->binding;
-    binding->next = NP_NO_INDEX;
+    binding->next = binding->shaping = binding->ramp = NP_NO_INDEX;
     binding->rank = (uint8_t)(game->layer_rank[binding->layer] * NP_CHORD + in->with_count);
-    if (!keep_sources(in, binding) || !keep_shaping(in, binding) || !keep_gesture(in, binding))
-        return false;
     if (binding->rank != game->bindings[0].rank) game->ranked = true;
-    add_to_action(game, game->binding_count++);
-    return true;
+    add_to_action(game, in->kept);
+    return keep_sources(in, binding) && keep_shaping(in, binding) && keep_gesture(in, binding);
+}
+
+/* --- dropping one --------------------------------------------------------------------------- */
+
+static void drop_uses(np_game *game, uint32_t source, uint32_t binding)
+{
+    np_source *about = &game->sources[source];
+    uint16_t *at = &about->first_use;
+
+    while (*at != NP_NO_INDEX) {
+        np_use *use = &game->uses[*at];
+        if (np_use_binding(use) != binding) {
+            at = &use->next;
+            continue;
+        }
+        if (np_use_is_held(use))
+            about->modifies--;
+        else if (game->bindings[binding].kind != NPLUG_BUTTON)
+            about->gives--;
+        *at = use->next;
+        use->binding = NP_NO_INDEX;
+    }
+}
+
+void np_game_drop(np_game *game, uint32_t binding)
+{
+    np_binding *about = &game->bindings[binding];
+    uint16_t *at = &game->first_binding[about->action];
+
+    while (*at != binding)
+        at = &game->bindings[*at].next;
+    *at = about->next;
+    for (uint32_t i = 0; i < about->source_count; i++)
+        drop_uses(game, about->source[i], binding);
+    for (uint32_t i = 0; i < about->with_count; i++)
+        drop_uses(game, about->with[i], binding);
+    about->action = NP_NO_INDEX;
+    game->freed = true;
+}
+
+uint32_t np_game_idle_source(const np_game *game)
+{
+    for (uint32_t i = 0; i < game->source_count; i++)
+        if (game->sources[i].control && game->sources[i].first_use == NP_NO_INDEX) return i;
+    return NP_NO_INDEX;
+}
+
+void np_game_drop_source(np_game *game, uint32_t source)
+{
+    np_source *about = &game->sources[source];
+    uint16_t *at = &game->bucket[about->control % NP_SOURCE_BUCKETS];
+
+    while (*at != source)
+        at = &game->sources[*at].next;
+    *at = about->next;
+    about->control = 0;
+}
+
+void np_game_set_players(np_game *game, uint32_t binding, uint32_t players)
+{
+    game->bindings[binding].players = players;
 }

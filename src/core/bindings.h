@@ -4,7 +4,7 @@
 #define NP_BINDINGS_H
 
 #include "memory.h"
-#include "nestplug/action.h"
+#include "nestplug/bind.h"
 #include "nestplug/control.h"
 #include "nestplug/nest.h"
 #include "nestplug/player.h"
@@ -16,6 +16,7 @@
 #define NP_FILTERS        16
 #define NP_CHORD          4 /* controls of a chord at most, the one that drives included */
 #define NP_EVERYBODY      0xffffffffu
+#define NP_OF_GAME        0x80000000u /* of a binding's players: it is the game's */
 
 /* How a binding puts its sources together. */
 typedef enum np_shape {
@@ -24,30 +25,10 @@ typedef enum np_shape {
     NP_SHAPE_CROSS = 2 /* four: up, down, left, right */
 } np_shape;
 
-/* How a press is made. */
-typedef enum np_gesture {
-    NP_GESTURE_PRESS = 0,
-    NP_GESTURE_RELEASE, /* fires when it is let go */
-    NP_GESTURE_TAP,     /* so many short presses, each within `wait` of the last */
-    NP_GESTURE_HOLD,    /* fires when it has lasted for `wait` */
-    NP_GESTURE_REPEAT   /* fires at once, after `wait`, and then each `every` */
-} np_gesture;
-
-/* What of a control a source is. */
-typedef enum np_way {
-    NP_WAY_WHOLE = 0,
-    NP_WAY_X, /* one number of two */
-    NP_WAY_Y,
-    NP_WAY_RIGHT, /* one direction; of one number, the higher */
-    NP_WAY_LEFT,
-    NP_WAY_UP,
-    NP_WAY_DOWN
-} np_way;
-
-/* Which devices a source may be of: each 0 where it does not matter. */
+/* Which devices a source may be of: 0 and "" where it does not matter. */
 typedef struct np_filter {
     nplug_kind kind;
-    uint32_t family, sheet; /* hashes of their names */
+    char family[24], sheet[24];
 } np_filter;
 
 typedef struct np_source {
@@ -56,7 +37,7 @@ typedef struct np_source {
     uint16_t next;         /* in its bucket */
     uint16_t first_use;    /* of the bindings on it */
     uint16_t gesture;      /* its machine's place among those that tell taps; NP_NO_INDEX: none */
-    uint8_t way;           /* an np_way */
+    uint8_t way;           /* an nplug_way */
     uint8_t filter;        /* place of an np_filter; 0: any device */
     uint8_t modifies;      /* of how many bindings it is a part that is held */
     uint16_t gives;        /* how many bindings read its value */
@@ -71,7 +52,7 @@ typedef struct np_use {
 
 typedef struct np_binding {
     uint32_t players; /* bit by player: for whom it is */
-    uint32_t wait;    /* microseconds: see np_gesture */
+    uint32_t wait;    /* microseconds: see nplug_gesture */
     uint32_t every;
     uint16_t action; /* NP_NO_INDEX: a free place */
     uint16_t next;   /* of the same action */
@@ -81,7 +62,7 @@ typedef struct np_binding {
     uint16_t ramp;               /* the first of as many as it has sources; NP_NO_INDEX: none */
     uint8_t source_count, with_count;
     uint8_t shape;   /* an np_shape */
-    uint8_t gesture; /* an np_gesture */
+    uint8_t gesture; /* an nplug_gesture */
     uint8_t taps;
     uint8_t kind; /* the action's */
     uint8_t layer;
@@ -97,6 +78,7 @@ typedef struct np_action_rule {
 
 typedef struct np_game {
     bool used;
+    bool freed;  /* some places of bindings, uses and sources may be free again */
     bool ranked; /* not all bindings have one rank: some may take a control from others */
     nplug_game def;
     uint64_t digest;
@@ -109,7 +91,7 @@ typedef struct np_game {
     np_filter filters[NP_FILTERS];     /* the first one is for any device */
     uint8_t layer_rank[NP_LAYERS];     /* 0 for the lowest priority */
     uint32_t binding_count, use_count; /* up to the last one in use */
-    uint32_t source_count, shaping_count, ramp_count, gesture_count, filter_count;
+    uint32_t source_count, shaping_count, filter_count;
     uint32_t action_limit, binding_limit, source_limit, shaping_limit, ramp_limit, gesture_limit;
     uint16_t bucket[NP_SOURCE_BUCKETS];
 } np_game;
@@ -131,8 +113,16 @@ static inline const nplug_action_def *np_game_action(const np_game *game, uint32
 uint32_t np_game_source(const np_game *game, nplug_control control);
 uint32_t np_game_same_control(const np_game *game, uint32_t source);
 
-/* The hash of a family's or a sheet's name in a filter. */
-uint32_t np_filter_hash(const char *name, size_t length);
+/* Takes a binding away from its action and its sources; the place is free. */
+void np_game_drop(np_game *game, uint32_t binding);
+
+/* A source that no binding uses any more, or NP_NO_INDEX; and gives its place away: nothing may be
+ * linked to it. */
+uint32_t np_game_idle_source(const np_game *game);
+void np_game_drop_source(np_game *game, uint32_t source);
+
+/* For whom a binding is. */
+void np_game_set_players(np_game *game, uint32_t binding, uint32_t players);
 
 /* What shapes a binding; NULL where nothing does. */
 static inline const np_shaping *np_game_shaping(const np_game *game, const np_binding *binding)

@@ -1,6 +1,7 @@
 #include "commands.h"
 #include "nest.h"
 #include "nestplug/calibrate.h"
+#include <string.h>
 
 static void lay_queue(np_queue *queue, np_carve *carve, uint32_t size)
 {
@@ -41,12 +42,13 @@ static bool needs_device(uint32_t kind)
 /* Of the commands for a player, whether this one may be 0. */
 static bool anyone_will_do(uint32_t kind)
 {
-    return kind != NPLUG_COMMAND_CLAIM && kind != NPLUG_COMMAND_LEAVE;
+    return kind != NPLUG_COMMAND_CLAIM && kind != NPLUG_COMMAND_LEAVE && kind != NPLUG_COMMAND_BIND;
 }
 
 static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
 {
     if (command->kind == 0 || command->kind >= NPLUG_COMMAND_KINDS) return false;
+    if (command->kind == NPLUG_COMMAND_TEXT) return true;
     if (command->player > nest->players.limit) return false;
     if (command->player == 0 && !anyone_will_do(command->kind)) return false;
     if (command->kind == NPLUG_COMMAND_CALIBRATE) return command->number <= NPLUG_CALIBRATE_RESET;
@@ -61,6 +63,28 @@ nplug_result nplug_post(nplug_nest *nest, const nplug_command *command)
         if (known != NPLUG_OK) return known;
     }
     return np_queue_put(&nest->commands.posted, command) ? NPLUG_OK : NPLUG_ERR_FULL;
+}
+
+nplug_result np_commands_put_text(nplug_nest *nest, const char *text, const nplug_command *command)
+{
+    np_queue *queue = &nest->commands.posted;
+    size_t length = strlen(text);
+
+    if (queue->size - queue->count < (length + NP_TEXT_PIECE - 1) / NP_TEXT_PIECE + 1)
+        return NPLUG_ERR_FULL;
+    for (size_t at = 0; at < length; at += NP_TEXT_PIECE) {
+        uint32_t piece[3] = {0, 0, 0};
+        nplug_command part = {0};
+        for (size_t i = 0; i < NP_TEXT_PIECE && at + i < length; i++)
+            piece[i / 4] |= (uint32_t)(unsigned char)text[at + i] << (8 * (i % 4));
+        part.kind = NPLUG_COMMAND_TEXT;
+        part.device = piece[0];
+        part.player = piece[1];
+        part.number = piece[2];
+        np_queue_put(queue, &part);
+    }
+    np_queue_put(queue, command);
+    return NPLUG_OK;
 }
 
 static nplug_command about(nplug_command_kind kind, nplug_device device, nplug_player player)

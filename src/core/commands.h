@@ -17,6 +17,12 @@ typedef struct np_commands {
 
 void np_commands_layout(np_commands *commands, np_carve *carve, uint32_t size);
 
+/* How many bytes of a text one command carries. */
+#define NP_TEXT_PIECE 12u
+
+/* Posts a text in pieces, and then the command that it is for: all, or nothing.  NPLUG_ERR_FULL. */
+nplug_result np_commands_put_text(nplug_nest *nest, const char *text, const nplug_command *command);
+
 /* false where there is no room. */
 bool np_queue_put(np_queue *queue, const nplug_command *command);
 

@@ -101,14 +101,14 @@ uint32_t nplug_dispatch(nplug_nest *nest, const nplug_handler *handlers, uint32_
 const char *nplug_event_name(uint32_t kind)
 {
     static const char *const names[NPLUG_EVENT_KINDS] = {
-        "none",  "arrival", "departure", "change",   "join",   "leave", "claim", "yield",
-        "press", "release", "value",     "resynced", "clocks", "limit", "twin"};
+        "none",    "arrival", "departure", "change", "join",  "leave", "claim", "yield", "press",
+        "release", "value",   "resynced",  "clocks", "limit", "twin",  "bound", "pick"};
     return kind < NPLUG_EVENT_KINDS ? names[kind] : "unknown";
 }
 
 const char *nplug_limit_name(uint32_t limit)
 {
     static const char *const names[] = {"devices", "nodes",  "signals",  "controls", "links",
-                                        "events",  "timers", "commands", "records"};
+                                        "events",  "timers", "commands", "records",  "bindings"};
     return limit < sizeof names / sizeof *names ? names[limit] : "unknown";
 }

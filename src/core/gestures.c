@@ -77,7 +77,7 @@ static np_taps wanted(const nplug_nest *nest, uint32_t player, uint32_t source, 
     for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
          at = game->uses[at].next) {
         const np_binding *binding = &game->bindings[np_use_binding(&game->uses[at])];
-        if (np_use_is_held(&game->uses[at]) || binding->gesture != NP_GESTURE_TAP) continue;
+        if (np_use_is_held(&game->uses[at]) || binding->gesture != NPLUG_GESTURE_TAP) continue;
         if (binding->taps <= taps || !np_layers_admit(nest, player, binding)) continue;
         if (!np_layers_see(&nest->layers, player, binding, source)) continue;
         if (binding->taps > found.most) found.most = binding->taps;
@@ -170,11 +170,11 @@ static void begin(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t 
         np_values_note_press(nest, player, binding);
     *marks |= NP_MARK_ARMED;
     *marks &= (uint8_t)~NP_MARK_WAITS;
-    if (about->gesture == NP_GESTURE_PRESS || about->gesture == NP_GESTURE_REPEAT)
+    if (about->gesture == NPLUG_GESTURE_PRESS || about->gesture == NPLUG_GESTURE_REPEAT)
         fire(nest, player, binding, change);
-    if (about->gesture == NP_GESTURE_HOLD || about->gesture == NP_GESTURE_REPEAT)
+    if (about->gesture == NPLUG_GESTURE_HOLD || about->gesture == NPLUG_GESTURE_REPEAT)
         wait_until(nest, change->time + about->wait, NP_TIMER_HOLD, player, binding);
-    if (about->gesture == NP_GESTURE_TAP)
+    if (about->gesture == NPLUG_GESTURE_TAP)
         press_tap(nest, player, binding, source, machine_of(nest, player, source), change);
 }
 
@@ -186,11 +186,11 @@ static void end(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t so
 
     if (!(*marks & NP_MARK_ARMED)) return;
     *marks &= (uint8_t)~NP_MARK_ARMED;
-    if (about->gesture == NP_GESTURE_HOLD || about->gesture == NP_GESTURE_REPEAT)
+    if (about->gesture == NPLUG_GESTURE_HOLD || about->gesture == NPLUG_GESTURE_REPEAT)
         np_timers_cancel(&nest->timers, NP_TIMER_HOLD, player, binding);
-    if (about->gesture == NP_GESTURE_TAP)
+    if (about->gesture == NPLUG_GESTURE_TAP)
         release_tap(nest, player, binding, source, machine_of(nest, player, source), change);
-    else if (about->gesture == NP_GESTURE_RELEASE && !change->cancelled)
+    else if (about->gesture == NPLUG_GESTURE_RELEASE && !change->cancelled)
         strike(nest, player, binding, change);
     else
         cease(nest, player, binding, change);
@@ -214,7 +214,7 @@ void np_gestures_lasted(nplug_nest *nest, uint32_t player, uint32_t binding, npl
                         nest->game.sources[source].control, false};
 
     if (machine) machine->lasted = 1;
-    if (about->gesture == NP_GESTURE_REPEAT) {
+    if (about->gesture == NPLUG_GESTURE_REPEAT) {
         cease(nest, player, binding, &change);
         wait_until(nest, time + about->every, NP_TIMER_HOLD, player, binding);
     }
@@ -228,7 +228,7 @@ static bool complete(nplug_nest *nest, uint32_t player, uint32_t binding, const 
 {
     const np_binding *about = &nest->game.bindings[binding];
 
-    if (about->shape != NP_SHAPE_ONE || about->gesture == NP_GESTURE_TAP) return false;
+    if (about->shape != NP_SHAPE_ONE || about->gesture == NPLUG_GESTURE_TAP) return false;
     if (!np_sources_down(&nest->sources, player, about->source[0])) return false;
     if (!np_layers_admit(nest, player, about)) return false;
     if (!np_layers_see(&nest->layers, player, about, about->source[0])) return false;

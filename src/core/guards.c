@@ -28,7 +28,8 @@ static int32_t furthest(const np_wire *wire, const np_interval *interval, int32_
 /* What all stages together say of one number of a control. */
 static bool ask_stages(const nplug_nest *nest, const np_wire *wire, np_interval *interval)
 {
-    if (!np_controls_guard(&nest->controls.list[wire->control], interval)) return false;
+    if (nest->pick.waits || !np_controls_guard(&nest->controls.list[wire->control], interval))
+        return false;
     np_sources_guard(nest, wire->control, wire->component, interval);
     return true;
 }

@@ -17,6 +17,8 @@ static void lay_out(nplug_nest *nest, np_carve *carve, const nplug_limits *limit
     np_gestures_layout(&nest->gestures, carve, limits);
     np_actions_layout(&nest->actions, carve, limits);
     np_values_layout(&nest->values, carve, limits);
+    np_rebind_layout(&nest->rebinds, carve, limits);
+    np_pick_layout(&nest->pick, carve, limits);
     np_events_layout(&nest->events, carve, limits->events);
     np_timers_layout(&nest->timers, carve, limits->timers);
     np_commands_layout(&nest->commands, carve, limits->commands);
@@ -39,9 +41,10 @@ static bool are_possible(const nplug_limits *limits)
            within(limits->bindings, 1, 16000) && within(limits->sources, 1, 60000) &&
            within(limits->events, 16, 1000000) && within(limits->timers, 1, 60000) &&
            within(limits->commands, 4, 60000) && within(limits->matches, 1, 60000) &&
-           within(limits->gestures, 1, 60000) && within(limits->shapings, 1, 60000) &&
-           within(limits->ramps, 1, 60000) && within(limits->ports, 1, NP_FEED_PORTS) &&
-           within(ring, 64, 1u << 24) && (ring & (ring - 1)) == 0 && limits->records <= 100000000;
+           within(limits->gestures, 1, 60000) && within(limits->text, 1, 1u << 24) &&
+           within(limits->shapings, 1, 60000) && within(limits->ramps, 1, 60000) &&
+           within(limits->ports, 1, NP_FEED_PORTS) && within(ring, 64, 1u << 24) &&
+           (ring & (ring - 1)) == 0 && limits->records <= 100000000;
 }
 
 size_t nplug_memory_needed(const nplug_limits *limits)
@@ -142,6 +145,18 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
         break;
     case NPLUG_COMMAND_LAYER:
         np_layers_switch(nest, command, time);
+        break;
+    case NPLUG_COMMAND_TEXT:
+        np_rebind_text(nest, command);
+        break;
+    case NPLUG_COMMAND_BIND:
+        np_rebind_take(nest, command, time);
+        break;
+    case NPLUG_COMMAND_PICK:
+        np_pick_take(nest, command, time);
+        break;
+    case NPLUG_COMMAND_PICK_END:
+        np_pick_stop(nest, NPLUG_EVENT_CANCELLED, time);
         break;
     case NPLUG_COMMAND_IGNORE:
         np_players_ignore(nest, command, time);
@@ -281,6 +296,7 @@ static void run_wire(nplug_nest *nest, const np_wire *wire, uint32_t signal, npl
     if (edge == NP_EDGE_PRESS && nest->devices.nodes[nest->devices.about[signal].node].resyncing)
         np_controls_spend(&nest->controls, wire->control);
     if (edge == NP_EDGE_PRESS) np_twins_hear(nest, change.device, change.id, time);
+    if (nest->pick.waits) np_pick_hear(nest, &change);
     np_players_hear(nest, &change, edge);
     np_sources_hear(nest, &change);
 }
@@ -589,6 +605,8 @@ static void fire_timer(nplug_nest *nest)
         np_gestures_lasted(nest, timer.a, timer.b, timer.due);
     } else if (timer.kind == NP_TIMER_TAP) {
         np_gestures_settled(nest, timer.a, timer.b, timer.due);
+    } else if (timer.kind == NP_TIMER_PICK) {
+        np_pick_stop(nest, NPLUG_EVENT_LATE, timer.due);
     } else if (timer.kind == NP_TIMER_GAUGE) {
         np_gauges_sample(nest, timer.due);
     } else if (timer.kind == NP_TIMER_BOUNCE) {

@@ -14,8 +14,10 @@
 #include "gestures.h"
 #include "guards.h"
 #include "layers.h"
+#include "pick.h"
 #include "players.h"
 #include "recognise.h"
+#include "rebind.h"
 #include "record.h"
 #include "sources.h"
 #include "text.h"
@@ -45,6 +47,8 @@ struct nplug_nest {
     np_gestures gestures;
     np_actions actions;
     np_values values;
+    np_rebinds rebinds;
+    np_pick pick;
 
     np_events events;
     np_timers timers;

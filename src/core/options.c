@@ -64,21 +64,21 @@ static bool read_ms(np_reader *in, uint32_t *into)
 static bool read_hold(np_reader *in, float *into)
 {
     (void)into;
-    in->binding.gesture = NP_GESTURE_HOLD;
+    in->binding.gesture = NPLUG_GESTURE_HOLD;
     return read_ms(in, &in->binding.wait);
 }
 
 static bool read_repeat(np_reader *in, float *into)
 {
     (void)into;
-    in->binding.gesture = NP_GESTURE_REPEAT;
+    in->binding.gesture = NPLUG_GESTURE_REPEAT;
     return read_ms(in, &in->binding.wait) && in->at < in->end && *in->at++ == ':' &&
            read_ms(in, &in->binding.every);
 }
 
 static bool read_taps(np_reader *in, uint8_t taps, uint32_t wait)
 {
-    in->binding.gesture = NP_GESTURE_TAP;
+    in->binding.gesture = NPLUG_GESTURE_TAP;
     in->binding.taps = taps;
     in->binding.wait = wait;
     if (ends_here(in)) return true;
@@ -111,7 +111,7 @@ static bool read_many_taps(np_reader *in, float *into)
 static bool read_on_release(np_reader *in, float *into)
 {
     (void)into;
-    in->binding.gesture = NP_GESTURE_RELEASE;
+    in->binding.gesture = NPLUG_GESTURE_RELEASE;
     return true;
 }
 
@@ -148,25 +148,26 @@ static bool read_kind(np_reader *in, float *into)
     return false;
 }
 
-static bool read_name(np_reader *in, uint32_t *hash)
+static bool read_name(np_reader *in, char *name, size_t size)
 {
     const char *word = in->at;
     size_t length = skip_word(in);
 
-    *hash = np_filter_hash(word, length);
-    return length != 0;
+    if (length == 0 || length >= size) return false;
+    memcpy(name, word, length);
+    return true;
 }
 
 static bool read_family(np_reader *in, float *into)
 {
     (void)into;
-    return read_name(in, &in->filter.family);
+    return read_name(in, in->filter.family, sizeof in->filter.family);
 }
 
 static bool read_sheet(np_reader *in, float *into)
 {
     (void)into;
-    return read_name(in, &in->filter.sheet);
+    return read_name(in, in->filter.sheet, sizeof in->filter.sheet);
 }
 
 /* --- shaping -------------------------------------------------------------------------------- */
@@ -257,8 +258,8 @@ static const option options[] = {
     OWN("tap", read_tap, "tap or tap=200 (milliseconds) is expected"),
     OWN("double-tap", read_double_tap, "double-tap or double-tap=300 (milliseconds) is expected"),
     OWN("kind=", read_kind, "kind= takes a sort of device, such as pad, keyboard or hand-left"),
-    OWN("family=", read_family, "family= takes a name, such as letters"),
-    OWN("sheet=", read_sheet, "sheet= takes a sheet's name"),
+    OWN("family=", read_family, "family= takes a name of 23 bytes at most, such as letters"),
+    OWN("sheet=", read_sheet, "sheet= takes a sheet's name of 23 bytes at most"),
     OWN("observe", read_observe, "observe stands alone"),
     AMOUNT("dead=", inner, 0.0f, 0.99f, "dead= takes 0 to 0.99"),
     AMOUNT("outer=", outer, 0.01f, 1.0f, "outer= takes 0.01 to 1"),

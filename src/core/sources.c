@@ -37,11 +37,6 @@ static bool link_control(np_sources *sources, uint32_t source, uint32_t control)
     return true;
 }
 
-static uint32_t hash_name(const char *name)
-{
-    return np_filter_hash(name, strlen(name));
-}
-
 /* Whether a device is one of those that a source may be of. */
 static bool suits(const nplug_nest *nest, uint32_t device, uint32_t source)
 {
@@ -49,9 +44,9 @@ static bool suits(const nplug_nest *nest, uint32_t device, uint32_t source)
     const np_recognition *of = &nest->recogniser.of[device];
 
     if (filter->kind && filter->kind != of->kind) return false;
-    if (filter->family && filter->family != hash_name(of->prints ? of->prints->family : ""))
+    if (filter->family[0] && strcmp(filter->family, of->prints ? of->prints->family : "") != 0)
         return false;
-    return !filter->sheet || filter->sheet == hash_name(of->sheet ? of->sheet->name : "");
+    return !filter->sheet[0] || strcmp(filter->sheet, of->sheet ? of->sheet->name : "") == 0;
 }
 
 bool np_sources_link(nplug_nest *nest, uint32_t device)
@@ -121,18 +116,18 @@ static void move_all(nplug_nest *nest, const np_link *link, const np_change *cha
 /* Which number of a control a way reads, and whether it counts downwards. */
 static unsigned component_of(uint32_t way)
 {
-    return way == NP_WAY_Y || way == NP_WAY_UP || way == NP_WAY_DOWN;
+    return way == NPLUG_WAY_Y || way == NPLUG_WAY_UP || way == NPLUG_WAY_DOWN;
 }
 
 static bool is_reversed(uint32_t way)
 {
-    return way == NP_WAY_LEFT || way == NP_WAY_DOWN;
+    return way == NPLUG_WAY_LEFT || way == NPLUG_WAY_DOWN;
 }
 
 /* A whole stick has no press: its links only give values. */
 static bool has_press(const np_control *control, const np_source *source)
 {
-    return (control->components == 1 || source->way != NP_WAY_WHOLE) &&
+    return (control->components == 1 || source->way != NPLUG_WAY_WHOLE) &&
            control->nature != NPLUG_NATURE_DELTA;
 }
 
@@ -200,6 +195,60 @@ void np_sources_let_go(nplug_nest *nest, uint32_t device, nplug_time time)
     }
 }
 
+/* --- one source comes or goes while devices are here ----------------------------------------- */
+
+/* What is down already is down for all who hear it, silently. */
+static void settle_link(nplug_nest *nest, uint32_t source, uint32_t control)
+{
+    np_sources *sources = &nest->sources;
+    np_link *link = &sources->links[sources->of_source[source]];
+    const np_control *about = &nest->controls.list[control];
+    uint32_t hearers = np_players_hearing(&nest->players, about->device);
+
+    if (!has_press(about, &nest->game.sources[source])) return;
+    link->down = passes(link, &nest->game.sources[source],
+                        reading(&nest->game.sources[source], np_controls_heard(about)));
+    for (uint32_t player = 0; link->down && hearers >> player; player++)
+        if (hearers & (1u << player))
+            sources->down[(size_t)player * sources->source_limit + source]++;
+}
+
+static bool link_device(nplug_nest *nest, uint32_t source, uint32_t device)
+{
+    uint32_t control =
+        np_controls_find(&nest->controls, device, nest->game.sources[source].control);
+
+    if (control == NP_NONE || !suits(nest, device, source)) return true;
+    if (!link_control(&nest->sources, source, control)) return false;
+    settle_link(nest, source, control);
+    return true;
+}
+
+bool np_sources_link_one(nplug_nest *nest, uint32_t source)
+{
+    bool all = true;
+
+    if (nest->sources.of_source[source] != NP_NO_INDEX) return true;
+    for (uint32_t i = 0; i < nest->devices.count; i++)
+        all &= link_device(nest, source, nest->devices.order[i]);
+    return all;
+}
+
+void np_sources_unlink_one(nplug_nest *nest, uint32_t source)
+{
+    np_sources *sources = &nest->sources;
+
+    for (uint32_t at; (at = sources->of_source[source]) != NP_NO_INDEX;) {
+        uint16_t *from = &sources->of_control[sources->links[at].control];
+        while (*from != at)
+            from = &sources->links[*from].of_control;
+        *from = sources->links[at].of_control;
+        unlink_one(sources, (uint16_t)at);
+    }
+    for (uint32_t p = 0; p <= nest->limits.players; p++)
+        sources->down[(size_t)p * sources->source_limit + source] = 0;
+}
+
 /* --- values --------------------------------------------------------------------------------- */
 
 static float length_squared(nplug_vec2 v)
@@ -222,13 +271,13 @@ static nplug_vec2 value_of(const np_control *control, const np_source *source,
                            const np_taste *taste)
 {
     nplug_vec2 value = np_controls_heard(control);
-    unsigned components = source->way == NP_WAY_WHOLE ? control->components : 1;
+    unsigned components = source->way == NPLUG_WAY_WHOLE ? control->components : 1;
     bool square = (control->flags & NP_CONTROL_SQUARE) != 0;
 
-    if (source->way != NP_WAY_WHOLE) {
+    if (source->way != NPLUG_WAY_WHOLE) {
         value.x = reading(source, value);
         value.y = 0.0f;
-        if (source->way >= NP_WAY_RIGHT && value.x < 0.0f) value.x = 0.0f;
+        if (source->way >= NPLUG_WAY_RIGHT && value.x < 0.0f) value.x = 0.0f;
     }
     if (control->nature == NPLUG_NATURE_DELTA) return shaped_delta(taste, value);
     if (taste->moves) return np_shaped_speed(taste->shaping, value, components, square);

@@ -38,6 +38,11 @@ void np_sources_layout(np_sources *sources, np_carve *carve, const nplug_limits 
 bool np_sources_link(nplug_nest *nest, uint32_t device);
 void np_sources_unlink(nplug_nest *nest, uint32_t device);
 
+/* The same of one source, for all devices that are here.  A control that is pressed already is down
+ * from now on, but nobody saw it go down. */
+bool np_sources_link_one(nplug_nest *nest, uint32_t source);
+void np_sources_unlink_one(nplug_nest *nest, uint32_t source);
+
 /* Hears a change of a control: finds the edges of its links, for all who hear it. */
 void np_sources_hear(nplug_nest *nest, const np_change *change);
 

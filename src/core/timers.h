@@ -10,7 +10,8 @@ typedef enum np_timer_kind {
     NP_TIMER_HOLD = 1,   /* gestures: a press has lasted; a = player, b = binding */
     NP_TIMER_BOUNCE = 2, /* devices: a button has bounced; b = signal */
     NP_TIMER_GAUGE = 3,  /* gauges: the next sample */
-    NP_TIMER_TAP = 4     /* gestures: no further tap came; a = player, b = source */
+    NP_TIMER_TAP = 4,    /* gestures: no further tap came; a = player, b = source */
+    NP_TIMER_PICK = 5    /* pick: nothing was picked in time */
 } np_timer_kind;
 
 typedef struct np_timer {

@@ -4,9 +4,9 @@ const char *const nf_says[NPLUG_REPORT_KINDS] = {"value",        "arrive",     "
                                                  "detail",       "ready",      "depart", "stale",
                                                  "resync-begin", "resync-end", "focus"};
 
-const char *const nf_commands[NPLUG_COMMAND_KINDS] = {"none",   "claim",  "yield",    "leave",
-                                                      "layer",  "rumble", "join",     "clocks",
-                                                      "lights", "ignore", "calibrate"};
+const char *const nf_commands[NPLUG_COMMAND_KINDS] = {
+    "none",   "claim",  "yield",     "leave", "layer", "rumble", "join",    "clocks",
+    "lights", "ignore", "calibrate", "text",  "bind",  "pick",   "pick-end"};
 
 #define OF_REPORT(name, member, size)                                                              \
     {                                                                                              \
@@ -81,10 +81,10 @@ const nf_number nf_command_numbers[] = {
 const size_t nf_command_number_count = NF_COUNT(nf_command_numbers);
 
 const nf_number nf_limit_numbers[] = {
-    OF_LIMIT(devices), OF_LIMIT(nodes),      OF_LIMIT(signals), OF_LIMIT(controls),
-    OF_LIMIT(links),   OF_LIMIT(players),    OF_LIMIT(actions), OF_LIMIT(bindings),
-    OF_LIMIT(sources), OF_LIMIT(events),     OF_LIMIT(timers),  OF_LIMIT(commands),
-    OF_LIMIT(ports),   OF_LIMIT(ring_slots), OF_LIMIT(matches), OF_LIMIT(shapings), OF_LIMIT(gestures),
-    OF_LIMIT(ramps),   OF_LIMIT(records),
+    OF_LIMIT(devices),  OF_LIMIT(nodes),      OF_LIMIT(signals), OF_LIMIT(controls),
+    OF_LIMIT(links),    OF_LIMIT(players),    OF_LIMIT(actions), OF_LIMIT(bindings),
+    OF_LIMIT(sources),  OF_LIMIT(events),     OF_LIMIT(timers),  OF_LIMIT(commands),
+    OF_LIMIT(ports),    OF_LIMIT(ring_slots), OF_LIMIT(matches), OF_LIMIT(shapings),
+    OF_LIMIT(gestures), OF_LIMIT(text),       OF_LIMIT(ramps),   OF_LIMIT(records),
 };
 const size_t nf_limit_number_count = NF_COUNT(nf_limit_numbers);

@@ -1,0 +1,149 @@
+/* Bindings: what a text says, and another one while the game runs; picking a control by using it.
+ */
+#ifndef NESTPLUG_BIND_H
+#define NESTPLUG_BIND_H
+
+#include "action.h"
+#include "control.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* What of a control drives a binding. */
+typedef enum nplug_way {
+    NPLUG_WAY_WHOLE = 0,
+    NPLUG_WAY_X, /* one number of two */
+    NPLUG_WAY_Y,
+    NPLUG_WAY_RIGHT, /* one direction; of a single axis the high one */
+    NPLUG_WAY_LEFT,  /* likewise the low one */
+    NPLUG_WAY_UP,
+    NPLUG_WAY_DOWN
+} nplug_way;
+
+/* How a press is made. */
+typedef enum nplug_gesture {
+    NPLUG_GESTURE_PRESS = 0,
+    NPLUG_GESTURE_RELEASE, /* as it is let go */
+    NPLUG_GESTURE_TAP,     /* so many short presses */
+    NPLUG_GESTURE_HOLD,    /* when it has lasted */
+    NPLUG_GESTURE_REPEAT   /* again and again while it lasts */
+} nplug_gesture;
+
+/* A control, or a part of one, as a binding names it. */
+typedef struct nplug_source {
+    nplug_control control;
+    uint16_t way; /* an nplug_way */
+} nplug_source;
+
+/* One binding, as a text says it. */
+typedef struct nplug_binding {
+    uint32_t place;  /* in the text, from 0 */
+    uint32_t column; /* at which it begins, from 1 */
+    uint32_t held_count, driving_count;
+    nplug_source held[3];    /* what must be held */
+    nplug_source driving[4]; /* one; two (down, up); four (up, down, left, right) */
+    nplug_gesture gesture;
+    uint32_t taps;              /* of a tap, how many */
+    uint32_t wait, every;       /* microseconds: see nplug_action_def */
+    nplug_kind kind;            /* of such devices only; NPLUG_KIND_UNKNOWN: of any */
+    char family[24], sheet[24]; /* likewise; "": of any */
+    bool observes;
+} nplug_binding;
+
+/* Hears one binding; `user` is the caller's own.  Where several controls may stand for each other,
+ * each choice comes by itself, with the same place. */
+typedef void (*nplug_on_binding)(void *user, const nplug_binding *binding);
+
+/* What is wrong with a binding text. */
+typedef struct nplug_binding_error {
+    uint32_t column; /* from 1, in bytes */
+    char what[160];  /* what is wrong and what was expected */
+} nplug_binding_error;
+
+/* Reads a text of bindings for an action of this kind, and hands each to `each` (may be NULL).
+ * NPLUG_ERR_BINDING: it is wrong, and *error (may be NULL) says where and why. */
+NPLUG_API nplug_result nplug_read_bindings(nplug_action_kind kind, const char *from,
+                                           nplug_on_binding each, void *user,
+                                           nplug_binding_error *error);
+
+/* Writes a source as a text names it ("pad:stick-left.up") with a terminating 0, cut to `size`;
+ * returns the length of the whole name, 0 for a source that is none. */
+NPLUG_API size_t nplug_source_name(nplug_source source, char *buffer, size_t size);
+
+/* A text of bindings in which one of them, by its place, has another source (a text such as
+ * "key:KeyQ" or "key:ShiftLeft+key:KeyQ"), and keeps its options.  A place past the end adds a
+ * binding; NULL or "" takes one away.  Written as nplug_source_name writes. */
+NPLUG_API size_t nplug_bindings_replace(const char *from, uint32_t place, const char *source,
+                                        char *buffer, size_t size);
+
+/* The longest text of bindings that a player may have of their own, with its terminating 0. */
+#define NPLUG_BINDINGS_SIZE 240
+
+/* Gives a player (not NPLUG_ANYONE) bindings of their own for an action, at the next step, in place
+ * of the game's; NULL gives the game's back.  What the action held is let go, marked cancelled,
+ * nothing else changes, and an event says so.  NPLUG_ERR_BINDING: the text is wrong, and the log
+ * says why; NPLUG_ERR_ARGUMENT, NPLUG_ERR_UNKNOWN, NPLUG_ERR_SIZE, NPLUG_ERR_FULL.  Where a limit
+ * leaves no room when it is taken, an event and the log say so, and all stays as it was. */
+NPLUG_API nplug_result nplug_bind(nplug_nest *nest, nplug_player player, uint32_t action,
+                                  const char *from);
+
+/* The text of bindings that drives an action of a player: their own, or the game's.  Valid until
+ * the next step; "" where there is none. */
+NPLUG_API const char *nplug_bindings_of(const nplug_nest *nest, nplug_player player,
+                                        uint32_t action);
+
+/* Whether a player has bindings of their own for an action. */
+NPLUG_API bool nplug_is_rebound(const nplug_nest *nest, nplug_player player, uint32_t action);
+
+/* Two bindings of one player that would fire together. */
+typedef struct nplug_conflict {
+    uint32_t action; /* whose binding is in the way */
+    uint32_t place;  /* in its text */
+} nplug_conflict;
+
+/* What a text of bindings for an action would be in conflict with: bindings of other actions for
+ * the same player, in layers of the same priority, that drive by the same control in the same way
+ * while the same others are held.  Changes nothing.  Fills up to `max` and returns how many there
+ * are. */
+NPLUG_API uint32_t nplug_conflicts(nplug_nest *nest, nplug_player player, uint32_t action,
+                                   const char *from, nplug_conflict *list, uint32_t max);
+
+/* --- picking -------------------------------------------------------------------------------- */
+
+/* What a player is to pick. */
+typedef struct nplug_pick {
+    uint32_t size;         /* sizeof(nplug_pick) */
+    nplug_player player;   /* whose devices are watched; NPLUG_ANYONE: all */
+    uint32_t kinds;        /* bit by nplug_kind: of which devices; 0: of any */
+    uint32_t milliseconds; /* how long it waits; 0: for ever */
+    nplug_control cancel;  /* the control that ends it; 0: none */
+    float threshold;       /* how far an axis must be moved; 0: 0.6 */
+    bool takes;            /* the game hears nothing of what is pressed meanwhile */
+} nplug_pick;
+
+/* Waits for a control, from the next step on, in place of a pick that was under way.  What is held
+ * by then has to be let go first.  The press that picks is spent: it does nothing else until it is
+ * let go.  An NPLUG_EVENT_PICK tells how it ended.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE,
+ * NPLUG_ERR_FULL. */
+NPLUG_API nplug_result nplug_pick_begin(nplug_nest *nest, const nplug_pick *pick);
+
+/* Ends it at the next step, as if cancelled.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
+NPLUG_API nplug_result nplug_pick_end(nplug_nest *nest);
+
+/* How a pick goes on, for a screen that shows it. */
+typedef struct nplug_pick_state {
+    bool waits;          /* it is under way */
+    nplug_time left;     /* microseconds until it ends by itself; 0 where it does not */
+    nplug_source source; /* what was picked, or is nearest to it: 0 where nothing moves */
+    nplug_device device;
+    float share; /* how near that is, 0 to 1; 1: picked */
+} nplug_pick_state;
+
+/* The pick that is under way, or the last one. */
+NPLUG_API nplug_pick_state nplug_pick_look(const nplug_nest *nest);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

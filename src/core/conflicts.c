@@ -1,0 +1,174 @@
+/* Bindings as texts: names of sources, another source in a text, and which would fire together. */
+#include "nest.h"
+#include <string.h>
+
+/* --- names ---------------------------------------------------------------------------------- */
+
+/* The word after the '.', or NULL for the whole control. */
+static const char *way_name(nplug_source source)
+{
+    static const char *const two[] = {NULL, "x", "y", "right", "left", "up", "down"};
+    unsigned components = 1;
+
+    nplug_control_nature(source.control, &components);
+    if (source.way > NPLUG_WAY_DOWN) return NULL;
+    if (components == 1 && source.way == NPLUG_WAY_RIGHT) return "high";
+    if (components == 1 && source.way == NPLUG_WAY_LEFT) return "low";
+    return two[source.way];
+}
+
+size_t nplug_source_name(nplug_source source, char *buffer, size_t size)
+{
+    char control[64];
+    np_text text = np_text_in(buffer, buffer ? size : 0);
+
+    if (nplug_control_name(source.control, control, sizeof control) == 0) return 0;
+    np_text_add(&text, control);
+    if (way_name(source)) {
+        np_text_add(&text, ".");
+        np_text_add(&text, way_name(source));
+    }
+    return text.length;
+}
+
+/* --- another source in a text --------------------------------------------------------------- */
+
+static const char *skip_blanks(const char *at, const char *end)
+{
+    while (at < end && *at == ' ')
+        at++;
+    return at;
+}
+
+static const char *trim(const char *from, const char *end)
+{
+    while (end > from && end[-1] == ' ')
+        end--;
+    return end;
+}
+
+static void add_binding(np_text *text, const char *source, size_t length, const char *options,
+                        size_t options_length)
+{
+    if (text->length) np_text_add(text, " | ");
+    np_text_add_bytes(text, source, length);
+    if (options_length) np_text_add(text, " ");
+    np_text_add_bytes(text, options, options_length);
+}
+
+size_t nplug_bindings_replace(const char *from, uint32_t place, const char *source, char *buffer,
+                              size_t size)
+{
+    np_text text = np_text_in(buffer, buffer ? size : 0);
+    const char *at = from ? from : "", *stop = at + strlen(at);
+    bool adds = source && *source;
+    uint32_t count = 0;
+
+    while (skip_blanks(at, stop) < stop) {
+        const char *bar = strchr(at, '|');
+        const char *begin = skip_blanks(at, stop), *end = trim(begin, bar ? bar : stop);
+        const char *blank = (const char *)memchr(begin, ' ', (size_t)(end - begin));
+        const char *options = blank ? skip_blanks(blank, end) : end;
+        if (count != place)
+            add_binding(&text, begin, (size_t)((blank ? blank : end) - begin), options,
+                        (size_t)(end - options));
+        else if (adds)
+            add_binding(&text, source, strlen(source), options, (size_t)(end - options));
+        count++;
+        at = bar ? bar + 1 : stop;
+    }
+    if (place >= count && adds) add_binding(&text, source, strlen(source), "", 0);
+    return text.length;
+}
+
+/* --- conflicts ------------------------------------------------------------------------------ */
+
+typedef struct search {
+    nplug_nest *nest;
+    nplug_player player;
+    uint32_t action;              /* whose new text is looked at */
+    uint32_t other;               /* the action that is compared */
+    const nplug_binding *binding; /* one of the new text's */
+    nplug_conflict *list;
+    uint32_t max, count;
+} search;
+
+static bool same_source(nplug_source a, nplug_source b)
+{
+    return a.control == b.control &&
+           (a.way == b.way || a.way == NPLUG_WAY_WHOLE || b.way == NPLUG_WAY_WHOLE);
+}
+
+/* Whether two bindings want the same others to be held: else the longer chord wins. */
+static bool same_chord(const nplug_binding *a, const nplug_binding *b)
+{
+    uint32_t found = 0;
+
+    for (uint32_t i = 0; i < a->held_count; i++)
+        for (uint32_t k = 0; k < b->held_count; k++)
+            found += same_source(a->held[i], b->held[k]);
+    return a->held_count == b->held_count && found == a->held_count;
+}
+
+static bool same_devices(const nplug_binding *a, const nplug_binding *b)
+{
+    if (a->kind && b->kind && a->kind != b->kind) return false;
+    if (a->family[0] && b->family[0] && strcmp(a->family, b->family) != 0) return false;
+    return !a->sheet[0] || !b->sheet[0] || strcmp(a->sheet, b->sheet) == 0;
+}
+
+/* Tap and hold of one control are told apart. */
+static bool same_gesture(const nplug_binding *a, const nplug_binding *b)
+{
+    return a->gesture == b->gesture && a->taps == b->taps;
+}
+
+static void compare(void *user, const nplug_binding *theirs)
+{
+    search *in = (search *)user;
+    const nplug_binding *ours = in->binding;
+    bool same = false;
+
+    for (uint32_t i = 0; i < ours->driving_count; i++)
+        for (uint32_t k = 0; k < theirs->driving_count; k++)
+            same |= same_source(ours->driving[i], theirs->driving[k]);
+    if (!same || ours->observes || theirs->observes) return;
+    if (!same_chord(ours, theirs) || !same_devices(ours, theirs) || !same_gesture(ours, theirs))
+        return;
+    for (uint32_t i = 0; i < in->count && i < in->max; i++)
+        if (in->list[i].action == in->other && in->list[i].place == theirs->place) return;
+    if (in->count < in->max) {
+        in->list[in->count].action = in->other;
+        in->list[in->count].place = theirs->place;
+    }
+    in->count++;
+}
+
+static bool same_priority(const np_game *game, uint32_t a, uint32_t b)
+{
+    return game->layer_rank[np_game_action(game, a)->layer] ==
+           game->layer_rank[np_game_action(game, b)->layer];
+}
+
+static void compare_all(void *user, const nplug_binding *binding)
+{
+    search *in = (search *)user;
+    const np_game *game = &in->nest->game;
+
+    in->binding = binding;
+    for (in->other = 0; in->other < game->def.action_count; in->other++) {
+        if (in->other == in->action || !same_priority(game, in->other, in->action)) continue;
+        nplug_read_bindings(np_game_action(game, in->other)->kind,
+                            nplug_bindings_of(in->nest, in->player, in->other), compare, in, NULL);
+    }
+}
+
+uint32_t nplug_conflicts(nplug_nest *nest, nplug_player player, uint32_t action, const char *from,
+                         nplug_conflict *list, uint32_t max)
+{
+    search in = {nest, player, action, 0, NULL, list, list ? max : 0, 0};
+
+    if (!nest || !nest->game.used || action >= nest->game.def.action_count) return 0;
+    nplug_read_bindings(np_game_action(&nest->game, action)->kind, from, compare_all, &in, NULL);
+    return in.count;
+}

@@ -1,0 +1,199 @@
+#include "pick.h"
+#include "nest.h"
+#include <math.h>
+#include <string.h>
+
+#define THRESHOLD 0.6f
+
+void np_pick_layout(np_pick *pick, np_carve *carve, const nplug_limits *limits)
+{
+    pick->held = (uint8_t *)np_carve_take(carve, (limits->controls + 7u) / 8u, 1);
+}
+
+/* --- beginning and ending ------------------------------------------------------------------- */
+
+/* Axes have to be heard at every move while it waits, and no more after it. */
+static void empty_guards(nplug_nest *nest)
+{
+    for (uint32_t i = 0; i < nest->devices.count; i++)
+        np_guards_empty(nest, nest->devices.order[i]);
+}
+
+static void set_held(np_pick *pick, uint32_t control, bool held)
+{
+    uint8_t bit = (uint8_t)(1u << (control % 8));
+    pick->held[control / 8] =
+        (uint8_t)(held ? pick->held[control / 8] | bit : pick->held[control / 8] & ~bit);
+}
+
+static bool is_away(const np_control *control)
+{
+    return fabsf(control->value[0]) >= NP_REST || fabsf(control->value[1]) >= NP_REST;
+}
+
+static void note_held(nplug_nest *nest)
+{
+    for (uint32_t i = 0; i < nest->devices.count; i++) {
+        np_run run = nest->controls.of_device[nest->devices.order[i]];
+        for (uint32_t c = run.first; c < (uint32_t)run.first + run.count; c++)
+            set_held(&nest->pick, c, is_away(&nest->controls.list[c]));
+    }
+}
+
+static void end(nplug_nest *nest, nplug_source source, nplug_device device, uint16_t flags,
+                nplug_time time)
+{
+    np_pick *pick = &nest->pick;
+    nplug_event event = np_event(time, NPLUG_EVENT_PICK, device, pick->player);
+
+    pick->waits = pick->state.waits = false;
+    np_timers_cancel(&nest->timers, NP_TIMER_PICK, 0, 0);
+    event.control = source.control;
+    event.count = source.way;
+    event.flags = flags;
+    np_events_add(&nest->events, &event);
+    empty_guards(nest);
+}
+
+void np_pick_stop(nplug_nest *nest, uint16_t flags, nplug_time time)
+{
+    nplug_source none = {0, 0};
+    if (nest->pick.waits) end(nest, none, 0, flags, time);
+}
+
+void np_pick_take(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    np_pick *pick = &nest->pick;
+
+    np_pick_stop(nest, NPLUG_EVENT_CANCELLED, time);
+    memset(&pick->state, 0, sizeof pick->state);
+    pick->waits = pick->state.waits = true;
+    pick->player = command->player;
+    pick->kinds = command->device;
+    pick->cancel = command->control;
+    pick->takes = command->on != 0;
+    pick->threshold = (float)command->strong / 65535.0f;
+    pick->until = command->number ? time + (nplug_time)command->number * 1000u : 0;
+    note_held(nest);
+    empty_guards(nest);
+    if (pick->until && !np_timers_set(&nest->timers, pick->until, NP_TIMER_PICK, 0, 0))
+        np_limit_reached(nest, NPLUG_LIMIT_TIMERS, time);
+}
+
+/* --- which control -------------------------------------------------------------------------- */
+
+static bool is_watched(const nplug_nest *nest, uint32_t device)
+{
+    const np_pick *pick = &nest->pick;
+    uint32_t hearers = np_players_hearing(&nest->players, device);
+
+    if (pick->player && !((hearers >> pick->player) & 1u)) return false;
+    return pick->kinds == 0 || ((pick->kinds >> nest->recogniser.of[device].kind) & 1u);
+}
+
+/* The direction of a control in which it is furthest, and how far. */
+static nplug_source direction_of(const np_control *control, float *far)
+{
+    nplug_source source = {control->id, NPLUG_WAY_WHOLE};
+    float x = control->value[0], y = control->components == 2 ? control->value[1] : 0.0f;
+    bool both_ways = control->components == 2 || x < 0.0f;
+
+    *far = fabsf(x) >= fabsf(y) ? fabsf(x) : fabsf(y);
+    if (!both_ways) return source;
+    if (fabsf(x) >= fabsf(y))
+        source.way = x < 0.0f ? NPLUG_WAY_LEFT : NPLUG_WAY_RIGHT;
+    else
+        source.way = y < 0.0f ? NPLUG_WAY_DOWN : NPLUG_WAY_UP;
+    return source;
+}
+
+/* Of an axis that goes both ways, its high end is a direction, too. */
+static bool goes_both_ways(const nplug_nest *nest, uint32_t control)
+{
+    np_run run = nest->controls.of_device[nest->controls.list[control].device];
+    bool both = false;
+
+    for (uint32_t w = 0; w < nest->controls.wire_span.size && run.count; w++) {
+        const np_wire *wire = &nest->controls.wires[w];
+        both |= wire->control == control && (wire->how & NP_WIRE_READING) == NPLUG_READ_WHOLE &&
+                !(wire->how & (NP_WIRE_BUTTON | NP_WIRE_DELTA));
+    }
+    return both;
+}
+
+static bool can_be_picked(const np_control *control)
+{
+    return control->nature != NPLUG_NATURE_DELTA && control->nature != NPLUG_NATURE_POSITION &&
+           control->nature != NPLUG_NATURE_POSE && !(control->flags & NP_CONTROL_SPENT);
+}
+
+static void note_nearest(nplug_nest *nest, uint32_t device, nplug_source source, float share)
+{
+    nplug_pick_state *state = &nest->pick.state;
+
+    if (state->source.control != source.control && share < state->share) return;
+    state->source = source;
+    state->device = np_devices_handle(&nest->devices, device);
+    state->share = share > 1.0f ? 1.0f : share;
+}
+
+void np_pick_hear(nplug_nest *nest, const np_change *change)
+{
+    np_pick *pick = &nest->pick;
+    np_control *control = &nest->controls.list[change->control];
+    nplug_source source;
+    float far;
+
+    if (!is_away(control)) set_held(pick, change->control, false);
+    if (!is_watched(nest, control->device) || !can_be_picked(control)) return;
+    if ((pick->held[change->control / 8] >> (change->control % 8)) & 1u) return;
+    source = direction_of(control, &far);
+    if (source.way == NPLUG_WAY_WHOLE && goes_both_ways(nest, change->control))
+        source.way = NPLUG_WAY_RIGHT;
+    note_nearest(nest, control->device, source, far / pick->threshold);
+    if (pick->takes && is_away(control)) np_controls_spend(&nest->controls, change->control);
+    if (far < pick->threshold) return;
+    np_controls_spend(&nest->controls, change->control);
+    if (control->id == pick->cancel)
+        np_pick_stop(nest, NPLUG_EVENT_CANCELLED, change->time);
+    else
+        end(nest, source, change->device, 0, change->time);
+}
+
+/* --- calls ---------------------------------------------------------------------------------- */
+
+nplug_result nplug_pick_begin(nplug_nest *nest, const nplug_pick *pick)
+{
+    nplug_command command = {0};
+
+    if (!nest || !pick) return NPLUG_ERR_ARGUMENT;
+    if (pick->size != sizeof *pick) return NPLUG_ERR_SIZE;
+    if (!(pick->threshold >= 0.0f && pick->threshold <= 1.0f)) return NPLUG_ERR_ARGUMENT;
+    command.kind = NPLUG_COMMAND_PICK;
+    command.player = pick->player;
+    command.number = pick->milliseconds;
+    command.device = pick->kinds;
+    command.control = pick->cancel;
+    command.on = pick->takes;
+    command.strong = (uint16_t)((pick->threshold > 0.0f ? pick->threshold : THRESHOLD) * 65535.0f);
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_pick_end(nplug_nest *nest)
+{
+    nplug_command command = {0};
+
+    command.kind = NPLUG_COMMAND_PICK_END;
+    return nplug_post(nest, &command);
+}
+
+nplug_pick_state nplug_pick_look(const nplug_nest *nest)
+{
+    nplug_pick_state state = {0};
+
+    if (!nest) return state;
+    state = nest->pick.state;
+    if (state.waits && nest->pick.until > nest->feed.processed)
+        state.left = nest->pick.until - nest->feed.processed;
+    return state;
+}

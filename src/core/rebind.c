@@ -1,0 +1,248 @@
+#include "rebind.h"
+#include "binding_text.h"
+#include "nest.h"
+#include <string.h>
+
+#define HEAD 3u /* bytes before each text */
+
+void np_rebind_layout(np_rebinds *rebinds, np_carve *carve, const nplug_limits *limits)
+{
+    rebinds->text = (char *)np_carve_take(carve, limits->text, 1);
+    rebinds->size = limits->text;
+}
+
+/* --- the texts ------------------------------------------------------------------------------ */
+
+static uint32_t length_at(const np_rebinds *rebinds, uint32_t at)
+{
+    return HEAD + (uint32_t)strlen(rebinds->text + at + HEAD) + 1;
+}
+
+/* Where a player's text for an action stands, or NP_NONE. */
+static uint32_t find(const np_rebinds *rebinds, uint32_t player, uint32_t action)
+{
+    for (uint32_t at = 0; at < rebinds->used; at += length_at(rebinds, at)) {
+        const unsigned char *head = (const unsigned char *)rebinds->text + at;
+        if (head[0] == player && head[1] == (action & 255u) && head[2] == action >> 8) return at;
+    }
+    return NP_NONE;
+}
+
+static void forget(np_rebinds *rebinds, uint32_t player, uint32_t action)
+{
+    uint32_t at = find(rebinds, player, action), length;
+
+    if (at == NP_NONE) return;
+    length = length_at(rebinds, at);
+    memmove(rebinds->text + at, rebinds->text + at + length, rebinds->used - at - length);
+    rebinds->used -= length;
+}
+
+static void keep(np_rebinds *rebinds, uint32_t player, uint32_t action, const char *text)
+{
+    char *at = rebinds->text + rebinds->used;
+
+    at[0] = (char)player;
+    at[1] = (char)(action & 255u);
+    at[2] = (char)(action >> 8);
+    strcpy(at + HEAD, text);
+    rebinds->used += HEAD + (uint32_t)strlen(text) + 1;
+}
+
+/* How much room a text has, in place of the one that is there. */
+static uint32_t room_for(const np_rebinds *rebinds, uint32_t player, uint32_t action)
+{
+    uint32_t at = find(rebinds, player, action);
+    return rebinds->size - rebinds->used + (at == NP_NONE ? 0 : length_at(rebinds, at));
+}
+
+/* --- bindings come and go ------------------------------------------------------------------- */
+
+static void drop_idle_sources(nplug_nest *nest)
+{
+    uint32_t source;
+
+    while ((source = np_game_idle_source(&nest->game)) != NP_NO_INDEX) {
+        np_sources_unlink_one(nest, source);
+        np_game_drop_source(&nest->game, source);
+    }
+}
+
+static uint32_t last_binding(const np_game *game, uint32_t action)
+{
+    uint32_t last = NP_NO_INDEX;
+
+    for (uint32_t b = game->first_binding[action]; b != NP_NO_INDEX; b = game->bindings[b].next)
+        last = b;
+    return last;
+}
+
+/* The bindings of an action after one (NP_NO_INDEX: all) go again. */
+static void drop_after(np_game *game, uint32_t action, uint32_t last)
+{
+    uint32_t b = last == NP_NO_INDEX ? game->first_binding[action] : game->bindings[last].next;
+
+    while (b != NP_NO_INDEX) {
+        uint32_t next = game->bindings[b].next;
+        np_game_drop(game, b);
+        b = next;
+    }
+}
+
+/* Those that were there up to `last`: a player's own go, the game's are for the player or not. */
+static void retire(nplug_nest *nest, uint32_t player, uint32_t action, uint32_t last, bool game_s,
+                   nplug_time time)
+{
+    np_game *game = &nest->game;
+    np_change change = {time, NP_NONE, 0, 0, true};
+    uint32_t bit = 1u << player, b = last == NP_NO_INDEX ? last : game->first_binding[action];
+
+    while (b != NP_NO_INDEX) {
+        uint32_t next = b == last ? NP_NO_INDEX : game->bindings[b].next;
+        uint32_t players = game->bindings[b].players;
+        if (players & bit) np_gestures_drop(nest, player, b, &change);
+        if (players & NP_OF_GAME)
+            np_game_set_players(game, b, game_s ? players | bit : players & ~bit);
+        else if (players & bit)
+            np_game_drop(game, b);
+        b = next;
+    }
+}
+
+static bool link_new(nplug_nest *nest, uint32_t action)
+{
+    const np_game *game = &nest->game;
+    bool all = true;
+
+    for (uint32_t b = game->first_binding[action]; b != NP_NO_INDEX; b = game->bindings[b].next) {
+        const np_binding *binding = &game->bindings[b];
+        for (uint32_t i = 0; i < binding->source_count; i++)
+            all &= np_sources_link_one(nest, binding->source[i]);
+        for (uint32_t i = 0; i < binding->with_count; i++)
+            all &= np_sources_link_one(nest, binding->with[i]);
+    }
+    return all;
+}
+
+static bool read_text(nplug_nest *nest, uint32_t player, uint32_t action, const char *text)
+{
+    np_reader in;
+
+    memset(&in, 0, sizeof in);
+    in.nest = nest;
+    in.game = &nest->game;
+    in.action = np_game_action(&nest->game, action);
+    in.number = action;
+    in.players = 1u << player;
+    return np_action_read(&in, text);
+}
+
+/* All that hangs on bindings is found anew. */
+static void settle(nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time)
+{
+    nplug_event event = np_event(time, NPLUG_EVENT_BOUND, 0, player);
+
+    drop_idle_sources(nest);
+    if (!link_new(nest, action)) np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
+    for (uint32_t i = 0; i < nest->devices.count; i++)
+        np_guards_empty(nest, nest->devices.order[i]);
+    np_layers_cover_all(nest, time);
+    np_values_mark(nest, player, action);
+    event.action = action;
+    np_events_add(&nest->events, &event);
+}
+
+static void bind(nplug_nest *nest, uint32_t player, uint32_t action, const char *text,
+                 nplug_time time)
+{
+    uint32_t last = last_binding(&nest->game, action);
+
+    if (strlen(text) + HEAD + 1 > room_for(&nest->rebinds, player, action) ||
+        !read_text(nest, player, action, text)) {
+        drop_after(&nest->game, action, last);
+        drop_idle_sources(nest);
+        np_limit_reached(nest, NPLUG_LIMIT_BINDINGS, time);
+        return;
+    }
+    retire(nest, player, action, last, false, time);
+    forget(&nest->rebinds, player, action);
+    keep(&nest->rebinds, player, action, text);
+    settle(nest, player, action, time);
+}
+
+/* --- commands ------------------------------------------------------------------------------- */
+
+/* Twelve bytes of a text stand in three numbers of a command, the lowest first. */
+void np_rebind_text(nplug_nest *nest, const nplug_command *command)
+{
+    np_rebinds *rebinds = &nest->rebinds;
+    uint32_t piece[3] = {command->device, command->player, command->number};
+
+    for (unsigned i = 0; i < NP_TEXT_PIECE; i++) {
+        char byte = (char)((piece[i / 4] >> (8 * (i % 4))) & 255u);
+        if (byte && rebinds->pending_length + 1 < sizeof rebinds->pending)
+            rebinds->pending[rebinds->pending_length++] = byte;
+    }
+    rebinds->pending[rebinds->pending_length] = 0;
+}
+
+void np_rebind_take(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    np_rebinds *rebinds = &nest->rebinds;
+
+    if (command->number >= nest->game.def.action_count) return;
+    rebinds->pending[rebinds->pending_length] = 0;
+    if (command->on) {
+        bind(nest, command->player, command->number, rebinds->pending, time);
+    } else if (find(rebinds, command->player, command->number) != NP_NONE) {
+        retire(nest, command->player, command->number, last_binding(&nest->game, command->number),
+               true, time);
+        forget(rebinds, command->player, command->number);
+        settle(nest, command->player, command->number, time);
+    }
+    rebinds->pending_length = 0;
+}
+
+/* --- calls ---------------------------------------------------------------------------------- */
+
+static bool is_there(const nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    return nest && nest->game.used && player <= nest->limits.players &&
+           action < nest->game.def.action_count;
+}
+
+nplug_result nplug_bind(nplug_nest *nest, nplug_player player, uint32_t action, const char *from)
+{
+    nplug_command command = {0};
+    np_reader in;
+
+    if (!is_there(nest, player, action)) return nest ? NPLUG_ERR_UNKNOWN : NPLUG_ERR_ARGUMENT;
+    if (player == NPLUG_ANYONE || player > nest->players.limit) return NPLUG_ERR_ARGUMENT;
+    if (from && strlen(from) >= NPLUG_BINDINGS_SIZE) return NPLUG_ERR_SIZE;
+    memset(&in, 0, sizeof in);
+    in.nest = nest;
+    in.action = np_game_action(&nest->game, action);
+    if (from && !np_action_read(&in, from)) return in.result;
+    command.kind = NPLUG_COMMAND_BIND;
+    command.player = player;
+    command.number = action;
+    command.on = from != NULL;
+    return np_commands_put_text(nest, from ? from : "", &command);
+}
+
+const char *nplug_bindings_of(const nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    uint32_t at;
+    const char *from;
+
+    if (!is_there(nest, player, action)) return "";
+    at = find(&nest->rebinds, player, action);
+    if (at != NP_NONE) return nest->rebinds.text + at + HEAD;
+    from = np_game_action(&nest->game, action)->from;
+    return from ? from : "";
+}
+
+bool nplug_is_rebound(const nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    return is_there(nest, player, action) && find(&nest->rebinds, player, action) != NP_NONE;
+}

@@ -1,0 +1,21 @@
+/* Bindings that players have of their own, in place of the game's. */
+#ifndef NP_REBIND_H
+#define NP_REBIND_H
+
+#include "bindings.h"
+#include "commands.h"
+
+typedef struct np_rebinds {
+    char *text; /* one after the other: player, action (two bytes), the text and its 0 */
+    uint32_t used, size;
+    char pending[NPLUG_BINDINGS_SIZE]; /* the text of the next command, in pieces */
+    uint32_t pending_length;
+} np_rebinds;
+
+void np_rebind_layout(np_rebinds *rebinds, np_carve *carve, const nplug_limits *limits);
+
+/* Commands: a piece of a text; and the text is a player's bindings of an action. */
+void np_rebind_text(nplug_nest *nest, const nplug_command *command);
+void np_rebind_take(nplug_nest *nest, const nplug_command *command, nplug_time time);
+
+#endif

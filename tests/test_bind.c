@@ -1,0 +1,340 @@
+/* Bindings while the game runs: other ones for a player, conflicts, picking a control. */
+#include "support.h"
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+static const nplug_action_def actions[] = {
+    {"steer", NPLUG_VECTOR, "pad:stick-left dead=0.1 | keys:KeyW,KeyS,KeyA,KeyD", 0},
+    {"horn", NPLUG_BUTTON, "pad:south | key:KeyH hold=100", 0},
+    {"winch", NPLUG_BUTTON, "pad:west", 0},
+    {"throttle", NPLUG_LEVEL, "pad:trigger-right | key:Space rise=2 fall=4", 0},
+    {"bell", NPLUG_BUTTON, "key:ShiftLeft+key:KeyH hold=100 | pad:south tap", 0},
+    {"deck-bell", NPLUG_BUTTON, "pad:south", 1},
+};
+enum { STEER_, HORN_, WINCH_, THROTTLE_, BELL_, DECK_BELL_ };
+static const nplug_layer_def layers[] = {{"helm", 0, true}, {"deck", 5, false}};
+
+static void open_bound(test_rig *rig, uint32_t players)
+{
+    nplug_game game = nplug_game_for("bind", actions, COUNT_OF(actions), players);
+
+    if (players == 1) game.seats = NPLUG_SEATS_ONE;
+    game.layers = layers;
+    game.layer_count = COUNT_OF(layers);
+    rig_open(rig, &game, NULL);
+    nplug_sim_plug(rig->sim, 0, "pad", "heron");
+    nplug_sim_plug(rig->sim, 0, "keys", "turnstone");
+    rig_step(rig, 0);
+}
+
+/* --- other bindings ------------------------------------------------------------------------- */
+
+START_TEST(other_bindings_act_at_the_next_step_and_restart_nothing)
+{
+    nplug_event event;
+    test_rig rig;
+
+    open_bound(&rig, 1);
+    nplug_sim_press(rig.sim, 10 * MS, "pad", "south", 0);
+    nplug_sim_press(rig.sim, 10 * MS, "pad", "west", 0);
+    rig_step(&rig, 20 * MS);
+    ck_assert(nplug_held(rig.nest, 1, HORN_) && nplug_held(rig.nest, 1, WINCH_));
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, HORN_, "pad:west | key:KeyJ"), NPLUG_OK);
+    ck_assert(!nplug_is_rebound(rig.nest, 1, HORN_));
+    rig_step(&rig, 30 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_BOUND, &event));
+    ck_assert_uint_eq(event.action, HORN_);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
+    ck_assert_uint_eq(event.flags, NPLUG_EVENT_CANCELLED);
+    /* what is down already was not seen to go down; what else was held still is */
+    ck_assert(!nplug_held(rig.nest, 1, HORN_) && nplug_held(rig.nest, 1, WINCH_));
+    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, HORN_), "pad:west | key:KeyJ");
+    nplug_sim_release(rig.sim, 40 * MS, "pad", "west");
+    nplug_sim_release(rig.sim, 40 * MS, "pad", "south");
+    nplug_sim_press(rig.sim, 50 * MS, "pad", "south", 10 * MS);
+    nplug_sim_press(rig.sim, 70 * MS, "pad", "west", 10 * MS);
+    nplug_sim_press(rig.sim, 90 * MS, "keys", "KeyJ", 10 * MS);
+    rig_step(&rig, SECOND);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 2);
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, HORN_, NULL), NPLUG_OK);
+    nplug_sim_press(rig.sim, 1100 * MS, "pad", "south", 10 * MS);
+    rig_step(&rig, 2 * SECOND);
+    ck_assert(!nplug_is_rebound(rig.nest, 1, HORN_));
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(one_players_bindings_are_not_anothers)
+{
+    test_rig rig;
+
+    open_bound(&rig, 2);
+    nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 1);
+    nplug_claim(rig.nest, nplug_device_at(rig.nest, 1), 2);
+    nplug_bind(rig.nest, 2, HORN_, "key:KeyQ");
+    rig_step(&rig, MS);
+    nplug_sim_press(rig.sim, 2 * MS, "pad", "south", 10 * MS);
+    nplug_sim_press(rig.sim, 2 * MS, "keys", "KeyQ", 10 * MS);
+    nplug_sim_press(rig.sim, 20 * MS, "keys", "KeyH", 200 * MS);
+    rig_step(&rig, SECOND);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 2, HORN_), 1);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(what_is_wrong_with_a_binding_changes_nothing)
+{
+    nplug_limits limits = nplug_limits_default();
+    nplug_game game = nplug_game_for_one("bind", actions, COUNT_OF(actions));
+    char text[NPLUG_BINDINGS_SIZE + 10];
+    test_rig rig;
+
+    limits.bindings = 11;
+    rig_open(&rig, &game, &limits);
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, HORN_, "pad:sauth"), NPLUG_ERR_BINDING);
+    ck_assert_ptr_nonnull(strstr(rig.log, "did you mean pad:south?"));
+    ck_assert_int_eq(nplug_bind(rig.nest, 0, HORN_, "pad:west"), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, 99, "pad:west"), NPLUG_ERR_UNKNOWN);
+    memset(text, ' ', sizeof text);
+    text[sizeof text - 1] = 0;
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, HORN_, text), NPLUG_ERR_SIZE);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, HORN_, "pad:west | pad:north"), NPLUG_OK);
+    rig_step(&rig, MS); /* ten bindings of the game's and two more: one too many */
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_LIMIT, NULL));
+    ck_assert(!nplug_is_rebound(rig.nest, 1, HORN_));
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, HORN_, "pad:north"), NPLUG_OK);
+    nplug_sim_press(rig.sim, 2 * MS, "pad", "north", MS);
+    rig_step(&rig, 10 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1);
+    rig_close(&rig);
+}
+END_TEST
+
+/* However often bindings change, what is free is used again, and what they say holds. */
+START_TEST(bindings_may_change_for_ever)
+{
+    static const char *const texts[] = {"pad:east",
+                                        "pad:north hold=5 | key:KeyQ tap=9 | pad:stick-left.up",
+                                        "key:ShiftLeft/ShiftRight+key:KeyQ | pad:east scale=0.5",
+                                        "pad:east family=letters press=0.9 | pad:east sheet=heron",
+                                        NULL,
+                                        ""};
+    static const unsigned presses[] = {1, 0, 1, 2, 0, 0};
+    test_rig rig;
+
+    srand((unsigned)_i);
+    open_bound(&rig, 1);
+    for (unsigned round = 0, at = 0; round < 600; round++) {
+        nplug_time now = (round + 1) * SECOND;
+        uint32_t action = rand() % 2 ? HORN_ : WINCH_;
+        nplug_bind(rig.nest, 1, THROTTLE_, rand() % 2 ? "key:KeyT rise=3 fall=2" : NULL);
+        at = (unsigned)rand() % COUNT_OF(texts);
+        ck_assert_int_eq(nplug_bind(rig.nest, 1, action, texts[at]), NPLUG_OK);
+        nplug_sim_press(rig.sim, now - 500 * MS, "pad", "east", 100 * MS);
+        rig_step(&rig, now);
+        ck_assert(!rig_saw(&rig, NPLUG_EVENT_LIMIT, NULL));
+        ck_assert_msg(nplug_presses(rig.nest, 1, action) == (presses[at] != 0), "%s", texts[at]);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- texts ---------------------------------------------------------------------------------- */
+
+START_TEST(another_source_keeps_the_options)
+{
+    static const struct {
+        const char *from, *source, *expected;
+        uint32_t place;
+    } rows[] = {
+        {"pad:south | key:KeyH hold=100", "key:KeyJ", "pad:south | key:KeyJ hold=100", 1},
+        {"pad:south | key:KeyH hold=100", "pad:east", "pad:east | key:KeyH hold=100", 0},
+        {"pad:south | key:KeyH", "mouse:left", "pad:south | key:KeyH | mouse:left", 9},
+        {"  pad:south  tap=3   dead=0.1 |key:KeyH", NULL, "key:KeyH", 0},
+        {"pad:south  tap=3   dead=0.1 |key:KeyH", NULL, "pad:south tap=3   dead=0.1", 1},
+        {"", "key:KeyA", "key:KeyA", 0},
+        {NULL, "", "", 0},
+    };
+    nplug_source up = {nplug_control_from_name("pad:stick-left", (size_t)-1), NPLUG_WAY_UP};
+    char text[128];
+
+    for (size_t i = 0; i < COUNT_OF(rows); i++) {
+        size_t length =
+            nplug_bindings_replace(rows[i].from, rows[i].place, rows[i].source, text, sizeof text);
+        ck_assert_str_eq(text, rows[i].expected);
+        ck_assert_uint_eq(length, strlen(rows[i].expected));
+    }
+    ck_assert_uint_eq(nplug_source_name(up, text, sizeof text), strlen("pad:stick-left.up"));
+    ck_assert_str_eq(text, "pad:stick-left.up");
+}
+END_TEST
+
+START_TEST(conflicts_are_told_before_anything_changes)
+{
+    static const struct {
+        uint32_t action;
+        const char *from;
+        uint32_t count, other, place;
+    } rows[] = {
+        {WINCH_, "pad:south", 1, HORN_, 0},
+        {WINCH_, "pad:south tap", 1, BELL_, 1},    /* a tap is told from a press */
+        {WINCH_, "key:KeyH hold=50", 1, HORN_, 1}, /* the chord with Shift is another thing */
+        {WINCH_, "key:ShiftLeft+key:KeyH hold=50", 1, BELL_, 0},
+        {WINCH_, "pad:stick-left.up", 1, STEER_, 0},
+        {WINCH_, "key:KeyD | pad:south", 2, STEER_, 1},
+        {WINCH_, "pad:south observe", 0, 0, 0},
+        {WINCH_, "pad:north", 0, 0, 0},
+        {DECK_BELL_, "pad:west", 0, 0, 0}, /* another layer, of another priority */
+    };
+    nplug_conflict found[4];
+    test_rig rig;
+
+    open_bound(&rig, 1);
+    for (size_t i = 0; i < COUNT_OF(rows); i++) {
+        uint32_t count = nplug_conflicts(rig.nest, 1, rows[i].action, rows[i].from, found, 4);
+        ck_assert_msg(count == rows[i].count, "%s: %u", rows[i].from, count);
+        if (count == 0) continue;
+        ck_assert_uint_eq(found[0].action, rows[i].other);
+        ck_assert_uint_eq(found[0].place, rows[i].place);
+    }
+    nplug_bind(rig.nest, 1, HORN_, "pad:north");
+    rig_step(&rig, MS);
+    ck_assert_uint_eq(nplug_conflicts(rig.nest, 1, WINCH_, "pad:south", found, 4), 0);
+    ck_assert_uint_eq(nplug_conflicts(rig.nest, 1, WINCH_, "pad:north", NULL, 0), 1);
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- picking -------------------------------------------------------------------------------- */
+
+static nplug_pick pick_for(nplug_player player)
+{
+    nplug_pick pick = {sizeof(nplug_pick), 0, 0, 0, 0, 0.0f, false};
+    pick.player = player;
+    return pick;
+}
+
+static void expect_pick(test_rig *rig, const char *name)
+{
+    char text[64];
+    nplug_event event;
+    nplug_source source;
+
+    ck_assert_msg(rig_saw(rig, NPLUG_EVENT_PICK, &event), "no pick: %s", name);
+    source.control = event.control;
+    source.way = (uint16_t)event.count;
+    nplug_source_name(source, text, sizeof text);
+    ck_assert_str_eq(text, name);
+    ck_assert_uint_eq(event.flags, 0);
+}
+
+START_TEST(a_control_is_picked_by_using_it)
+{
+    nplug_pick pick = pick_for(1);
+    test_rig rig;
+
+    open_bound(&rig, 1);
+    nplug_sim_press(rig.sim, 10 * MS, "pad", "south", 0);
+    rig_step(&rig, 20 * MS);
+    ck_assert_int_eq(nplug_pick_begin(rig.nest, &pick), NPLUG_OK);
+    rig_step(&rig, 30 * MS);
+    ck_assert(nplug_pick_look(rig.nest).waits);
+    nplug_sim_release(rig.sim, 40 * MS, "pad", "south"); /* what was held does not count */
+    rig_step(&rig, 50 * MS);
+    ck_assert(nplug_pick_look(rig.nest).waits);
+    nplug_sim_press(rig.sim, 60 * MS, "pad", "west", 0);
+    rig_step(&rig, 70 * MS);
+    expect_pick(&rig, "pad:west");
+    ck_assert(!nplug_held(rig.nest, 1, WINCH_)); /* the press is spent */
+    nplug_sim_release(rig.sim, 80 * MS, "pad", "west");
+    nplug_sim_press(rig.sim, 90 * MS, "pad", "west", 10 * MS);
+    rig_step(&rig, 200 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, WINCH_), 1);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(an_axis_is_picked_by_the_direction_that_moves_most)
+{
+    nplug_pick pick = pick_for(NPLUG_ANYONE);
+    nplug_pick_state state;
+    test_rig rig;
+
+    open_bound(&rig, 1);
+    nplug_pick_begin(rig.nest, &pick);
+    nplug_sim_sweep(rig.sim, 10 * MS, "pad", "stick-right", (nplug_vec2){0.2f, -0.45f}, 50 * MS);
+    rig_step(&rig, 100 * MS);
+    state = nplug_pick_look(rig.nest);
+    ck_assert(state.waits);
+    ck_assert_float_eq_tol(state.share, 0.75f, 0.01f);
+    ck_assert_uint_eq(state.source.way, NPLUG_WAY_DOWN);
+    nplug_sim_sweep(rig.sim, 110 * MS, "pad", "stick-right", (nplug_vec2){0.5f, -0.8f}, 50 * MS);
+    rig_step(&rig, 200 * MS);
+    expect_pick(&rig, "pad:stick-right.down");
+    nplug_sim_sweep(rig.sim, 210 * MS, "pad", "trigger-left", (nplug_vec2){1.0f, 0.0f}, 50 * MS);
+    nplug_pick_begin(rig.nest, &pick);
+    rig_step(&rig, 300 * MS);
+    expect_pick(&rig, "pad:trigger-left");
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_pick_ends_by_its_control_by_time_by_call_and_asks_the_right_devices)
+{
+    nplug_pick pick = pick_for(1);
+    nplug_event event;
+    test_rig rig;
+
+    open_bound(&rig, 1);
+    pick.cancel = nplug_control_from_name("key:Escape", (size_t)-1);
+    pick.milliseconds = 100;
+    pick.kinds = 1u << NPLUG_KIND_KEYBOARD;
+    pick.takes = true;
+    nplug_pick_begin(rig.nest, &pick);
+    nplug_sim_press(rig.sim, 10 * MS, "pad", "south", 10 * MS);
+    rig_step(&rig, 50 * MS);
+    ck_assert_uint_eq(nplug_pick_look(rig.nest).left, 50 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1); /* no keyboard: not taken */
+    nplug_sim_press(rig.sim, 60 * MS, "keys", "Escape", 10 * MS);
+    rig_step(&rig, 80 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_PICK, &event));
+    ck_assert_uint_eq(event.flags, NPLUG_EVENT_CANCELLED);
+    nplug_pick_begin(rig.nest, &pick);
+    rig_step(&rig, 100 * MS);
+    rig_step(&rig, 300 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_PICK, &event));
+    ck_assert_uint_eq(event.flags, NPLUG_EVENT_LATE);
+    ck_assert_uint_eq(event.time, 180 * MS);
+    nplug_pick_begin(rig.nest, &pick);
+    nplug_pick_end(rig.nest);
+    rig_step(&rig, 400 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_PICK, &event));
+    ck_assert_uint_eq(event.flags, NPLUG_EVENT_CANCELLED);
+    ck_assert(!nplug_pick_look(rig.nest).waits);
+    pick.threshold = 2.0f;
+    ck_assert_int_eq(nplug_pick_begin(rig.nest, &pick), NPLUG_ERR_ARGUMENT);
+    rig_close(&rig);
+}
+END_TEST
+
+Suite *bind_suite(void)
+{
+    Suite *suite = suite_create("bind");
+    TCase *tests = tcase_create("bind");
+
+    tcase_add_test(tests, other_bindings_act_at_the_next_step_and_restart_nothing);
+    tcase_add_test(tests, one_players_bindings_are_not_anothers);
+    tcase_add_test(tests, what_is_wrong_with_a_binding_changes_nothing);
+    tcase_add_loop_test(tests, bindings_may_change_for_ever, 0, 4);
+    tcase_add_test(tests, another_source_keeps_the_options);
+    tcase_add_test(tests, conflicts_are_told_before_anything_changes);
+    tcase_add_test(tests, a_control_is_picked_by_using_it);
+    tcase_add_test(tests, an_axis_is_picked_by_the_direction_that_moves_most);
+    tcase_add_test(tests, a_pick_ends_by_its_control_by_time_by_call_and_asks_the_right_devices);
+    suite_add_tcase(suite, tests);
+    return suite;
+}
