@@ -96,7 +96,7 @@ START_TEST(what_is_wrong_with_a_binding_changes_nothing)
     rig_open(&rig, &game, &limits);
     ck_assert_int_eq(nplug_bind(rig.nest, 1, HORN_, "pad:sauth"), NPLUG_ERR_BINDING);
     ck_assert_ptr_nonnull(strstr(rig.log, "did you mean pad:south?"));
-    ck_assert_int_eq(nplug_bind(rig.nest, 0, HORN_, "pad:west"), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_bind(rig.nest, 2, HORN_, "pad:west"), NPLUG_ERR_ARGUMENT);
     ck_assert_int_eq(nplug_bind(rig.nest, 1, 99, "pad:west"), NPLUG_ERR_UNKNOWN);
     memset(text, ' ', sizeof text);
     text[sizeof text - 1] = 0;
@@ -110,6 +110,39 @@ START_TEST(what_is_wrong_with_a_binding_changes_nothing)
     nplug_sim_press(rig.sim, 2 * MS, "pad", "north", MS);
     rig_step(&rig, 10 * MS);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1);
+    rig_close(&rig);
+}
+END_TEST
+
+/* The game's own change for all who have none of their own, as often as one likes. */
+START_TEST(the_games_bindings_change_for_everybody_else)
+{
+    test_rig rig;
+
+    open_bound(&rig, 2);
+    nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 1);
+    nplug_claim(rig.nest, nplug_device_at(rig.nest, 1), 2);
+    nplug_bind(rig.nest, 2, HORN_, "key:KeyQ");
+    nplug_bind(rig.nest, NPLUG_ANYONE, HORN_, "pad:north | key:KeyN");
+    nplug_sim_press(rig.sim, 10 * MS, "pad", "west", 0);
+    rig_step(&rig, 20 * MS);
+    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, HORN_), "pad:north | key:KeyN");
+    nplug_bind(rig.nest, NPLUG_ANYONE, HORN_, "pad:south | pad:north | key:KeyN");
+    nplug_sim_press(rig.sim, 30 * MS, "pad", "north", 10 * MS);
+    nplug_sim_press(rig.sim, 50 * MS, "keys", "KeyN", 10 * MS);
+    nplug_sim_press(rig.sim, 70 * MS, "keys", "KeyQ", 10 * MS);
+    rig_step(&rig, 100 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 2, HORN_), 1);
+    ck_assert(nplug_held(rig.nest, 1, WINCH_)); /* what else is held goes on */
+    nplug_bind(rig.nest, 2, HORN_, NULL);
+    nplug_bind(rig.nest, NPLUG_ANYONE, HORN_, NULL);
+    nplug_sim_press(rig.sim, 110 * MS, "pad", "south", 10 * MS);
+    nplug_sim_press(rig.sim, 110 * MS, "keys", "KeyH", 300 * MS);
+    rig_step(&rig, SECOND);
+    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, HORN_), actions[HORN_].from);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 2, HORN_), 1);
     rig_close(&rig);
 }
 END_TEST
@@ -329,6 +362,7 @@ Suite *bind_suite(void)
     tcase_add_test(tests, other_bindings_act_at_the_next_step_and_restart_nothing);
     tcase_add_test(tests, one_players_bindings_are_not_anothers);
     tcase_add_test(tests, what_is_wrong_with_a_binding_changes_nothing);
+    tcase_add_test(tests, the_games_bindings_change_for_everybody_else);
     tcase_add_loop_test(tests, bindings_may_change_for_ever, 0, 4);
     tcase_add_test(tests, another_source_keeps_the_options);
     tcase_add_test(tests, conflicts_are_told_before_anything_changes);

@@ -15,12 +15,15 @@ static void read_notes(const char *name, const char *text, char *out, size_t siz
     nplug_sheet_file *sheet = NULL;
     nplug_model_file *model = NULL;
     nplug_settings *settings = NULL;
+    nplug_game_file *game = NULL;
     size_t used = 0;
 
     if (strstr(name, ".trace"))
         nplug_trace_parse(text, strlen(text), name, &trace, &notes);
     else if (strstr(name, ".model"))
         nplug_model_parse(text, strlen(text), name, &model, &notes);
+    else if (strstr(name, ".game"))
+        nplug_game_parse(text, strlen(text), name, &game, &notes);
     else if (strstr(name, ".settings"))
         nplug_settings_parse(text, strlen(text), name, &settings, &notes);
     else
@@ -35,6 +38,8 @@ static void read_notes(const char *name, const char *text, char *out, size_t siz
     nplug_sheet_free(sheet);
     nplug_model_free(model);
     nplug_settings_free(settings);
+    if (game) nplug_game_check(game, true, &notes);
+    nplug_game_free(game);
 }
 
 static int by_name(const void *a, const void *b)

@@ -4,9 +4,9 @@
 #include <string.h>
 #include <unistd.h>
 
-static const tool_command *const commands[] = {&tool_devices, &tool_watch,  &tool_explain,
-                                               &tool_learn,   &tool_record, &tool_replay,
-                                               &tool_graph,   &tool_demo};
+static const tool_command *const commands[] = {
+    &tool_devices, &tool_watch, &tool_explain, &tool_learn, &tool_record,
+    &tool_replay,  &tool_graph, &tool_check,   &tool_names, &tool_demo};
 #define COMMANDS (sizeof commands / sizeof *commands)
 
 bool tool_colour(void)

@@ -22,7 +22,7 @@ typedef struct tool_command {
 } tool_command;
 
 extern const tool_command tool_devices, tool_watch, tool_explain, tool_learn, tool_record,
-    tool_replay, tool_graph, tool_demo;
+    tool_replay, tool_graph, tool_check, tool_names, tool_demo;
 
 /* Parses a command's options from a popt table.  *rest is the one argument that is left (NULL where
  * there is none).  Returns -1 to go on, or the status to

@@ -117,6 +117,7 @@ typedef struct nplug_game {
     uint32_t layer_count;          /* at most 32 */
     const nplug_action_rule *rules;
     uint32_t rule_count;
+    uint64_t names; /* not 0: the nplug_names_digest that numbers kept elsewhere go with */
 } nplug_game;
 
 /* A game for one with these actions. */
@@ -133,6 +134,7 @@ static inline nplug_game nplug_game_for_one(const char *name, const nplug_action
                        NULL,
                        0,
                        NULL,
+                       0,
                        0};
     return game;
 }
@@ -151,8 +153,13 @@ static inline nplug_game nplug_game_for(const char *name, const nplug_action_def
  * from the start.  Before the first step only (NPLUG_ERR_ORDER after it).  The tables and strings
  * stay the caller's.  NPLUG_ERR_ARGUMENT: a table is wrong, and the log says which.
  * NPLUG_ERR_BINDING: a binding text is wrong; the log says which, where, and what was expected,
- * and the nest has no game.  NPLUG_ERR_FULL: a limit (the log says which). */
+ * and the nest has no game.  NPLUG_ERR_FULL: a limit (the log says which).
+ * NPLUG_ERR_DIFFERS: numbers that were generated from another game. */
 NPLUG_API nplug_result nplug_use_game(nplug_nest *nest, const nplug_game *game);
+
+/* A digest of what numbers depend on: the names of actions and layers, in their order, and the
+ * kinds of actions.  0 for NULL. */
+NPLUG_API uint64_t nplug_names_digest(const nplug_game *game);
 
 /* A digest of the game's names, kinds and bindings; 0 without a game.  Numbers of actions kept
  * elsewhere (a generated header, a trace) go with the game of the same digest only. */

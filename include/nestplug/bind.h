@@ -80,8 +80,9 @@ NPLUG_API size_t nplug_bindings_replace(const char *from, uint32_t place, const 
 /* The longest text of bindings that a player may have of their own, with its terminating 0. */
 #define NPLUG_BINDINGS_SIZE 240
 
-/* Gives a player (not NPLUG_ANYONE) bindings of their own for an action, at the next step, in place
- * of the game's; NULL gives the game's back.  What the action held is let go, marked cancelled,
+/* Gives a player bindings of their own for an action, at the next step, in place of the game's;
+ * NULL gives the game's back.  For NPLUG_ANYONE it is the game's bindings that change, for all who
+ * have none of their own: tuning while it runs.  What the action held is let go, marked cancelled,
  * nothing else changes, and an event says so.  NPLUG_ERR_BINDING: the text is wrong, and the log
  * says why; NPLUG_ERR_ARGUMENT, NPLUG_ERR_UNKNOWN, NPLUG_ERR_SIZE, NPLUG_ERR_FULL.  Where a limit
  * leaves no room when it is taken, an event and the log say so, and all stays as it was. */

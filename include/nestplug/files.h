@@ -3,6 +3,7 @@
 #ifndef NESTPLUG_FILES_H
 #define NESTPLUG_FILES_H
 
+#include "bind.h"
 #include "calibrate.h"
 #include "nest.h"
 #include "sim.h"
@@ -145,6 +146,45 @@ NPLUG_API nplug_result nplug_settings_write(const nplug_settings *settings, cons
 
 /* Frees settings; NULL does nothing. */
 NPLUG_API void nplug_settings_free(nplug_settings *settings);
+
+/* A game that was read, with its own memory. */
+typedef struct nplug_game_file nplug_game_file;
+
+/* Reads a game: its actions in the file's order, their bindings, layers and seats; as
+ * nplug_trace_read.  What is wrong within a binding's text is told at its place in the file. */
+NPLUG_API nplug_result nplug_game_read(const char *path, nplug_game_file **file,
+                                       nplug_notes *notes);
+
+/* As nplug_game_read, from memory. */
+NPLUG_API nplug_result nplug_game_parse(const char *text, size_t length, const char *name,
+                                        nplug_game_file **file, nplug_notes *notes);
+
+/* The game inside, for nplug_use_game: valid until the file is freed, and a nest that uses it needs
+ * it as long as it is open. */
+NPLUG_API const nplug_game *nplug_game_of(const nplug_game_file *file);
+
+/* Frees a game; NULL does nothing. */
+NPLUG_API void nplug_game_free(nplug_game_file *file);
+
+/* Tuning without a restart: gives a nest that runs the bindings of a game file that was read again,
+ * at the next step.  Actions are matched by name, and keep what they hold where their bindings are
+ * the same; a player's own bindings stay.  *notes (in: the file's name) warns of what cannot change
+ * while it runs: new actions, and kinds.  Errors as nplug_bind; the file may be freed after it. */
+NPLUG_API nplug_result nplug_game_tune(const nplug_game_file *file, nplug_nest *nest,
+                                       nplug_notes *notes);
+
+/* Looks for what is likely to be a mistake, and adds a warning for each to *notes (in: the file's
+ * name): actions bound to nothing or for one sort of device only, controls that no device has, the
+ * same control twice in a layer, chords that can never win, layers that nothing switches on.
+ * `access`: and actions that some people cannot use, since they need a chord, rapid taps or a long
+ * hold and have no simpler way.  Returns how many there were.  NPLUG_ERR_ARGUMENT is 0. */
+NPLUG_API uint32_t nplug_game_check(const nplug_game_file *file, bool access, nplug_notes *notes);
+
+/* Writes a C header with the numbers of a game's actions and layers and the digest that goes with
+ * them, and where `tables`, const tables of the whole game, so that a program needs no file.  Whole
+ * or not at all; NULL for the path is standard output.  NPLUG_ERR_FILE. */
+NPLUG_API nplug_result nplug_game_header(const nplug_game_file *file, bool tables,
+                                         const char *path);
 
 /* A simulated model that was read, with its own memory. */
 typedef struct nplug_model_file nplug_model_file;

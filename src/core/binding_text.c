@@ -202,10 +202,20 @@ static bool has_press(const np_reader *in)
     return in->binding.shape == NP_SHAPE_ONE && components == 1 && nature != NPLUG_NATURE_DELTA;
 }
 
+/* Of a binding that was read, without blanks at its end. */
+static size_t length_of(const np_reader *in, const char *word)
+{
+    size_t length = (size_t)(in->at - word);
+
+    while (length && word[length - 1] == ' ')
+        length--;
+    return length;
+}
+
 /* What a kind of action can make nothing of. */
 static bool check_kind(np_reader *in, const char *word)
 {
-    size_t length = (size_t)(in->at - word);
+    size_t length = length_of(in, word);
     unsigned components = 1;
     nplug_nature nature = look_at(in->driving[0], &components);
 
@@ -239,7 +249,7 @@ static bool check_vector(np_reader *in, const char *word)
     if (in->action->kind != NPLUG_VECTOR || in->binding.shape == NP_SHAPE_CROSS || components == 2)
         return true;
     return np_reader_fail(in, "has one direction: a vector takes a stick or four keys", word,
-                          (size_t)(in->at - word));
+                          length_of(in, word));
 }
 
 /* What several options say together: thresholds that are not given follow from the other one. */

@@ -42,7 +42,7 @@ static bool needs_device(uint32_t kind)
 /* Of the commands for a player, whether this one may be 0. */
 static bool anyone_will_do(uint32_t kind)
 {
-    return kind != NPLUG_COMMAND_CLAIM && kind != NPLUG_COMMAND_LEAVE && kind != NPLUG_COMMAND_BIND;
+    return kind != NPLUG_COMMAND_CLAIM && kind != NPLUG_COMMAND_LEAVE;
 }
 
 static bool is_in_range(const nplug_nest *nest, const nplug_command *command)

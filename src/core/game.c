@@ -41,6 +41,23 @@ static uint64_t digest_game(const np_game *game)
     return digest.hash;
 }
 
+uint64_t nplug_names_digest(const nplug_game *game)
+{
+    np_digest digest = {NP_HASH_START};
+
+    if (!game) return 0;
+    for (uint32_t i = 0; i < game->action_count; i++) {
+        const char *first = (const char *)game->actions;
+        const nplug_action_def *action =
+            (const nplug_action_def *)(const void *)(first + (size_t)i * game->action_size);
+        digest.hash = hash_word(digest.hash, action->name);
+        np_digest_u64(&digest, (uint64_t)action->kind);
+    }
+    for (uint32_t i = 0; i < game->layer_count; i++)
+        digest.hash = hash_word(digest.hash, game->layers[i].name);
+    return digest.hash;
+}
+
 static nplug_result fail(const nplug_nest *nest, const char *what, uint64_t number)
 {
     char line[160];
@@ -154,6 +171,11 @@ nplug_result nplug_use_game(nplug_nest *nest, const nplug_game *def)
     np_game *game;
 
     if (result != NPLUG_OK) return result;
+    if (def->names && def->names != nplug_names_digest(def)) {
+        np_log_line(nest, "the game is not the one that the numbers of its actions were made from: "
+                          "make them again");
+        return NPLUG_ERR_DIFFERS;
+    }
     game = &nest->game;
     np_game_forget(game);
     game->used = false;

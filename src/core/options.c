@@ -1,5 +1,6 @@
 /* The options of a binding: a gesture's time, and what shapes its value. */
 #include "binding_text.h"
+#include "text.h"
 #include <string.h>
 
 /* --- numbers -------------------------------------------------------------------------------- */
@@ -293,14 +294,26 @@ static const option *find(const np_reader *in)
 
 static bool fail_unknown(np_reader *in)
 {
-    const char *word = in->at;
+    const char *word = in->at, *near = NULL;
+    size_t length = skip_word(in), name = 0;
+    unsigned best = 3;
+    char what[120];
+    np_text text = np_text_in(what, sizeof what);
 
-    skip_word(in);
-    return np_reader_fail(in,
-                          "is no option; hold= repeat= tap double-tap taps= release observe kind= "
-                          "family= sheet= dead= outer= zone= power= curve= lift= scale= invert= "
-                          "gate= press= release= rise= fall= are",
-                          word, (size_t)(in->at - word));
+    while (name < length && word[name] != '=')
+        name++;
+    for (size_t i = 0; i < sizeof options / sizeof *options; i++) {
+        size_t known = strcspn(options[i].name, "=");
+        unsigned far = np_text_distance(word, name, options[i].name, known, best);
+        if (far >= best) continue;
+        best = far;
+        near = options[i].name;
+    }
+    np_text_add(&text, "is no option");
+    np_text_add(&text, near ? "; did you mean " : ": a gesture, kind=, observe or a shaping is");
+    np_text_add(&text, near ? near : " expected");
+    if (near) np_text_add(&text, "?");
+    return np_reader_fail(in, what, word, length);
 }
 
 bool np_option_read(np_reader *in)

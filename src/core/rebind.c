@@ -89,22 +89,34 @@ static void drop_after(np_game *game, uint32_t action, uint32_t last)
     }
 }
 
-/* Those that were there up to `last`: a player's own go, the game's are for the player or not. */
-static void retire(nplug_nest *nest, uint32_t player, uint32_t action, uint32_t last, bool game_s,
-                   nplug_time time)
+/* A binding that was there before: of the game's where they change, of a player's where theirs do.
+ */
+static void retire_one(nplug_nest *nest, uint32_t player, uint32_t b, bool reset,
+                       const np_change *change)
 {
     np_game *game = &nest->game;
+    uint32_t bit = 1u << player, players = game->bindings[b].players;
+    bool of_game = (players & NP_OF_GAME) != 0;
+
+    for (uint32_t p = 0; p <= nest->limits.players; p++)
+        if ((p == player || player == 0) && (players >> p) & 1u && of_game >= (player == 0))
+            np_gestures_drop(nest, p, b, change);
+    if (of_game && player)
+        np_game_set_players(game, b, reset ? players | bit : players & ~bit);
+    else if (of_game || (player && (players & bit)))
+        np_game_drop(game, b);
+}
+
+/* Those that were there up to `last`. */
+static void retire(nplug_nest *nest, uint32_t player, uint32_t action, uint32_t last, bool reset,
+                   nplug_time time)
+{
     np_change change = {time, NP_NONE, 0, 0, true};
-    uint32_t bit = 1u << player, b = last == NP_NO_INDEX ? last : game->first_binding[action];
+    uint32_t b = last == NP_NO_INDEX ? last : nest->game.first_binding[action];
 
     while (b != NP_NO_INDEX) {
-        uint32_t next = b == last ? NP_NO_INDEX : game->bindings[b].next;
-        uint32_t players = game->bindings[b].players;
-        if (players & bit) np_gestures_drop(nest, player, b, &change);
-        if (players & NP_OF_GAME)
-            np_game_set_players(game, b, game_s ? players | bit : players & ~bit);
-        else if (players & bit)
-            np_game_drop(game, b);
+        uint32_t next = b == last ? NP_NO_INDEX : nest->game.bindings[b].next;
+        retire_one(nest, player, b, reset, &change);
         b = next;
     }
 }
@@ -124,6 +136,17 @@ static bool link_new(nplug_nest *nest, uint32_t action)
     return all;
 }
 
+/* For whom new bindings are: a player, or all who have none of their own. */
+static uint32_t players_of(const nplug_nest *nest, uint32_t player, uint32_t action)
+{
+    uint32_t players = NP_EVERYBODY;
+
+    if (player) return 1u << player;
+    for (uint32_t p = 1; p <= nest->limits.players; p++)
+        if (find(&nest->rebinds, p, action) != NP_NONE) players &= ~(1u << p);
+    return players;
+}
+
 static bool read_text(nplug_nest *nest, uint32_t player, uint32_t action, const char *text)
 {
     np_reader in;
@@ -133,7 +156,7 @@ static bool read_text(nplug_nest *nest, uint32_t player, uint32_t action, const 
     in.game = &nest->game;
     in.action = np_game_action(&nest->game, action);
     in.number = action;
-    in.players = 1u << player;
+    in.players = players_of(nest, player, action);
     return np_action_read(&in, text);
 }
 
@@ -147,7 +170,8 @@ static void settle(nplug_nest *nest, uint32_t player, uint32_t action, nplug_tim
     for (uint32_t i = 0; i < nest->devices.count; i++)
         np_guards_empty(nest, nest->devices.order[i]);
     np_layers_cover_all(nest, time);
-    np_values_mark(nest, player, action);
+    for (uint32_t p = 0; p <= nest->limits.players; p++)
+        if (p == player || player == 0) np_values_mark(nest, p, action);
     event.action = action;
     np_events_add(&nest->events, &event);
 }
@@ -194,7 +218,14 @@ void np_rebind_take(nplug_nest *nest, const nplug_command *command, nplug_time t
     rebinds->pending[rebinds->pending_length] = 0;
     if (command->on) {
         bind(nest, command->player, command->number, rebinds->pending, time);
-    } else if (find(rebinds, command->player, command->number) != NP_NONE) {
+    } else if (find(rebinds, command->player, command->number) == NP_NONE) {
+        rebinds->pending_length = 0;
+        return;
+    } else if (command->player == NPLUG_ANYONE) {
+        const char *from = np_game_action(&nest->game, command->number)->from;
+        bind(nest, command->player, command->number, from ? from : "", time);
+        forget(rebinds, command->player, command->number);
+    } else {
         retire(nest, command->player, command->number, last_binding(&nest->game, command->number),
                true, time);
         forget(rebinds, command->player, command->number);
@@ -217,7 +248,7 @@ nplug_result nplug_bind(nplug_nest *nest, nplug_player player, uint32_t action, 
     np_reader in;
 
     if (!is_there(nest, player, action)) return nest ? NPLUG_ERR_UNKNOWN : NPLUG_ERR_ARGUMENT;
-    if (player == NPLUG_ANYONE || player > nest->players.limit) return NPLUG_ERR_ARGUMENT;
+    if (player > nest->players.limit) return NPLUG_ERR_ARGUMENT;
     if (from && strlen(from) >= NPLUG_BINDINGS_SIZE) return NPLUG_ERR_SIZE;
     memset(&in, 0, sizeof in);
     in.nest = nest;
@@ -237,6 +268,7 @@ const char *nplug_bindings_of(const nplug_nest *nest, nplug_player player, uint3
 
     if (!is_there(nest, player, action)) return "";
     at = find(&nest->rebinds, player, action);
+    if (at == NP_NONE) at = find(&nest->rebinds, NPLUG_ANYONE, action);
     if (at != NP_NONE) return nest->rebinds.text + at + HEAD;
     from = np_game_action(&nest->game, action)->from;
     return from ? from : "";

@@ -97,6 +97,16 @@ void nf_warning(nf_doc *doc, const char *pointer, const char *format, ...)
     va_end(list);
 }
 
+void nf_note_within(nf_doc *doc, const char *pointer, size_t bytes, bool warning, const char *text)
+{
+    nf_place place = nf_locate(doc->text, doc->length, pointer);
+
+    place.line += doc->first_line - 1;
+    place.column += (uint32_t)bytes + 1; /* the quotation mark */
+    nf_notes_add(doc->notes, place, warning, text);
+    if (!warning) doc->failed = true;
+}
+
 static char *read_stream(FILE *file, size_t *length)
 {
     size_t room = 65536;

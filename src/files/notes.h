@@ -46,6 +46,9 @@ __attribute__((format(printf, 3, 4)))
 #endif
 void nf_warning(nf_doc *doc, const char *pointer, const char *format, ...);
 
+/* As nf_error or nf_warning, so many bytes after the beginning of a text's letters. */
+void nf_note_within(nf_doc *doc, const char *pointer, size_t bytes, bool warning, const char *text);
+
 /* A whole file in memory from malloc, ended by a 0 that is not counted; NULL with a note where it
  * cannot be read. */
 char *nf_read_file(const char *path, size_t *length, nplug_notes *notes);

@@ -43,10 +43,16 @@ static char *real_path(const char *path)
 }
 #endif
 
+/* A text and how long it is. */
+typedef struct text {
+    const char *bytes;
+    size_t length;
+} text;
+
 /* Puts all of it onto the disk. */
-static bool write_all(FILE *file, const json_t *root, bool replaces)
+static bool write_all(FILE *file, text all, bool replaces)
 {
-    bool good = json_dumpf(root, file, JSON_INDENT(2)) == 0 && fputc('\n', file) != EOF;
+    bool good = fwrite(all.bytes, 1, all.length, file) == all.length;
 
     good = fflush(file) == 0 && good;
     good = (sync_file(file) == 0 || !replaces) && good;
@@ -54,13 +60,13 @@ static bool write_all(FILE *file, const json_t *root, bool replaces)
 }
 
 /* A device or a pipe is written to as it is. */
-static nplug_result write_through(const char *path, const json_t *root)
+static nplug_result write_through(const char *path, text all)
 {
     FILE *file = fopen(path, "w");
-    return file && write_all(file, root, false) ? NPLUG_OK : NPLUG_ERR_FILE;
+    return file && write_all(file, all, false) ? NPLUG_OK : NPLUG_ERR_FILE;
 }
 
-static nplug_result replace(const char *path, const json_t *root)
+static nplug_result replace(const char *path, text all)
 {
     size_t length = strlen(path);
     char *beside = (char *)malloc(length + 5);
@@ -72,7 +78,7 @@ static nplug_result replace(const char *path, const json_t *root)
     memcpy(beside + length, ".new", 5);
     file = fopen(beside, "w");
     if (file) {
-        if (write_all(file, root, true) && rename(beside, path) == 0)
+        if (write_all(file, all, true) && rename(beside, path) == 0)
             result = NPLUG_OK;
         else
             remove(beside);
@@ -81,14 +87,28 @@ static nplug_result replace(const char *path, const json_t *root)
     return result;
 }
 
-nplug_result nf_write_whole(const char *path, const json_t *root)
+nplug_result nf_write_text(const char *path, const char *bytes, size_t length)
 {
+    text all = {bytes, length};
     nplug_result result;
     char *real;
 
-    if (is_no_file(path)) return write_through(path, root);
+    if (is_no_file(path)) return write_through(path, all);
     real = real_path(path);
-    result = replace(real ? real : path, root);
+    result = replace(real ? real : path, all);
     free(real);
+    return result;
+}
+
+nplug_result nf_write_whole(const char *path, const json_t *root)
+{
+    char *bytes = json_dumps(root, JSON_INDENT(2));
+    nplug_result result = NPLUG_ERR_MEMORY;
+    size_t length = bytes ? strlen(bytes) : 0;
+
+    if (!bytes) return result;
+    bytes[length] = '\n'; /* in the place of its 0 */
+    result = nf_write_text(path, bytes, length + 1);
+    free(bytes);
     return result;
 }

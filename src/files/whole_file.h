@@ -5,8 +5,11 @@
 #include "nestplug/base.h"
 #include <jansson.h>
 
-/* Writes a document to a new file beside `path`, syncs it, and renames it there: whoever reads
+/* Writes a text to a new file beside `path`, syncs it, and renames it there: whoever reads
  * finds the old one or the new one.  NPLUG_ERR_FILE (errno says why), NPLUG_ERR_MEMORY. */
+nplug_result nf_write_text(const char *path, const char *bytes, size_t length);
+
+/* The same of a document. */
 nplug_result nf_write_whole(const char *path, const json_t *root);
 
 #endif

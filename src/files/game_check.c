@@ -1,0 +1,292 @@
+/* What is likely to be a mistake in a game that is right by its grammar. */
+#include "game_file.h"
+#include <stdarg.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+typedef struct checker {
+    nf_doc doc;
+    const nplug_game_file *file;
+    uint32_t action, other;
+    const nplug_binding *binding;
+    bool desk, pad, others;         /* what the action's bindings are on */
+    bool simple, chord, taps, hold; /* what its presses need */
+    uint32_t bindings, warnings;
+} checker;
+
+#if defined(__GNUC__)
+__attribute__((format(printf, 4, 5)))
+#endif
+static void
+warn_at(checker *in, uint32_t action, uint32_t column, const char *format, ...)
+{
+    char text[200];
+    va_list list;
+
+    va_start(list, format);
+    vsnprintf(text, sizeof text, format, list);
+    va_end(list);
+    nf_game_note(&in->doc, in->file, action, column, true, text);
+    in->warnings++;
+}
+
+static void name_of(nplug_source source, char *buffer, size_t size)
+{
+    if (nplug_source_name(source, buffer, size) == 0) snprintf(buffer, size, "?");
+}
+
+/* --- one binding ------------------------------------------------------------------------------ */
+
+/* Whether any sheet that is known has a control; keys are on keyboards. */
+static bool some_device_has(nplug_control control)
+{
+    uint32_t count;
+    const nplug_sheet *sheets = nplug_builtin_sheets(&count);
+
+    if (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY) return true;
+    for (uint32_t i = 0; i < count; i++)
+        for (uint32_t w = 0; w < sheets[i].wire_count; w++)
+            if (sheets[i].wires[w].control == control) return true;
+    return false;
+}
+
+static void check_known(checker *in, const nplug_binding *binding, nplug_source source)
+{
+    char name[64];
+
+    name_of(source, name, sizeof name);
+    if (!some_device_has(source.control))
+        warn_at(in, in->action, binding->column,
+                "no device that is known has %s: only one with a learnt sheet could press it",
+                name);
+}
+
+static bool are_opposite(nplug_source a, nplug_source b)
+{
+    return a.control == b.control && a.way != b.way && a.way >= NPLUG_WAY_RIGHT &&
+           b.way >= NPLUG_WAY_RIGHT && (a.way < NPLUG_WAY_UP) == (b.way < NPLUG_WAY_UP);
+}
+
+/* All sources of a chord, the driving one last. */
+static void check_chord(checker *in, const nplug_binding *binding)
+{
+    nplug_source all[4];
+    uint32_t count = binding->held_count;
+    char name[64];
+
+    memcpy(all, binding->held, count * sizeof *all);
+    all[count++] = binding->driving[0];
+    for (uint32_t i = 0; binding->held_count && i < count; i++)
+        for (uint32_t k = 0; k < i; k++) {
+            bool same = all[i].control == all[k].control && all[i].way == all[k].way;
+            if (!same && !are_opposite(all[i], all[k])) continue;
+            name_of(all[i], name, sizeof name);
+            warn_at(in, in->action, binding->column, "this chord can never win: %s %s", name,
+                    same ? "is in it twice" : "cannot be held with its opposite");
+        }
+}
+
+static bool is_letter(nplug_control key)
+{
+    unsigned usage = NPLUG_CONTROL_PLACE(key);
+    return NPLUG_CONTROL_CLASS(key) == NPLUG_CLASS_KEY && usage >= 0x04 && usage <= 0x1d;
+}
+
+/* Control, Alt and Meta of both sides: HID usages 0xe0, 0xe2, 0xe3 and 0xe4, 0xe6, 0xe7. */
+static bool is_shortcut_key(nplug_control key)
+{
+    unsigned usage = NPLUG_CONTROL_PLACE(key);
+    return NPLUG_CONTROL_CLASS(key) == NPLUG_CLASS_KEY && usage >= 0xe0 && usage <= 0xe7 &&
+           (usage & 3u) != 1;
+}
+
+static void check_shortcut(checker *in, const nplug_binding *binding)
+{
+    bool shortcut = false;
+
+    for (uint32_t i = 0; i < binding->held_count; i++)
+        shortcut |= is_shortcut_key(binding->held[i].control);
+    if (shortcut && binding->driving_count == 1 && is_letter(binding->driving[0].control))
+        warn_at(in, in->action, binding->column,
+                "a shortcut by a letter is bound by position: on other keyboard layouts it is "
+                "another letter");
+}
+
+static void note_class(checker *in, nplug_control control)
+{
+    unsigned class_ = NPLUG_CONTROL_CLASS(control);
+
+    if (class_ == NPLUG_CLASS_KEY || class_ == NPLUG_CLASS_MOUSE)
+        in->desk = true;
+    else if (class_ == NPLUG_CLASS_PAD)
+        in->pad = true;
+    else
+        in->others = true;
+}
+
+static void look_at(void *user, const nplug_binding *binding)
+{
+    checker *in = (checker *)user;
+
+    in->bindings++;
+    for (uint32_t i = 0; i < binding->driving_count; i++) {
+        check_known(in, binding, binding->driving[i]);
+        note_class(in, binding->driving[i].control);
+    }
+    for (uint32_t i = 0; i < binding->held_count; i++)
+        check_known(in, binding, binding->held[i]);
+    check_chord(in, binding);
+    check_shortcut(in, binding);
+    in->chord |= binding->held_count != 0;
+    in->taps |= binding->gesture == NPLUG_GESTURE_TAP && binding->taps > 1;
+    in->hold |= binding->gesture == NPLUG_GESTURE_HOLD;
+    in->simple |= binding->held_count == 0 && binding->gesture != NPLUG_GESTURE_HOLD &&
+                  !(binding->gesture == NPLUG_GESTURE_TAP && binding->taps > 1);
+}
+
+/* --- two bindings ----------------------------------------------------------------------------- */
+
+static bool same_source(nplug_source a, nplug_source b)
+{
+    return a.control == b.control &&
+           (a.way == b.way || a.way == NPLUG_WAY_WHOLE || b.way == NPLUG_WAY_WHOLE);
+}
+
+static bool same_held(const nplug_binding *a, const nplug_binding *b)
+{
+    uint32_t found = 0;
+
+    for (uint32_t i = 0; i < a->held_count; i++)
+        for (uint32_t k = 0; k < b->held_count; k++)
+            found += same_source(a->held[i], b->held[k]);
+    return a->held_count == b->held_count && found == a->held_count;
+}
+
+static bool same_press(const nplug_binding *a, const nplug_binding *b)
+{
+    return a->gesture == b->gesture && a->taps == b->taps && a->kind == b->kind &&
+           strcmp(a->family, b->family) == 0 && strcmp(a->sheet, b->sheet) == 0 && !a->observes &&
+           !b->observes;
+}
+
+static void compare(void *user, const nplug_binding *theirs)
+{
+    checker *in = (checker *)user;
+    const nplug_binding *ours = in->binding;
+    char name[64];
+
+    if (in->other == in->action && theirs->place >= ours->place) return;
+    for (uint32_t i = 0; i < ours->driving_count; i++)
+        for (uint32_t k = 0; k < theirs->driving_count; k++) {
+            if (!same_source(ours->driving[i], theirs->driving[k])) continue;
+            if (!same_held(ours, theirs) || !same_press(ours, theirs)) continue;
+            name_of(ours->driving[i], name, sizeof name);
+            warn_at(in, in->action, ours->column, "%s drives \"%s\" in the same layer, too", name,
+                    in->file->actions[in->other].name);
+            return;
+        }
+}
+
+static void compare_all(void *user, const nplug_binding *binding)
+{
+    checker *in = (checker *)user;
+    const nplug_game *game = &in->file->game;
+
+    in->binding = binding;
+    for (in->other = 0; in->other <= in->action; in->other++) {
+        const nplug_action_def *other = &game->actions[in->other];
+        if (other->layer == game->actions[in->action].layer)
+            nplug_read_bindings(other->kind, other->from, compare, in, NULL);
+    }
+}
+
+/* --- actions and layers ----------------------------------------------------------------------- */
+
+static void check_reach(checker *in)
+{
+    const char *name = in->file->actions[in->action].name;
+
+    if (in->bindings == 0)
+        warn_at(in, in->action, 1, "action \"%s\" is bound to nothing", name);
+    else if (in->desk && !in->pad && !in->others)
+        warn_at(in, in->action, 1, "action \"%s\" cannot be reached with a pad", name);
+    else if (in->pad && !in->desk && !in->others)
+        warn_at(in, in->action, 1, "action \"%s\" cannot be reached with keyboard and mouse", name);
+}
+
+static void check_access(checker *in)
+{
+    if (in->simple || in->bindings == 0) return;
+    warn_at(in, in->action, 1, "action \"%s\" always needs %s: give it a simpler way, too",
+            in->file->actions[in->action].name,
+            in->chord  ? "several controls at once"
+            : in->taps ? "rapid taps"
+                       : "a long hold");
+}
+
+static void check_action(checker *in, bool access)
+{
+    const nplug_action_def *action = &in->file->actions[in->action];
+    char at[80];
+
+    in->desk = in->pad = in->others = in->simple = in->chord = in->taps = in->hold = false;
+    in->bindings = 0;
+    nplug_read_bindings(action->kind, action->from, look_at, in, NULL);
+    check_reach(in);
+    if (access) check_access(in);
+    nplug_read_bindings(action->kind, action->from, compare_all, in, NULL);
+    snprintf(at, sizeof at, "/actions/%s", action->name);
+    if (in->file->game.layer_count == 0 ||
+        json_object_get(json_object_get(json_object_get(in->file->root, "actions"), action->name),
+                        "layer"))
+        return;
+    nf_warning(&in->doc, at, "action \"%s\" is in no layer, and counts as in \"%s\"", action->name,
+               in->file->layers[0].name);
+    in->warnings++;
+}
+
+static bool is_used(const nplug_game *game, uint32_t layer)
+{
+    for (uint32_t i = 0; i < game->action_count; i++)
+        if (game->actions[i].layer == layer) return true;
+    return false;
+}
+
+static void check_layer(checker *in, uint32_t layer)
+{
+    const nplug_layer_def *about = &in->file->layers[layer];
+    const json_t *object = json_object_get(json_object_get(in->file->root, "layers"), about->name);
+    char at[80];
+
+    snprintf(at, sizeof at, "/layers/%s", about->name);
+    if (!about->on && !json_object_get(object, "by")) {
+        nf_warning(&in->doc, at,
+                   "nothing switches layer \"%s\" on: say \"on\": true, or \"by\": \"call\" where "
+                   "the game's code does",
+                   about->name);
+        in->warnings++;
+    }
+    if (is_used(&in->file->game, layer)) return;
+    nf_warning(&in->doc, at, "layer \"%s\" has no actions", about->name);
+    in->warnings++;
+}
+
+uint32_t nplug_game_check(const nplug_game_file *file, bool access, nplug_notes *notes)
+{
+    checker in;
+
+    if (!file || !notes) return 0;
+    memset(&in, 0, sizeof in);
+    in.doc.text = file->text;
+    in.doc.length = file->length;
+    in.doc.first_line = 1;
+    in.doc.root = file->root;
+    in.doc.notes = notes;
+    in.file = file;
+    for (uint32_t i = 0; i < file->game.layer_count; i++)
+        check_layer(&in, i);
+    for (in.action = 0; in.action < file->game.action_count; in.action++)
+        check_action(&in, access);
+    return in.warnings;
+}

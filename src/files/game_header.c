@@ -1,0 +1,208 @@
+/* A game as a C header: the numbers of its actions, and its tables. */
+#include "game_file.h"
+#include "nestplug/control.h"
+#include "whole_file.h"
+#include <ctype.h>
+#include <inttypes.h>
+#include <stdarg.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+/* A header being put together. */
+typedef struct writer {
+    char *text;
+    size_t length, room;
+    bool failed;
+} writer;
+
+#if defined(__GNUC__)
+__attribute__((format(printf, 2, 3)))
+#endif
+static void
+put(writer *out, const char *format, ...)
+{
+    va_list list, again;
+    int length;
+
+    va_start(list, format);
+    va_copy(again, list);
+    length = vsnprintf(NULL, 0, format, list);
+    if (out->length + (size_t)length + 1 > out->room) {
+        size_t room = 2 * (out->length + (size_t)length) + 1024;
+        char *larger = (char *)realloc(out->text, room);
+        if (larger) out->room = room;
+        if (larger) out->text = larger;
+        out->failed |= !larger;
+    }
+    if (!out->failed)
+        out->length +=
+            (size_t)vsnprintf(out->text + out->length, out->room - out->length, format, again);
+    va_end(again);
+    va_end(list);
+}
+
+/* A name as C writes it: letters and digits, the rest as '_'. */
+static const char *c_name(const char *name, bool upper, char *buffer, size_t size)
+{
+    size_t i = 0;
+
+    for (; name[i] && i + 1 < size; i++) {
+        char c = isalnum((unsigned char)name[i]) ? name[i] : '_';
+        buffer[i] = (char)(upper ? toupper((unsigned char)c) : c);
+    }
+    buffer[i] = 0;
+    return buffer;
+}
+
+/* A C string; binding texts and names need no more than '"' and '\\' to be kept apart. */
+static void put_string(writer *out, const char *text)
+{
+    put(out, "\"");
+    for (; *text; text++)
+        put(out, *text == '"' || *text == '\\' ? "\\%c" : "%c", *text);
+    put(out, "\"");
+}
+
+static void put_numbers(writer *out, const nplug_game *game, const char *prefix)
+{
+    char name[64];
+
+    put(out, "enum {\n");
+    for (uint32_t i = 0; i < game->action_count; i++)
+        put(out, "    %s_%s = %" PRIu32 ",\n", prefix,
+            c_name(game->actions[i].name, true, name, sizeof name), i);
+    put(out, "    %s_ACTIONS = %" PRIu32 "\n};\n", prefix, game->action_count);
+    if (game->layer_count == 0) return;
+    put(out, "enum {\n");
+    for (uint32_t i = 0; i < game->layer_count; i++)
+        put(out, "    %s_LAYER_%s = %" PRIu32 "%s\n", prefix,
+            c_name(game->layers[i].name, true, name, sizeof name), i,
+            i + 1 < game->layer_count ? "," : "");
+    put(out, "};\n");
+}
+
+static void put_actions(writer *out, const nplug_game *game, const char *lower)
+{
+    static const char *const kinds[] = {"BUTTON", "LEVEL", "VECTOR", "MOTION"};
+
+    put(out, "\nstatic const nplug_action_def %s_actions[] = {\n", lower);
+    for (uint32_t i = 0; i < game->action_count; i++) {
+        put(out, "    {");
+        put_string(out, game->actions[i].name);
+        put(out, ", NPLUG_%s,\n     ", kinds[game->actions[i].kind]);
+        put_string(out, game->actions[i].from);
+        put(out, ", %" PRIu32 "},\n", game->actions[i].layer);
+    }
+    put(out, "};\n");
+}
+
+static void put_layers(writer *out, const nplug_game *game, const char *lower)
+{
+    if (game->layer_count == 0) return;
+    put(out, "static const nplug_layer_def %s_layers[] = {\n", lower);
+    for (uint32_t i = 0; i < game->layer_count; i++) {
+        put(out, "    {");
+        put_string(out, game->layers[i].name);
+        put(out, ", %" PRId32 ", %s},\n", game->layers[i].priority,
+            game->layers[i].on ? "true" : "false");
+    }
+    put(out, "};\n");
+}
+
+static void put_bands(writer *out, const nplug_game *game, const char *lower)
+{
+    for (uint32_t i = 0; i < game->rule_count; i++) {
+        const nplug_action_rule *rule = &game->rules[i];
+        if (rule->band_count == 0) continue;
+        put(out, "static const nplug_band %s_bands_%" PRIu32 "[] = {", lower, i);
+        for (uint32_t b = 0; b < rule->band_count; b++) {
+            put(out, "%s{", b ? ", " : "");
+            put_string(out, rule->bands[b].name);
+            put(out, ", %.9ef}", (double)rule->bands[b].from);
+        }
+        put(out, "};\n");
+    }
+}
+
+static void put_rules(writer *out, const nplug_game *game, const char *lower)
+{
+    static const char *const merges[] = {"STRONGEST", "LATEST", "ADDED"};
+    static const char *const opposites[] = {"NEUTRAL", "LATEST", "FIRST", "LOW", "HIGH"};
+
+    if (game->rule_count == 0) return;
+    put(out, "static const nplug_action_rule %s_rules[] = {\n", lower);
+    for (uint32_t i = 0; i < game->rule_count; i++) {
+        const nplug_action_rule *rule = &game->rules[i];
+        put(out, "    {%" PRIu32 ", NPLUG_MERGE_%s, NPLUG_OPPOSITE_%s, %" PRIu32 ", ", rule->action,
+            merges[rule->merge], opposites[rule->opposite], rule->one_of);
+        if (rule->band_count)
+            put(out, "%s_bands_%" PRIu32 ", %" PRIu32 "},\n", lower, i, rule->band_count);
+        else
+            put(out, "NULL, 0},\n");
+    }
+    put(out, "};\n");
+}
+
+static void put_game(writer *out, const nplug_game *game, const char *lower, const char *prefix)
+{
+    static const char *const seats[] = {"ONE", "FIRST_USE", "BY_CALL"};
+
+    put(out, "static const nplug_game %s_game = {\n", lower);
+    put(out, "    sizeof(nplug_game), sizeof(nplug_action_def), %" PRIu32 ",\n    ",
+        game->action_count);
+    put_string(out, game->name);
+    put(out, ", %s_actions, NPLUG_SEATS_%s, %" PRIu32 ",\n    ", lower, seats[game->seats],
+        game->players);
+    if (game->layer_count)
+        put(out, "%s_layers, %" PRIu32 ", ", lower, game->layer_count);
+    else
+        put(out, "NULL, 0, ");
+    if (game->rule_count)
+        put(out, "%s_rules, %" PRIu32 ", ", lower, game->rule_count);
+    else
+        put(out, "NULL, 0, ");
+    put(out, "%s_NAMES};\n", prefix);
+}
+
+static void put_header(writer *out, const nplug_game *game, bool tables)
+{
+    char prefix[64], lower[64];
+
+    c_name(game->name, true, prefix, sizeof prefix);
+    c_name(game->name, false, lower, sizeof lower);
+    put(out,
+        "/* Numbers of the game \"%s\".  Made by `nestplug names`: change the game, not this. */\n",
+        game->name);
+    put(out, "#ifndef %s_NUMBERS_H\n#define %s_NUMBERS_H\n\n", prefix, prefix);
+    if (tables) put(out, "#include <nestplug/nestplug.h>\n\n");
+    put_numbers(out, game, prefix);
+    put(out, "\n/* What these numbers go with: give it to nplug_game.names, and another game is "
+             "refused. */\n");
+    put(out, "#define %s_NAMES UINT64_C(0x%016" PRIx64 ")\n", prefix, nplug_names_digest(game));
+    if (tables) {
+        put_actions(out, game, lower);
+        put_layers(out, game, lower);
+        put_bands(out, game, lower);
+        put_rules(out, game, lower);
+        put_game(out, game, lower, prefix);
+    }
+    put(out, "\n#endif\n");
+}
+
+nplug_result nplug_game_header(const nplug_game_file *file, bool tables, const char *path)
+{
+    writer out = {NULL, 0, 0, false};
+    nplug_result result = NPLUG_OK;
+
+    if (!file) return NPLUG_ERR_ARGUMENT;
+    put_header(&out, &file->game, tables);
+    if (out.failed)
+        result = NPLUG_ERR_MEMORY;
+    else if (path)
+        result = nf_write_text(path, out.text, out.length);
+    else if (fwrite(out.text, 1, out.length, stdout) != out.length)
+        result = NPLUG_ERR_FILE;
+    free(out.text);
+    return result;
+}

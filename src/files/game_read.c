@@ -1,0 +1,495 @@
+/* Game files: actions, layers, bindings, seats. */
+#include "game_file.h"
+#include "nestplug/player.h"
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#define COUNT(list) (sizeof(list) / sizeof *(list))
+
+static const nf_field game_fields[] = {{"nestplug", NF_STRING, true}, {"version", NF_INTEGER, true},
+                                       {"name", NF_STRING, true},     {"about", NF_STRING, false},
+                                       {"layers", NF_OBJECT, false},  {"actions", NF_OBJECT, true},
+                                       {"seats", NF_OBJECT, false}};
+static const nf_field layer_fields[] = {{"priority", NF_INTEGER, false},
+                                        {"on", NF_BOOL, false},
+                                        {"by", NF_STRING, false},
+                                        {"about", NF_STRING, false}};
+static const nf_field action_fields[] = {
+    {"kind", NF_STRING, true},   {"layer", NF_STRING, false},    {"from", NF_ANY, false},
+    {"merge", NF_STRING, false}, {"opposite", NF_STRING, false}, {"one-of", NF_INTEGER, false},
+    {"bands", NF_OBJECT, false}, {"about", NF_STRING, false}};
+static const nf_field seat_fields[] = {{"max", NF_INTEGER, false}, {"by", NF_STRING, false}};
+
+static const char *const kinds[] = {"button", "level", "vector", "motion"};
+static const char *const merges[] = {"strongest", "latest", "added"};
+static const char *const opposites[] = {"neutral", "latest", "first", "low", "high"};
+static const char *const seat_rules[] = {"one", "first-use", "call"};
+
+typedef struct reader {
+    nf_doc doc;
+    nplug_game_file *file;
+    size_t part_room, band_count, band_room;
+    /* of the action that is being read */
+    char *from;
+    size_t from_length, from_room;
+} reader;
+
+/* Names go into headers and messages: letters, digits, '-' and '_'. */
+static void check_name(reader *in, const char *name, const char *pointer)
+{
+    static const char letters[] =
+        "abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789-_";
+
+    if (name[0] == 0 || strlen(name) > 48 || name[strspn(name, letters)])
+        nf_error(&in->doc, pointer,
+                 "\"%.60s\" is no name: 1 to 48 letters, digits, '-' and '_' are expected", name);
+}
+
+/* --- bindings -------------------------------------------------------------------------------- */
+
+static void add_text(reader *in, const char *more)
+{
+    size_t length = strlen(more);
+
+    if (in->from_length + length + 1 > in->from_room) {
+        size_t room = 2 * (in->from_length + length) + 64;
+        char *larger = (char *)realloc(in->from, room);
+        if (!larger) {
+            nf_no_memory(&in->doc, "");
+            return;
+        }
+        in->from = larger;
+        in->from_room = room;
+    }
+    memcpy(in->from + in->from_length, more, length + 1);
+    in->from_length += length;
+}
+
+/* A member of a binding's object as an option of its text. */
+static void add_option(reader *in, const char *name, const json_t *value, const char *pointer)
+{
+    char option[96], at[160];
+
+    snprintf(at, sizeof at, "%s/%s", pointer, name);
+    if (json_is_true(value) || (strcmp(name, "gesture") == 0 && json_is_string(value)))
+        snprintf(option, sizeof option, " %s",
+                 json_is_true(value) ? name : json_string_value(value));
+    else if (json_is_string(value))
+        snprintf(option, sizeof option, " %s=%s", name, json_string_value(value));
+    else if (json_is_number(value))
+        snprintf(option, sizeof option, " %s=%g", name, json_number_value(value));
+    else {
+        nf_error(&in->doc, at, "a text, a number or true is expected");
+        return;
+    }
+    if (strlen(option) > 64 || strchr(option, '|'))
+        nf_error(&in->doc, at, "this is no option of a binding");
+    else
+        add_text(in, option);
+}
+
+static void add_object(reader *in, json_t *object, const char *pointer)
+{
+    const char *name, *inner, *source = nf_string(object, "source", NULL);
+    json_t *value, *part;
+    char at[160];
+
+    if (!source || strchr(source, ' ') || strchr(source, '|')) {
+        snprintf(at, sizeof at, "%s/source", pointer);
+        nf_error(&in->doc, at, "\"source\" must name a control, or a chord of some");
+        return;
+    }
+    add_text(in, source);
+    json_object_foreach(object, name, value)
+    {
+        if (strcmp(name, "source") == 0) continue;
+        if (strcmp(name, "ramp") == 0 && json_is_object(value)) {
+            snprintf(at, sizeof at, "%s/ramp", pointer);
+            json_object_foreach(value, inner, part) add_option(in, inner, part, at);
+        } else {
+            add_option(in, name, value, pointer);
+        }
+    }
+}
+
+static void add_part(reader *in, json_t *value, const char *pointer)
+{
+    nplug_game_file *file = in->file;
+    nf_game_part *part = (nf_game_part *)nf_one_more((void **)&file->parts, file->part_count,
+                                                     &in->part_room, sizeof *part);
+
+    if (!part) {
+        nf_no_memory(&in->doc, pointer);
+        return;
+    }
+    if (in->from_length) add_text(in, " | ");
+    part->action = file->game.action_count;
+    part->begin = in->from_length;
+    part->is_object = json_is_object(value);
+    snprintf(part->pointer, sizeof part->pointer, "%s", pointer);
+    file->part_count++;
+    if (part->is_object)
+        add_object(in, value, pointer);
+    else if (json_is_string(value))
+        add_text(in, json_string_value(value));
+    else
+        nf_error(&in->doc, pointer,
+                 "a binding is expected: a text, or an object with a \"source\"");
+}
+
+void nf_game_note(nf_doc *doc, const nplug_game_file *file, uint32_t action, uint32_t column,
+                  bool warning, const char *text)
+{
+    const nf_game_part *part = NULL;
+    char at[96];
+
+    for (size_t i = 0; i < file->part_count; i++)
+        if (file->parts[i].action == action && file->parts[i].begin < column)
+            part = &file->parts[i];
+    if (part && !part->is_object) {
+        nf_note_within(doc, part->pointer, column - 1 - part->begin, warning, text);
+        return;
+    }
+    snprintf(at, sizeof at, "/actions/%s", file->actions[action].name);
+    if (warning)
+        nf_warning(doc, part ? part->pointer : at, "%s", text);
+    else
+        nf_error(doc, part ? part->pointer : at, "%s", text);
+}
+
+static void read_from(reader *in, json_t *object, const char *pointer)
+{
+    nplug_game_file *file = in->file;
+    nplug_action_def *action = &file->actions[file->game.action_count];
+    json_t *from = json_object_get(object, "from");
+    nplug_binding_error error;
+    char at[112];
+
+    in->from = NULL;
+    in->from_length = in->from_room = 0;
+    add_text(in, "");
+    snprintf(at, sizeof at, "%s/from", pointer);
+    if (from && !json_is_array(from)) add_part(in, from, at);
+    for (size_t i = 0; i < json_array_size(from); i++) {
+        snprintf(at, sizeof at, "%s/from/%u", pointer, (unsigned)i);
+        add_part(in, json_array_get(from, i), at);
+    }
+    file->from[file->game.action_count] = in->from;
+    action->from = in->from;
+    if (in->doc.failed) return;
+    if (nplug_read_bindings(action->kind, action->from, NULL, NULL, &error) != NPLUG_OK)
+        nf_game_note(&in->doc, file, file->game.action_count, error.column, false, error.what);
+}
+
+/* --- actions --------------------------------------------------------------------------------- */
+
+static void read_bands(reader *in, json_t *bands, const char *pointer, nplug_action_rule *rule)
+{
+    const char *name;
+    json_t *value;
+    float last = -2.0f;
+    char at[160];
+
+    json_object_foreach(bands, name, value)
+    {
+        nplug_band *band = &in->file->bands[in->band_count];
+        snprintf(at, sizeof at, "%s/bands/%.48s", pointer, name);
+        check_name(in, name, at);
+        if (!json_is_number(value) || json_number_value(value) <= (double)last ||
+            json_number_value(value) < -1.0 || json_number_value(value) > 1.0) {
+            nf_error(&in->doc, at, "where the band begins is expected: -1 to 1, rising");
+            return;
+        }
+        band->name = name;
+        band->from = last = (float)json_number_value(value);
+        if (rule->band_count++ == 0) rule->bands = band;
+        in->band_count++;
+    }
+}
+
+static void read_rule(reader *in, json_t *object, const char *pointer)
+{
+    nplug_action_rule *rule = &in->file->rules[in->file->game.rule_count];
+    json_int_t one_of = json_integer_value(json_object_get(object, "one-of"));
+    char at[112];
+
+    rule->action = in->file->game.action_count;
+    rule->merge = (nplug_merge)nf_read_word(&in->doc, object, "merge", pointer, merges,
+                                            COUNT(merges), "merge");
+    rule->opposite = (nplug_opposite)nf_read_word(&in->doc, object, "opposite", pointer, opposites,
+                                                  COUNT(opposites), "rule for opposite keys");
+    rule->one_of = (uint32_t)one_of;
+    snprintf(at, sizeof at, "%s/one-of", pointer);
+    if (one_of < 0 || one_of > 255) nf_error(&in->doc, at, "0 to 255 is expected");
+    read_bands(in, json_object_get(object, "bands"), pointer, rule);
+    if (rule->merge || rule->opposite || rule->one_of || rule->band_count)
+        in->file->game.rule_count++;
+}
+
+static uint32_t layer_number(const reader *in, const char *name)
+{
+    uint32_t i = 0;
+
+    while (i < in->file->game.layer_count && strcmp(in->file->layers[i].name, name) != 0)
+        i++;
+    return i;
+}
+
+static void read_layer_of(reader *in, json_t *object, const char *pointer, nplug_action_def *action)
+{
+    const char *name = nf_string(object, "layer", NULL);
+    char at[112], near[96];
+
+    if (!name) return;
+    action->layer = layer_number(in, name);
+    if (action->layer < in->file->game.layer_count) return;
+    snprintf(at, sizeof at, "%s/layer", pointer);
+    nf_error(&in->doc, at, "\"%.40s\" is no layer of this game%s", name,
+             nf_nearest(&in->file->layers[0].name, in->file->game.layer_count,
+                        sizeof *in->file->layers, name, near, sizeof near));
+}
+
+static void read_action(reader *in, const char *name, json_t *object)
+{
+    nplug_action_def *action = &in->file->actions[in->file->game.action_count];
+    char pointer[80];
+
+    snprintf(pointer, sizeof pointer, "/actions/%.48s", name);
+    check_name(in, name, pointer);
+    action->name = name;
+    if (!json_is_object(object)) {
+        nf_error(&in->doc, pointer, "an object is expected");
+        return;
+    }
+    nf_check(&in->doc, object, pointer, action_fields, COUNT(action_fields));
+    if (in->doc.failed) return;
+    action->kind = (nplug_action_kind)nf_read_word(&in->doc, object, "kind", pointer, kinds,
+                                                   COUNT(kinds), "kind of action");
+    read_layer_of(in, object, pointer, action);
+    read_rule(in, object, pointer);
+    if (!in->doc.failed) read_from(in, object, pointer);
+    in->file->game.action_count++;
+}
+
+/* --- layers and seats ------------------------------------------------------------------------ */
+
+static void read_layer(reader *in, const char *name, json_t *object)
+{
+    nplug_layer_def *layer = &in->file->layers[in->file->game.layer_count++];
+    json_int_t priority;
+    char pointer[80], at[112];
+
+    snprintf(pointer, sizeof pointer, "/layers/%.48s", name);
+    check_name(in, name, pointer);
+    layer->name = name;
+    if (!json_is_object(object)) {
+        nf_error(&in->doc, pointer, "an object is expected");
+        return;
+    }
+    nf_check(&in->doc, object, pointer, layer_fields, COUNT(layer_fields));
+    priority = json_integer_value(json_object_get(object, "priority"));
+    layer->priority = (int32_t)priority;
+    layer->on = json_is_true(json_object_get(object, "on"));
+    snprintf(at, sizeof at, "%s/priority", pointer);
+    if (priority < -1000000 || priority > 1000000)
+        nf_error(&in->doc, at, "-1000000 to 1000000 is expected");
+    snprintf(at, sizeof at, "%s/by", pointer);
+    if (strcmp(nf_string(object, "by", "call"), "call") != 0)
+        nf_error(&in->doc, at, "\"call\" is expected: the game's own code switches it");
+}
+
+static void read_seats(reader *in)
+{
+    json_t *seats = json_object_get(in->doc.root, "seats");
+    json_int_t most;
+
+    in->file->game.seats = NPLUG_SEATS_ONE;
+    in->file->game.players = 1;
+    if (!seats) return;
+    nf_check(&in->doc, seats, "/seats", seat_fields, COUNT(seat_fields));
+    most = json_object_get(seats, "max") ? json_integer_value(json_object_get(seats, "max")) : 1;
+    if (most < 1 || most > NPLUG_PLAYERS_MAX)
+        nf_error(&in->doc, "/seats/max", "1 to %u players are expected", NPLUG_PLAYERS_MAX);
+    in->file->game.players = (uint32_t)most;
+    in->file->game.seats = most == 1 ? NPLUG_SEATS_ONE : NPLUG_SEATS_FIRST_USE;
+    if (json_object_get(seats, "by"))
+        in->file->game.seats = (nplug_seat_rule)nf_read_word(
+            &in->doc, seats, "by", "/seats", seat_rules, COUNT(seat_rules), "rule for seats");
+}
+
+/* --- a whole file ---------------------------------------------------------------------------- */
+
+static size_t count_bands(json_t *actions)
+{
+    const char *name;
+    json_t *action;
+    size_t count = 0;
+
+    json_object_foreach(actions, name, action) count +=
+        json_object_size(json_object_get(action, "bands"));
+    return count;
+}
+
+static bool make_room(reader *in, json_t *actions, json_t *layers)
+{
+    nplug_game_file *file = in->file;
+    size_t count = json_object_size(actions) + 1;
+
+    file->actions = (nplug_action_def *)calloc(count, sizeof *file->actions);
+    file->from = (char **)calloc(count, sizeof *file->from);
+    file->rules = (nplug_action_rule *)calloc(count, sizeof *file->rules);
+    file->layers = (nplug_layer_def *)calloc(json_object_size(layers) + 1, sizeof *file->layers);
+    file->bands = (nplug_band *)calloc(count_bands(actions) + 1, sizeof *file->bands);
+    if (file->actions && file->from && file->rules && file->layers && file->bands) return true;
+    nf_no_memory(&in->doc, "");
+    return false;
+}
+
+static void read_lists(reader *in)
+{
+    json_t *actions = json_object_get(in->doc.root, "actions"), *value;
+    json_t *layers = json_object_get(in->doc.root, "layers");
+    const char *name;
+
+    if (json_object_size(layers) > 32) nf_error(&in->doc, "/layers", "32 layers at most");
+    if (json_object_size(actions) > 60000) nf_error(&in->doc, "/actions", "60000 actions at most");
+    if (in->doc.failed || !make_room(in, actions, layers)) return;
+    json_object_foreach(layers, name, value) read_layer(in, name, value);
+    json_object_foreach(actions, name, value) if (!in->doc.failed) read_action(in, name, value);
+    read_seats(in);
+}
+
+static void read_game(reader *in)
+{
+    nplug_game_file *file = in->file;
+
+    if (!json_is_object(in->doc.root)) {
+        nf_error(&in->doc, "", "an object is expected");
+        return;
+    }
+    nf_check(&in->doc, in->doc.root, "", game_fields, COUNT(game_fields));
+    if (in->doc.failed) return;
+    if (strcmp(nf_string(in->doc.root, "nestplug", ""), "game") != 0)
+        nf_error(&in->doc, "/nestplug", "\"game\" is expected: this file is something else");
+    if (json_integer_value(json_object_get(in->doc.root, "version")) != 1)
+        nf_error(&in->doc, "/version", "this library reads version 1 of games");
+    if (!in->doc.failed) read_lists(in);
+    if (in->doc.failed) return;
+    file->game.size = (uint32_t)sizeof file->game;
+    file->game.action_size = (uint32_t)sizeof *file->actions;
+    file->game.name = nf_string(in->doc.root, "name", "");
+    file->game.actions = file->actions;
+    file->game.layers = file->game.layer_count ? file->layers : NULL;
+    file->game.rules = file->game.rule_count ? file->rules : NULL;
+}
+
+nplug_result nplug_game_parse(const char *text, size_t length, const char *name,
+                              nplug_game_file **out, nplug_notes *notes)
+{
+    reader in;
+
+    if (!text || !name || !out || !notes) return NPLUG_ERR_ARGUMENT;
+    *out = NULL;
+    memset(&in, 0, sizeof in);
+    in.doc = nf_doc_begin(text, length, name, notes);
+    in.file = (nplug_game_file *)calloc(1, sizeof *in.file);
+    if (in.file) in.file->text = (char *)malloc(length + 1);
+    if (!in.file || !in.file->text) {
+        free(in.file);
+        return NPLUG_ERR_MEMORY;
+    }
+    memcpy(in.file->text, text, length);
+    in.file->length = length;
+    if (nf_doc_parse(&in.doc)) read_game(&in);
+    in.file->root = in.doc.root;
+    if (in.doc.failed) {
+        nplug_game_free(in.file);
+        return NPLUG_ERR_FORMAT;
+    }
+    *out = in.file;
+    return NPLUG_OK;
+}
+
+nplug_result nplug_game_read(const char *path, nplug_game_file **file, nplug_notes *notes)
+{
+    nplug_result result;
+    size_t length;
+    char *text;
+
+    if (!path || !file || !notes) return NPLUG_ERR_ARGUMENT;
+    *file = NULL;
+    nf_notes_begin(notes, path);
+    text = nf_read_file(path, &length, notes);
+    if (!text) return NPLUG_ERR_FILE;
+    result = nplug_game_parse(text, length, path, file, notes);
+    free(text);
+    return result;
+}
+
+const nplug_game *nplug_game_of(const nplug_game_file *file)
+{
+    return file ? &file->game : NULL;
+}
+
+void nplug_game_free(nplug_game_file *file)
+{
+    if (!file) return;
+    for (uint32_t i = 0; file->from && i <= file->game.action_count; i++)
+        free(file->from[i]);
+    json_decref(file->root);
+    free(file->text);
+    free(file->actions);
+    free(file->from);
+    free(file->rules);
+    free(file->layers);
+    free(file->bands);
+    free(file->parts);
+    free(file);
+}
+
+/* --- while it runs --------------------------------------------------------------------------- */
+
+static uint32_t find_action(const nplug_nest *nest, const char *name)
+{
+    uint32_t i = 0;
+
+    for (const char *known; (known = nplug_action_name(nest, i)) != NULL; i++)
+        if (strcmp(known, name) == 0) return i;
+    return UINT32_MAX;
+}
+
+/* One action's bindings, where they are others than those in force. */
+static nplug_result tune(const nplug_game_file *file, nplug_nest *nest, uint32_t action,
+                         nf_doc *doc)
+{
+    const nplug_action_def *def = &file->actions[action];
+    uint32_t number = find_action(nest, def->name);
+    char at[80];
+
+    snprintf(at, sizeof at, "/actions/%.48s", def->name);
+    if (number == UINT32_MAX) {
+        nf_warning(doc, at, "this action is new: it takes part when the game starts again");
+        return NPLUG_OK;
+    }
+    if (nplug_action_kind_of(nest, number) != def->kind) {
+        nf_warning(doc, at, "its kind is another one: it changes when the game starts again");
+        return NPLUG_OK;
+    }
+    if (strcmp(nplug_bindings_of(nest, NPLUG_ANYONE, number), def->from) == 0) return NPLUG_OK;
+    return nplug_bind(nest, NPLUG_ANYONE, number, def->from);
+}
+
+nplug_result nplug_game_tune(const nplug_game_file *file, nplug_nest *nest, nplug_notes *notes)
+{
+    nplug_result result = NPLUG_OK;
+    char name[256];
+    nf_doc doc;
+
+    if (!file || !nest || !notes) return NPLUG_ERR_ARGUMENT;
+    snprintf(name, sizeof name, "%s", notes->file);
+    doc = nf_doc_begin(file->text, file->length, name, notes);
+    for (uint32_t i = 0; i < file->game.action_count && result == NPLUG_OK; i++)
+        result = tune(file, nest, i, &doc);
+    return result;
+}
