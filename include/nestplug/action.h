@@ -229,6 +229,12 @@ NPLUG_API const char *nplug_band_name(const nplug_nest *nest, uint32_t action, i
 /* A layer's number by name, or -1. */
 NPLUG_API int nplug_layer_number(const nplug_nest *nest, const char *name);
 
+/* The number of the layer that an action is in; 0 for a number that is none. */
+NPLUG_API uint32_t nplug_action_layer(const nplug_nest *nest, uint32_t action);
+
+/* A layer's priority; 0 where the game has no table of layers. */
+NPLUG_API int32_t nplug_layer_priority(const nplug_nest *nest, uint32_t layer);
+
 /* A layer's name: the game's string, or NULL for a number that is none. */
 NPLUG_API const char *nplug_layer_name(const nplug_nest *nest, uint32_t layer);
 

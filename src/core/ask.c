@@ -192,6 +192,16 @@ const char *nplug_layer_name(const nplug_nest *nest, uint32_t layer)
     return nest->game.def.layers[layer].name;
 }
 
+uint32_t nplug_action_layer(const nplug_nest *nest, uint32_t action)
+{
+    return nplug_action_name(nest, action) ? np_game_action(&nest->game, action)->layer : 0;
+}
+
+int32_t nplug_layer_priority(const nplug_nest *nest, uint32_t layer)
+{
+    return nplug_layer_name(nest, layer) ? nest->game.def.layers[layer].priority : 0;
+}
+
 bool nplug_layer_is_on(const nplug_nest *nest, nplug_player player, uint32_t layer)
 {
     return nest && player <= nest->limits.players && layer < NP_LAYERS &&

@@ -57,7 +57,7 @@ static bool is_source(const np_source *source, nplug_source word, const np_shapi
            source->release == shaping->release;
 }
 
-static uint32_t free_source(np_game *game)
+static uint32_t place_of_source(np_game *game)
 {
     for (uint32_t i = 0; game->freed && i < game->source_count; i++)
         if (game->sources[i].control == 0) return i;
@@ -74,7 +74,7 @@ static uint32_t make_source(np_game *game, nplug_source word, const np_shaping *
     while (found != NP_NO_INDEX && !is_source(&game->sources[found], word, shaping, filter))
         found = np_game_same_control(game, found);
     if (found != NP_NO_INDEX) return found;
-    found = free_source(game);
+    found = place_of_source(game);
     if (found == NP_NO_INDEX) return found;
     source = &game->sources[found];
     memset(source, 0, sizeof *source);
@@ -89,7 +89,7 @@ static uint32_t make_source(np_game *game, nplug_source word, const np_shaping *
     return found;
 }
 
-static uint32_t free_use(np_game *game)
+static uint32_t place_of_use(np_game *game)
 {
     for (uint32_t i = 0; game->freed && i < game->use_count; i++)
         if (game->uses[i].binding == NP_NO_INDEX) return i;
@@ -99,7 +99,7 @@ static uint32_t free_use(np_game *game)
 /* Uses of one source stand in the order in which the game names them. */
 static bool add_use(np_game *game, uint32_t source, uint32_t binding, uint32_t held)
 {
-    uint32_t place = free_use(game);
+    uint32_t place = place_of_use(game);
     uint16_t *at = &game->sources[source].first_use;
 
     if (place == NP_NO_INDEX) return false;
@@ -142,7 +142,7 @@ static bool keep_filter(np_reader *in, uint32_t *place)
     return true;
 }
 
-static bool is_shaping_free(const np_game *game, uint32_t shaping)
+static bool is_shaping_idle(const np_game *game, uint32_t shaping)
 {
     for (uint32_t i = 0; i < game->binding_count; i++)
         if (game->bindings[i].action != NP_NO_INDEX && game->bindings[i].shaping == shaping)
@@ -156,7 +156,7 @@ static uint32_t place_of_shaping(const np_game *game, const np_shaping *shaping)
     for (uint32_t i = 0; i < game->shaping_count; i++)
         if (memcmp(&game->shapings[i], shaping, sizeof *shaping) == 0) return i;
     for (uint32_t i = 0; game->freed && i < game->shaping_count; i++)
-        if (is_shaping_free(game, i)) return i;
+        if (is_shaping_idle(game, i)) return i;
     return game->shaping_count;
 }
 
@@ -257,7 +257,7 @@ static bool keep_sources(np_reader *in, np_binding *binding)
     return true;
 }
 
-static uint32_t free_binding(np_game *game)
+static uint32_t place_of_binding(np_game *game)
 {
     for (uint32_t i = 0; game->freed && i < game->binding_count; i++)
         if (game->bindings[i].action == NP_NO_INDEX) return i;
@@ -269,7 +269,7 @@ bool np_game_keep(np_reader *in)
     np_game *game = in->game;
     np_binding *binding;
 
-    in->kept = free_binding(game);
+    in->kept = place_of_binding(game);
     if (in->kept == NP_NO_INDEX)
         return np_reader_fail_limit(in, "there is no room: raise limits.bindings");
     binding = &game->bindings[in->kept];

@@ -1,35 +1,7 @@
-/* Bindings as texts: names of sources, another source in a text, and which would fire together. */
-#include "nest.h"
+/* Bindings as texts: another source in one, and which of two would fire together. */
+#include "core/text.h"
+#include "nestplug/bind.h"
 #include <string.h>
-
-/* --- names ---------------------------------------------------------------------------------- */
-
-/* The word after the '.', or NULL for the whole control. */
-static const char *way_name(nplug_source source)
-{
-    static const char *const two[] = {NULL, "x", "y", "right", "left", "up", "down"};
-    unsigned components = 1;
-
-    nplug_control_nature(source.control, &components);
-    if (source.way > NPLUG_WAY_DOWN) return NULL;
-    if (components == 1 && source.way == NPLUG_WAY_RIGHT) return "high";
-    if (components == 1 && source.way == NPLUG_WAY_LEFT) return "low";
-    return two[source.way];
-}
-
-size_t nplug_source_name(nplug_source source, char *buffer, size_t size)
-{
-    char control[64];
-    np_text text = np_text_in(buffer, buffer ? size : 0);
-
-    if (nplug_control_name(source.control, control, sizeof control) == 0) return 0;
-    np_text_add(&text, control);
-    if (way_name(source)) {
-        np_text_add(&text, ".");
-        np_text_add(&text, way_name(source));
-    }
-    return text.length;
-}
 
 /* --- another source in a text --------------------------------------------------------------- */
 
@@ -144,23 +116,22 @@ static void compare(void *user, const nplug_binding *theirs)
     in->count++;
 }
 
-static bool same_priority(const np_game *game, uint32_t a, uint32_t b)
+static bool same_priority(const nplug_nest *nest, uint32_t a, uint32_t b)
 {
-    return game->layer_rank[np_game_action(game, a)->layer] ==
-           game->layer_rank[np_game_action(game, b)->layer];
+    return nplug_layer_priority(nest, nplug_action_layer(nest, a)) ==
+           nplug_layer_priority(nest, nplug_action_layer(nest, b));
 }
 
 static void compare_all(void *user, const nplug_binding *binding)
 {
     search *in = (search *)user;
-    const np_game *game = &in->nest->game;
 
     in->binding = binding;
-    for (in->other = 0; in->other < game->def.action_count; in->other++) {
-        if (in->other == in->action || !same_priority(game, in->other, in->action)) continue;
-        nplug_read_bindings(np_game_action(game, in->other)->kind,
-                            nplug_bindings_of(in->nest, in->player, in->other), compare, in, NULL);
-    }
+    for (in->other = 0; nplug_action_name(in->nest, in->other); in->other++)
+        if (in->other != in->action && same_priority(in->nest, in->other, in->action))
+            nplug_read_bindings(nplug_action_kind_of(in->nest, in->other),
+                                nplug_bindings_of(in->nest, in->player, in->other), compare, in,
+                                NULL);
 }
 
 uint32_t nplug_conflicts(nplug_nest *nest, nplug_player player, uint32_t action, const char *from,
@@ -168,7 +139,7 @@ uint32_t nplug_conflicts(nplug_nest *nest, nplug_player player, uint32_t action,
 {
     search in = {nest, player, action, 0, NULL, list, list ? max : 0, 0};
 
-    if (!nest || !nest->game.used || action >= nest->game.def.action_count) return 0;
-    nplug_read_bindings(np_game_action(&nest->game, action)->kind, from, compare_all, &in, NULL);
+    if (!nplug_action_name(nest, action)) return 0;
+    nplug_read_bindings(nplug_action_kind_of(nest, action), from, compare_all, &in, NULL);
     return in.count;
 }
