@@ -24,6 +24,7 @@ Suite *linux_suite(void);
 Suite *players_suite(void);
 Suite *models_suite(void);
 Suite *recognise_suite(void);
+Suite *settings_suite(void);
 Suite *shaping_suite(void);
 Suite *sim_suite(void);
 Suite *step_suite(void);

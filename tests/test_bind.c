@@ -354,6 +354,128 @@ START_TEST(a_pick_ends_by_its_control_by_time_by_call_and_asks_the_right_devices
 }
 END_TEST
 
+/* --- comfort -------------------------------------------------------------------------------- */
+
+/* Presses and releases of an action while keys and buttons go down and up as `moves` say: "+south",
+ * "-south" a word, 20 ms apart, or a number of milliseconds to wait. */
+static void play_words(test_rig *rig, nplug_time *now, const char *words)
+{
+    char word[32];
+    int used;
+
+    for (; sscanf(words, " %31s%n", word, &used) == 1; words += used) {
+        const char *device = word[1] >= 'a' ? "pad" : "keys";
+        if (word[0] == '+')
+            nplug_sim_press(rig->sim, *now, device, word + 1, 0);
+        else if (word[0] == '-')
+            nplug_sim_release(rig->sim, *now, device, word + 1);
+        *now += word[0] == '+' || word[0] == '-' ? 20 * MS : (nplug_time)atoi(word) * MS;
+    }
+}
+
+static const struct {
+    uint32_t action;
+    const char *comfort, *every, *moves;
+    unsigned presses;
+    bool held;
+} comforts[] = {
+    {HORN_, "", "", "+south -south +south", 2, true},
+    {HORN_, "toggle", "", "+south -south", 1, true},
+    {HORN_, "toggle", "", "+south -south +south -south", 1, false},
+    {HORN_, "", "toggle", "+south -south", 1, true},
+    {HORN_, "lasts=50", "", "+south -south", 0, false},
+    {HORN_, "lasts=50", "", "+south 40 -south", 1, false},
+    {HORN_, "again=100", "", "+south -south +south -south 100 +south", 2, true},
+    {HORN_, "again=1", "again=500", "+south -south +south", 2, true}, /* its own goes first */
+    {HORN_, "", "waits=2", "+KeyH 120 -KeyH", 0, false},
+    {HORN_, "", "waits=0.5", "+KeyH 60 -KeyH", 1, false},
+    {BELL_, "", "", "+ShiftLeft -ShiftLeft +KeyH 200", 0, false},
+    {BELL_, "", "sticky", "+ShiftLeft -ShiftLeft +KeyH 200", 1, true},
+    {BELL_, "", "sticky", "+ShiftLeft -ShiftLeft +KeyH 200 -KeyH 50 +KeyH 200", 1, false},
+    {BELL_, "", "sticky", "+ShiftLeft -ShiftLeft +ShiftLeft -ShiftLeft +KeyH 200", 0, false},
+};
+
+START_TEST(players_have_their_comfort)
+{
+    nplug_action_state state;
+    nplug_time now = 10 * MS;
+    test_rig rig;
+
+    open_bound(&rig, 1);
+    ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, comforts[_i].action, comforts[_i].comfort),
+                     NPLUG_OK);
+    ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, comforts[_i].every),
+                     NPLUG_OK);
+    play_words(&rig, &now, comforts[_i].moves);
+    rig_step(&rig, now);
+    nplug_action_look(rig.nest, 1, comforts[_i].action, &state);
+    ck_assert_uint_eq(state.press_count, comforts[_i].presses);
+    ck_assert_int_eq(state.held, comforts[_i].held);
+    nplug_sim_unplug(rig.sim, now + MS, "pad"); /* leaving lets go, of what toggles too */
+    nplug_sim_unplug(rig.sim, now + MS, "keys");
+    rig_step(&rig, now + 2 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, comforts[_i].action));
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(comfort_shapes_swaps_and_softens)
+{
+    nplug_vec2 right = {1.0f, 0.5f};
+    test_rig rig;
+
+    open_bound(&rig, 1);
+    nplug_set_comfort(rig.nest, 1, STEER_, "scale=0.5 invert=y");
+    nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", right, 0);
+    rig_step(&rig, 10 * MS);
+    ck_assert_float_eq_tol(nplug_vector(rig.nest, 1, STEER_).x, 0.5f, 0.01f);
+    ck_assert_float_lt(nplug_vector(rig.nest, 1, STEER_).y, 0.0f);
+    nplug_set_comfort(rig.nest, 1, STEER_, "");
+    nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "swap-sticks rumble=0");
+    rig_step(&rig, 20 * MS);
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, STEER_).x, 0.0f);
+    nplug_sim_sweep(rig.sim, 21 * MS, "pad", "stick-right", (nplug_vec2){-1.0f, 0.0f}, 0);
+    rig_step(&rig, 30 * MS);
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, STEER_).x, -1.0f);
+    ck_assert(!nplug_is_rebound(rig.nest, 1, STEER_)); /* it is no binding of their own */
+    nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "");
+    rig_step(&rig, 40 * MS);
+    ck_assert_float_gt(nplug_vector(rig.nest, 1, STEER_).x, 0.8f);
+    ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, HORN_, "sticky"), NPLUG_ERR_BINDING);
+    ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, HORN_, "hold=20"), NPLUG_ERR_BINDING);
+    ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, HORN_, "lasts=20000"), NPLUG_ERR_BINDING);
+    ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, HORN_, "togle"), NPLUG_ERR_BINDING);
+    ck_assert_int_eq(nplug_set_comfort(rig.nest, 0, HORN_, "toggle"), NPLUG_ERR_ARGUMENT);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_muted_kind_is_not_heard_for_a_while)
+{
+    test_rig rig;
+
+    open_bound(&rig, 1);
+    nplug_sim_press(rig.sim, MS, "pad", "south", 0);
+    nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", (nplug_vec2){1.0f, 0.0f}, 0);
+    rig_step(&rig, 10 * MS);
+    nplug_mute(rig.nest, 1u << NPLUG_KIND_PAD);
+    nplug_sim_press(rig.sim, 11 * MS, "keys", "KeyH", 150 * MS);
+    nplug_sim_press(rig.sim, 11 * MS, "pad", "west", 0);
+    rig_step(&rig, 200 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1); /* the key's */
+    ck_assert(!nplug_held(rig.nest, 1, HORN_) && !nplug_held(rig.nest, 1, WINCH_));
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, STEER_).x, 0.0f);
+    nplug_mute(rig.nest, 0);
+    rig_step(&rig, 300 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, HORN_)); /* what is held now is spent */
+    nplug_sim_release(rig.sim, 310 * MS, "pad", "south");
+    nplug_sim_press(rig.sim, 330 * MS, "pad", "south", 0);
+    rig_step(&rig, 400 * MS);
+    ck_assert(nplug_held(rig.nest, 1, HORN_));
+    rig_close(&rig);
+}
+END_TEST
+
 Suite *bind_suite(void)
 {
     Suite *suite = suite_create("bind");
@@ -369,6 +491,9 @@ Suite *bind_suite(void)
     tcase_add_test(tests, a_control_is_picked_by_using_it);
     tcase_add_test(tests, an_axis_is_picked_by_the_direction_that_moves_most);
     tcase_add_test(tests, a_pick_ends_by_its_control_by_time_by_call_and_asks_the_right_devices);
+    tcase_add_loop_test(tests, players_have_their_comfort, 0, (int)COUNT_OF(comforts));
+    tcase_add_test(tests, comfort_shapes_swaps_and_softens);
+    tcase_add_test(tests, a_muted_kind_is_not_heard_for_a_while);
     suite_add_tcase(suite, tests);
     return suite;
 }

@@ -60,6 +60,9 @@ typedef uint32_t nplug_device;
 typedef uint32_t nplug_player;
 #define NPLUG_ANYONE 0u
 
+/* Where an action's number may stand: all of them. */
+#define NPLUG_EVERY_ACTION UINT32_MAX
+
 /* Two components, each in [-1, 1] for sticks: +x is right, +y is up. */
 typedef struct nplug_vec2 {
     float x, y;

@@ -97,6 +97,27 @@ NPLUG_API const char *nplug_bindings_of(const nplug_nest *nest, nplug_player pla
 /* Whether a player has bindings of their own for an action. */
 NPLUG_API bool nplug_is_rebound(const nplug_nest *nest, nplug_player player, uint32_t action);
 
+/* What a player wants otherwise for an action, or for NPLUG_EVERY_ACTION (what an action has of its
+ * own goes before it), at the next step; "" takes it back.  Words parted by blanks:
+ *   toggle       a press holds it, the next press lets go
+ *   lasts=80     a press counts when it has lasted for 80 ms
+ *   again=200    and not within 200 ms of the last one's end
+ *   dead= outer= zone= power= curve= lift= scale= invert= gate=   shape its value, after the game
+ * and for all actions:
+ *   waits=1.5    all times of taps, holds and repeats are so many times as long
+ *   sticky       what must be held for a chord may be tapped before it
+ *   swap-sticks  a pad's left stick is the right one
+ *   rumble=0.5   so strong; 0: none
+ * What the action holds is let go.  NPLUG_ERR_BINDING: the text is wrong, and the log says why;
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_UNKNOWN, NPLUG_ERR_SIZE, NPLUG_ERR_FULL. */
+NPLUG_API nplug_result nplug_set_comfort(nplug_nest *nest, nplug_player player, uint32_t action,
+                                         const char *text);
+
+/* The comfort that a player has for an action, or for NPLUG_EVERY_ACTION, as it was set.  Valid
+ * until the next step; "" where there is none. */
+NPLUG_API const char *nplug_comfort_of(const nplug_nest *nest, nplug_player player,
+                                       uint32_t action);
+
 /* Two bindings of one player that would fire together. */
 typedef struct nplug_conflict {
     uint32_t action; /* whose binding is in the way */

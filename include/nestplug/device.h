@@ -146,6 +146,12 @@ NPLUG_API nplug_result nplug_show_player(nplug_nest *nest, nplug_device device,
  * again.  For the one of two twins that is not wanted.  Errors as nplug_rumble. */
 NPLUG_API nplug_result nplug_ignore(nplug_nest *nest, nplug_device device, bool on);
 
+/* From the next step on, devices of these kinds (bit by nplug_kind; 0: none) are not heard, for a
+ * game whose own interface has the mouse or the keyboard for a while.  What they held is let go,
+ * marked cancelled; what is held when they are heard again has to be let go first.  Their controls
+ * can still be read.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
+NPLUG_API nplug_result nplug_mute(nplug_nest *nest, uint32_t kinds);
+
 /* Rumbles a device at the next step: magnitudes of the strong (low) and the weak (high) motor in
  * [0, 1], for that many milliseconds; both 0 stops it.  What cannot rumble does not.
  * NPLUG_ERR_ARGUMENT, NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN, NPLUG_ERR_FULL. */

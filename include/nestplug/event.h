@@ -83,7 +83,6 @@ typedef struct nplug_handler {
     uint32_t action; /* NPLUG_EVERY_ACTION: any, and for kinds that are about no action */
     nplug_on_event hear;
 } nplug_handler;
-#define NPLUG_EVERY_ACTION UINT32_MAX
 
 /* Callbacks, for those who like them: hands each event of the last step, in order, to every line of
  * the table that wants it.  They are called from within this call and nowhere else, and may call

@@ -136,6 +136,33 @@ NPLUG_API nplug_result nplug_settings_use(const nplug_settings *settings, nplug_
 /* Takes the calibrations of all devices that are here, in the place of what was known of them. */
 NPLUG_API nplug_result nplug_settings_keep(nplug_settings *settings, const nplug_nest *nest);
 
+/* Takes what a player has otherwise than the game: bindings and comfort, as a person's profile of
+ * that name, in the place of what was known of it.  What the profile holds of actions that this
+ * game does not have is kept.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_MEMORY. */
+NPLUG_API nplug_result nplug_settings_keep_player(nplug_settings *settings, const nplug_nest *nest,
+                                                  nplug_player player, const char *profile);
+
+/* Gives a player a person's profile, at the next step: all that is not in it is the game's again,
+ * so a name that is not known gives the game's own.  NPLUG_AGAIN: there was no room for all of it;
+ * step, and call again.  NPLUG_ERR_ARGUMENT; what is wrong in a profile is passed over, and in the
+ * log. */
+NPLUG_API nplug_result nplug_settings_use_player(const nplug_settings *settings, nplug_nest *nest,
+                                                 nplug_player player, const char *profile);
+
+/* Makes a profile like another one (NULL: with nothing in it), in the place of what was known of
+ * it; from then on they differ.  NPLUG_ERR_UNKNOWN, NPLUG_ERR_ARGUMENT, NPLUG_ERR_MEMORY. */
+NPLUG_API nplug_result nplug_settings_copy_profile(nplug_settings *settings, const char *from,
+                                                   const char *to);
+
+/* The name of a profile by place, from 0, in the order in which they were made; NULL past the end.
+ * Valid until the settings change. */
+NPLUG_API const char *nplug_settings_profile(const nplug_settings *settings, uint32_t place);
+
+/* Writes the settings into the caller's buffer, for a game that keeps them elsewhere: UTF-8 with a
+ * terminating 0, cut to `size`; returns the length of the whole text, 0 where there is no memory.
+ */
+NPLUG_API size_t nplug_settings_text(const nplug_settings *settings, char *buffer, size_t size);
+
 /* Takes a sheet, in the place of one of the same name.  What was given to a nest by
  * nplug_settings_use stays as it was. */
 NPLUG_API nplug_result nplug_settings_keep_sheet(nplug_settings *settings,

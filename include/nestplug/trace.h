@@ -28,6 +28,8 @@ typedef enum nplug_command_kind {
     NPLUG_COMMAND_PICK = 13,      /* player, number = milliseconds, device = bits of kinds,
                                      strong = threshold in 1/65535, control = cancel, on = takes */
     NPLUG_COMMAND_PICK_END = 14,
+    NPLUG_COMMAND_COMFORT = 15, /* player, number = action (65535: all): the text is its comfort */
+    NPLUG_COMMAND_MUTE = 16,    /* number = bits of kinds that are muted */
     NPLUG_COMMAND_KINDS
 } nplug_command_kind;
 

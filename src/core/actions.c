@@ -52,11 +52,23 @@ static bool holds_another(const nplug_nest *nest, uint32_t player, uint32_t acti
     return false;
 }
 
+/* A player whose hand trembles does not want a press again that soon. */
+static bool comes_too_soon(const nplug_nest *nest, uint32_t player, uint32_t action,
+                           nplug_time time)
+{
+    const np_action *state = np_action_of(&nest->actions, player, action);
+    uint32_t again = np_comfort_again(nest, player, action);
+
+    return again && state->presses && time - state->release_time < again;
+}
+
 bool np_actions_press(nplug_nest *nest, uint32_t player, uint32_t action, const np_change *change)
 {
     np_action *state = np_action_of(&nest->actions, player, action);
 
-    if (state->held == 0 && holds_another(nest, player, action)) return false;
+    if (state->held == 0 &&
+        (holds_another(nest, player, action) || comes_too_soon(nest, player, action, change->time)))
+        return false;
     if (state->held++) return true;
     open_step(state, (uint32_t)nest->step);
     state->presses++;

@@ -92,6 +92,14 @@ static bool read_way(np_reader *in, const char *word, size_t length, nplug_sourc
                           word, length);
 }
 
+static nplug_control swapped(nplug_control control)
+{
+    nplug_control left = NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_STICK_LEFT);
+    nplug_control right = NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_STICK_RIGHT);
+
+    return control == left ? right : control == right ? left : control;
+}
+
 static bool ends_word(char c)
 {
     return c == ',' || c == ' ' || c == '+' || c == '/';
@@ -116,6 +124,7 @@ static bool read_word(np_reader *in, const char *class_, size_t class_length, np
     source->way = NPLUG_WAY_WHOLE;
     source->control = nplug_control_from_name(full, text.length);
     if (!source->control) return fail_name(in, full, word, length);
+    if (in->swaps) source->control = swapped(source->control);
     return !dot || read_way(in, dot + 1, (size_t)(in->at - dot) - 1, source);
 }
 

@@ -34,6 +34,7 @@ typedef struct np_reader {
     unsigned driving_count;
     np_member last; /* of one control: any of these drives */
     np_binding binding;
+    bool swaps; /* the left stick is the right one */
     np_shaping shaping;
     np_filter filter;
 } np_reader;
@@ -45,6 +46,9 @@ bool np_action_read(np_reader *in, const char *text);
 /* Says what is wrong: `action "steer", column 12: WHAT`; where it concerns one word, names it.
  * Always false. */
 bool np_reader_fail(np_reader *in, const char *what, const char *word, size_t length);
+
+/* A number such as 12 or 0.25; false where none stands here (options.c). */
+bool np_number_read(np_reader *in, float *number);
 
 /* One option after a source, such as "hold=600" or "dead=0.1" (options.c). */
 bool np_option_read(np_reader *in);

@@ -26,6 +26,7 @@ void np_game_layout(np_game *game, np_carve *carve, const nplug_limits *limits)
     game->sources = (np_source *)np_carve_take(carve, limits->sources, sizeof(np_source));
     game->uses = (np_use *)np_carve_take(carve, 4u * limits->bindings, sizeof(np_use));
     game->shapings = (np_shaping *)np_carve_take(carve, limits->shapings, sizeof(np_shaping));
+    game->kept = (uint8_t *)np_carve_take(carve, (limits->shapings + 7u) / 8u, 1);
     np_game_forget(game);
 }
 
@@ -144,6 +145,7 @@ static bool keep_filter(np_reader *in, uint32_t *place)
 
 static bool is_shaping_idle(const np_game *game, uint32_t shaping)
 {
+    if (game->kept[shaping / 8] & (1u << (shaping % 8))) return false;
     for (uint32_t i = 0; i < game->binding_count; i++)
         if (game->bindings[i].action != NP_NO_INDEX && game->bindings[i].shaping == shaping)
             return false;
@@ -158,6 +160,22 @@ static uint32_t place_of_shaping(const np_game *game, const np_shaping *shaping)
     for (uint32_t i = 0; game->freed && i < game->shaping_count; i++)
         if (is_shaping_idle(game, i)) return i;
     return game->shaping_count;
+}
+
+uint16_t np_game_keep_shaping(np_game *game, const np_shaping *shaping, uint16_t was)
+{
+    uint32_t at;
+
+    if (was != NP_NO_INDEX) game->kept[was / 8] &= (uint8_t) ~(1u << (was % 8));
+    if (np_shaping_is_idle(shaping)) return NP_NO_INDEX;
+    game->freed = true;
+    at = place_of_shaping(game, shaping);
+    if (at == game->shaping_limit) at = was;
+    if (at == NP_NO_INDEX) return NP_NO_INDEX;
+    if (at != was) game->shapings[at] = *shaping;
+    if (at == game->shaping_count) game->shaping_count++;
+    game->kept[at / 8] |= (uint8_t)(1u << (at % 8));
+    return (uint16_t)at;
 }
 
 /* The first of so many ramps in a row that no binding has; the limit where there are none. */

@@ -88,6 +88,7 @@ typedef struct np_game {
     np_source *sources;
     np_use *uses;
     np_shaping *shapings;
+    uint8_t *kept;                     /* bit by shaping: it is some player's comfort */
     np_filter filters[NP_FILTERS];     /* the first one is for any device */
     uint8_t layer_rank[NP_LAYERS];     /* 0 for the lowest priority */
     uint32_t binding_count, use_count; /* up to the last one in use */
@@ -112,6 +113,10 @@ static inline const nplug_action_def *np_game_action(const np_game *game, uint32
  * another way of it, for other devices or with other thresholds. */
 uint32_t np_game_source(const np_game *game, nplug_control control);
 uint32_t np_game_same_control(const np_game *game, uint32_t source);
+
+/* A shaping's place, shared with others that are alike; NP_NO_INDEX where it changes nothing.
+ * `was`: a place that is given up for it.  Where there is no room, `was` stays. */
+uint16_t np_game_keep_shaping(np_game *game, const np_shaping *shaping, uint16_t was);
 
 /* Takes a binding away from its action and its sources; the place is free. */
 void np_game_drop(np_game *game, uint32_t binding);

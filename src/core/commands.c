@@ -42,7 +42,8 @@ static bool needs_device(uint32_t kind)
 /* Of the commands for a player, whether this one may be 0. */
 static bool anyone_will_do(uint32_t kind)
 {
-    return kind != NPLUG_COMMAND_CLAIM && kind != NPLUG_COMMAND_LEAVE;
+    return kind != NPLUG_COMMAND_CLAIM && kind != NPLUG_COMMAND_LEAVE &&
+           kind != NPLUG_COMMAND_COMFORT;
 }
 
 static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
@@ -133,6 +134,13 @@ nplug_result nplug_switch_layer(nplug_nest *nest, nplug_player player, uint32_t 
     nplug_command command = about(NPLUG_COMMAND_LAYER, 0, player);
     command.number = layer;
     command.on = on;
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_mute(nplug_nest *nest, uint32_t kinds)
+{
+    nplug_command command = about(NPLUG_COMMAND_MUTE, 0, 0);
+    command.number = kinds;
     return nplug_post(nest, &command);
 }
 

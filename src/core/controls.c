@@ -14,6 +14,7 @@ void np_controls_layout(np_controls *controls, np_carve *carve, const nplug_limi
     np_span_layout(&controls->wire_span, carve, wires);
     controls->of_signal = (np_run *)np_carve_take(carve, limits->signals, sizeof(np_run));
     controls->moved = (uint16_t *)np_carve_take(carve, limits->controls, sizeof(uint16_t));
+    controls->muted = (uint8_t *)np_carve_take(carve, limits->devices, 1);
 }
 
 /* --- values --------------------------------------------------------------------------------- */
@@ -116,7 +117,7 @@ void np_controls_set(np_controls *controls, uint32_t index, int32_t raw)
     control->value[wire->component] = np_wire_value(wire, raw);
     if (control->flags & NP_CONTROL_SPENT) {
         if (at_rest(control)) control->flags &= (uint8_t)~NP_CONTROL_SPENT;
-    } else if (controls->deaf && !at_rest(control)) {
+    } else if ((controls->deaf || controls->muted[control->device]) && !at_rest(control)) {
         control->flags |= NP_CONTROL_SPENT;
     }
 }
@@ -136,6 +137,18 @@ void np_controls_calibrate(np_controls *controls, uint32_t signal, int32_t rest,
 void np_controls_set_deaf(np_controls *controls, bool deaf)
 {
     controls->deaf = deaf;
+}
+
+void np_controls_mute_kinds(np_controls *controls, uint32_t kinds)
+{
+    controls->muted_kinds = kinds;
+}
+
+bool np_controls_mute(np_controls *controls, uint32_t device, bool muted)
+{
+    if ((controls->muted[device] != 0) == muted) return false;
+    controls->muted[device] = muted;
+    return true;
 }
 
 np_edge np_controls_edge(np_controls *controls, uint32_t index)

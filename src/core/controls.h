@@ -52,9 +52,11 @@ typedef struct np_controls {
     np_run *of_device;
     np_wire *wires;
     np_span wire_span;
-    np_run *of_signal; /* the wires that read a signal */
-    bool deaf;         /* the game's window has no focus: whatever moves is spent */
-    uint16_t *moved;   /* controls whose value may be another since the value lane last ran */
+    np_run *of_signal;    /* the wires that read a signal */
+    bool deaf;            /* the game's window has no focus: whatever moves is spent */
+    uint32_t muted_kinds; /* bit by kind: likewise */
+    uint8_t *muted;       /* by device */
+    uint16_t *moved;      /* controls whose value may be another since the value lane last ran */
     uint32_t moved_count;
 } np_controls;
 
@@ -94,6 +96,11 @@ void np_controls_calibrate(np_controls *controls, uint32_t signal, int32_t rest,
 
 /* Without focus nothing is heard: each control that leaves its rest is spent. */
 void np_controls_set_deaf(np_controls *controls, bool deaf);
+
+/* Kinds of device that are not heard for a while; and whether a device is one of them: true where
+ * that is new. */
+void np_controls_mute_kinds(np_controls *controls, uint32_t kinds);
+bool np_controls_mute(np_controls *controls, uint32_t device, bool muted);
 
 /* Spends a control that is not at rest. */
 void np_controls_spend(np_controls *controls, uint32_t control);

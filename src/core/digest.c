@@ -77,7 +77,9 @@ uint64_t nplug_digest(const nplug_nest *nest)
     add_events(&digest, &nest->events);
     np_digest_u64(&digest, nest->players.seated);
     np_digest_u64(&digest, nest->timers.count);
-    np_digest_u64(&digest, nest->controls.deaf);
+    np_digest_u64(&digest, (uint64_t)nest->controls.muted_kinds << 1 | nest->controls.deaf);
+    np_digest_u64(&digest, nest->pick.waits);
+    digest.hash = np_hash(digest.hash, nest->rebinds.text, nest->rebinds.used);
     for (uint32_t i = 0; i < nest->devices.count; i++)
         add_device(&digest, nest, nest->devices.order[i]);
     for (uint32_t p = 0; nest->game.used && p <= nest->limits.players; p++) {

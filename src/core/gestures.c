@@ -8,6 +8,9 @@ void np_gestures_layout(np_gestures *gestures, np_carve *carve, const nplug_limi
     gestures->marks = (uint8_t *)np_carve_take(carve, players * limits->bindings, 1);
     gestures->machines =
         (np_machine *)np_carve_take(carve, players * limits->gestures, sizeof(np_machine));
+    gestures->stuck = (uint8_t *)np_carve_take(carve, players * limits->sources, 1);
+    gestures->alone = (uint8_t *)np_carve_take(carve, players, 1);
+    gestures->source_limit = limits->sources;
     gestures->binding_limit = limits->bindings;
     gestures->machine_limit = limits->gestures;
 }
@@ -29,22 +32,38 @@ static np_machine *machine_of(nplug_nest *nest, uint32_t player, uint32_t source
 
 /* --- what a binding tells its action -------------------------------------------------------- */
 
-static void fire(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change)
+/* Where a player wants it, a press holds until the next one. */
+static bool toggles(const nplug_nest *nest, uint32_t player, uint32_t binding)
 {
-    uint8_t *marks = marks_of(&nest->gestures, player, binding);
-
-    if (*marks & NP_MARK_HOLDS) return;
-    if (np_actions_press(nest, player, nest->game.bindings[binding].action, change))
-        *marks |= NP_MARK_HOLDS;
+    return nest->game.bindings[binding].gesture != NPLUG_GESTURE_REPEAT &&
+           np_comfort_has(nest, player, nest->game.bindings[binding].action, NP_COMFORT_TOGGLE);
 }
 
-static void cease(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change)
+static void let_go(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change)
 {
     uint8_t *marks = marks_of(&nest->gestures, player, binding);
 
     if (!(*marks & NP_MARK_HOLDS)) return;
     *marks &= (uint8_t)~NP_MARK_HOLDS;
     np_actions_release(nest, player, nest->game.bindings[binding].action, change);
+}
+
+static void fire(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change)
+{
+    uint8_t *marks = marks_of(&nest->gestures, player, binding);
+
+    if (*marks & NP_MARK_HOLDS) {
+        if (toggles(nest, player, binding)) let_go(nest, player, binding, change);
+        return;
+    }
+    if (np_actions_press(nest, player, nest->game.bindings[binding].action, change))
+        *marks |= NP_MARK_HOLDS;
+}
+
+/* What was pressed comes up: it holds no more, but where the player wants presses to toggle. */
+static void cease(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change)
+{
+    if (change->cancelled || !toggles(nest, player, binding)) let_go(nest, player, binding, change);
 }
 
 /* A press that is over as soon as it is known. */
@@ -83,6 +102,7 @@ static np_taps wanted(const nplug_nest *nest, uint32_t player, uint32_t source, 
         if (binding->taps > found.most) found.most = binding->taps;
         if (binding->wait > found.wait) found.wait = binding->wait;
     }
+    found.wait = np_comfort_wait(nest, player, found.wait);
     return found;
 }
 
@@ -120,7 +140,7 @@ static void release_tap(nplug_nest *nest, uint32_t player, uint32_t binding, uin
 
     cease(nest, player, binding, change);
     if (fired || machine->taps != about->taps || machine->lasted || change->cancelled) return;
-    if (change->time - machine->since > about->wait) return;
+    if (change->time - machine->since > np_comfort_wait(nest, player, about->wait)) return;
     if (wanted(nest, player, source, about->taps).most)
         *marks |= NP_MARK_WAITS;
     else
@@ -165,15 +185,20 @@ static void begin(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t 
 {
     const np_binding *about = &nest->game.bindings[binding];
     uint8_t *marks = marks_of(&nest->gestures, player, binding);
+    uint32_t wait = 0;
 
     if (nest->game.rules[about->action].merge == NPLUG_MERGE_LATEST)
         np_values_note_press(nest, player, binding);
     *marks |= NP_MARK_ARMED;
     *marks &= (uint8_t)~NP_MARK_WAITS;
-    if (about->gesture == NPLUG_GESTURE_PRESS || about->gesture == NPLUG_GESTURE_REPEAT)
-        fire(nest, player, binding, change);
     if (about->gesture == NPLUG_GESTURE_HOLD || about->gesture == NPLUG_GESTURE_REPEAT)
-        wait_until(nest, change->time + about->wait, NP_TIMER_HOLD, player, binding);
+        wait = np_comfort_wait(nest, player, about->wait);
+    else if (about->gesture == NPLUG_GESTURE_PRESS)
+        wait = np_comfort_lasts(nest, player, about->action);
+    if (about->gesture == NPLUG_GESTURE_REPEAT ||
+        (about->gesture == NPLUG_GESTURE_PRESS && wait == 0))
+        fire(nest, player, binding, change);
+    if (wait) wait_until(nest, change->time + wait, NP_TIMER_HOLD, player, binding);
     if (about->gesture == NPLUG_GESTURE_TAP)
         press_tap(nest, player, binding, source, machine_of(nest, player, source), change);
 }
@@ -186,8 +211,7 @@ static void end(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t so
 
     if (!(*marks & NP_MARK_ARMED)) return;
     *marks &= (uint8_t)~NP_MARK_ARMED;
-    if (about->gesture == NPLUG_GESTURE_HOLD || about->gesture == NPLUG_GESTURE_REPEAT)
-        np_timers_cancel(&nest->timers, NP_TIMER_HOLD, player, binding);
+    np_timers_cancel(&nest->timers, NP_TIMER_HOLD, player, binding);
     if (about->gesture == NPLUG_GESTURE_TAP)
         release_tap(nest, player, binding, source, machine_of(nest, player, source), change);
     else if (about->gesture == NPLUG_GESTURE_RELEASE && !change->cancelled)
@@ -202,7 +226,7 @@ void np_gestures_drop(nplug_nest *nest, uint32_t player, uint32_t binding, const
 
     if (*marks & NP_MARK_ARMED) np_timers_cancel(&nest->timers, NP_TIMER_HOLD, player, binding);
     *marks &= (uint8_t) ~(NP_MARK_ARMED | NP_MARK_WAITS);
-    cease(nest, player, binding, change);
+    let_go(nest, player, binding, change);
 }
 
 void np_gestures_lasted(nplug_nest *nest, uint32_t player, uint32_t binding, nplug_time time)
@@ -215,8 +239,9 @@ void np_gestures_lasted(nplug_nest *nest, uint32_t player, uint32_t binding, npl
 
     if (machine) machine->lasted = 1;
     if (about->gesture == NPLUG_GESTURE_REPEAT) {
-        cease(nest, player, binding, &change);
-        wait_until(nest, time + about->every, NP_TIMER_HOLD, player, binding);
+        let_go(nest, player, binding, &change);
+        wait_until(nest, time + np_comfort_wait(nest, player, about->every), NP_TIMER_HOLD, player,
+                   binding);
     }
     fire(nest, player, binding, &change);
 }
@@ -256,6 +281,42 @@ static bool turn_held(nplug_nest *nest, uint32_t player, uint32_t source, const 
         if (np_use_is_held(&game->uses[at]))
             whole |= complete(nest, player, np_use_binding(&game->uses[at]), change);
     return whole;
+}
+
+/* --- what sticks ---------------------------------------------------------------------------- */
+
+static uint8_t *stuck_of(np_gestures *gestures, uint32_t player, uint32_t source)
+{
+    return &gestures->stuck[(size_t)player * gestures->source_limit + source];
+}
+
+/* What must be held for a chord was pressed: a second press frees what was stuck. */
+static void press_sticky(nplug_nest *nest, uint32_t player, uint32_t source)
+{
+    uint8_t *stuck = stuck_of(&nest->gestures, player, source);
+
+    nest->gestures.alone[player] = !*stuck;
+    *stuck = 0;
+}
+
+/* It is let go, with nothing pressed meanwhile: where the player wants it, it sticks. */
+static bool sticks(nplug_nest *nest, uint32_t player, uint32_t source, const np_change *change)
+{
+    if (!nest->gestures.alone[player] || change->cancelled) return false;
+    if (!(nest->comforts.ease[player].every.flags & NP_COMFORT_STICKY)) return false;
+    *stuck_of(&nest->gestures, player, source) = 1;
+    return true;
+}
+
+/* The press for which it stuck is over. */
+static void free_stuck(nplug_nest *nest, uint32_t player, const np_change *change)
+{
+    for (uint32_t source = 0; source < nest->game.source_count; source++) {
+        uint8_t *stuck = stuck_of(&nest->gestures, player, source);
+        if (!*stuck) continue;
+        *stuck = 0;
+        if (nest->game.sources[source].control) turn_held(nest, player, source, change, false);
+    }
 }
 
 /* --- a source turns ------------------------------------------------------------------------- */
@@ -299,17 +360,45 @@ static void turn_binding(nplug_nest *nest, uint32_t player, uint32_t binding, ui
     }
 }
 
+/* Of a source that must be held for others; true where nothing else is to be done: the press that
+ * makes a chord whole is the chord's alone. */
+static bool turn_modifier(nplug_nest *nest, uint32_t player, uint32_t source,
+                          const np_change *change, bool pressed)
+{
+    if (pressed) press_sticky(nest, player, source);
+    if (!pressed && sticks(nest, player, source, change)) return false;
+    return turn_held(nest, player, source, change, pressed);
+}
+
 void np_gestures_turn(nplug_nest *nest, uint32_t player, uint32_t source, const np_change *change,
                       bool pressed)
 {
     const np_game *game = &nest->game;
     np_machine *machine = machine_of(nest, player, source);
 
-    /* The press that makes a chord whole is the chord's alone. */
-    if (game->sources[source].modifies && turn_held(nest, player, source, change, pressed)) return;
+    if (game->sources[source].modifies && turn_modifier(nest, player, source, change, pressed))
+        return;
+    if (pressed && !game->sources[source].modifies) nest->gestures.alone[player] = 0;
     if (machine && pressed) count_tap(nest, player, source, machine, change);
     for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX; at = game->uses[at].next)
         if (!np_use_is_held(&game->uses[at]))
             turn_binding(nest, player, np_use_binding(&game->uses[at]), source, change, pressed);
     if (machine && !pressed) end_tap(nest, player, source, machine, change);
+    if (!pressed && !game->sources[source].modifies &&
+        (nest->comforts.ease[player].every.flags & NP_COMFORT_STICKY))
+        free_stuck(nest, player, change);
+}
+
+/* --- what stays held by itself -------------------------------------------------------------- */
+
+void np_gestures_let_go(nplug_nest *nest, uint32_t player, uint32_t source, const np_change *change)
+{
+    const np_game *game = &nest->game;
+
+    for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
+         at = game->uses[at].next) {
+        uint32_t binding = np_use_binding(&game->uses[at]);
+        if (!np_use_is_held(&game->uses[at]) && !any_down(nest, player, &game->bindings[binding]))
+            let_go(nest, player, binding, change);
+    }
 }

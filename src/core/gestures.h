@@ -25,7 +25,9 @@ typedef struct np_machine {
 typedef struct np_gestures {
     uint8_t *marks;       /* by player (0 first), then binding */
     np_machine *machines; /* by player, then the source's `gesture` */
-    uint32_t binding_limit, machine_limit;
+    uint8_t *stuck;       /* by player, then source: it counts as held though it is up */
+    uint8_t *alone;       /* by player: nothing else was pressed since what may stick was */
+    uint32_t binding_limit, machine_limit, source_limit;
 } np_gestures;
 
 void np_gestures_layout(np_gestures *gestures, np_carve *carve, const nplug_limits *limits);
@@ -36,9 +38,21 @@ static inline uint8_t np_gestures_marks(const np_gestures *gestures, uint32_t pl
     return gestures->marks[(size_t)player * gestures->binding_limit + binding];
 }
 
+/* Whether a source counts as held for a player. */
+static inline bool np_gestures_held(const np_gestures *gestures, const np_sources *sources,
+                                    uint32_t player, uint32_t source)
+{
+    return np_sources_down(sources, player, source) ||
+           gestures->stuck[(size_t)player * gestures->source_limit + source];
+}
+
 /* A source went down or came up for a player. */
 void np_gestures_turn(nplug_nest *nest, uint32_t player, uint32_t source, const np_change *change,
                       bool pressed);
+
+/* What stays held by a source that is up, since the player wants presses to toggle, is let go. */
+void np_gestures_let_go(nplug_nest *nest, uint32_t player, uint32_t source,
+                        const np_change *change);
 
 /* A binding lets go of what it holds and waits for, marked as `change` is. */
 void np_gestures_drop(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change);

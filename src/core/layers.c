@@ -27,7 +27,8 @@ bool np_layers_admit(const nplug_nest *nest, uint32_t player, const np_binding *
     if (!np_layers_on(&nest->layers, player, binding->layer)) return false;
     if (!((binding->players >> player) & 1u)) return false;
     for (uint32_t i = 0; i < binding->with_count; i++)
-        if (!np_sources_down(&nest->sources, player, binding->with[i])) return false;
+        if (!np_gestures_held(&nest->gestures, &nest->sources, player, binding->with[i]))
+            return false;
     return true;
 }
 

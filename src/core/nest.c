@@ -17,6 +17,7 @@ static void lay_out(nplug_nest *nest, np_carve *carve, const nplug_limits *limit
     np_gestures_layout(&nest->gestures, carve, limits);
     np_actions_layout(&nest->actions, carve, limits);
     np_values_layout(&nest->values, carve, limits);
+    np_comfort_layout(&nest->comforts, carve, limits);
     np_rebind_layout(&nest->rebinds, carve, limits);
     np_pick_layout(&nest->pick, carve, limits);
     np_events_layout(&nest->events, carve, limits->events);
@@ -112,10 +113,33 @@ void np_outbox_put(nplug_nest *nest, const nplug_command *command, nplug_time ti
 static void play_effect(nplug_nest *nest, const nplug_command *command)
 {
     uint32_t device = np_devices_index(&nest->devices, command->device);
+    nplug_command soft = *command;
+    float rumble;
 
     if (device == NP_NONE || nest->devices.list[device].presence != NP_HERE) return;
+    rumble = np_comfort_rumble(nest, device);
+    soft.strong = (uint16_t)((float)command->strong * rumble);
+    soft.weak = (uint16_t)((float)command->weak * rumble);
     np_feed_effect(&nest->feed, nest->devices.nodes[nest->devices.list[device].first_node].key,
-                   command);
+                   &soft);
+}
+
+/* What is muted lets go of everything; what is held when it is heard again is spent. */
+static void mute_device(nplug_nest *nest, uint32_t device, nplug_time time)
+{
+    bool muted = (nest->controls.muted_kinds >> nest->recogniser.of[device].kind) & 1u;
+
+    if (!np_controls_mute(&nest->controls, device, muted)) return;
+    if (muted) np_sources_let_go(nest, device, time);
+    np_guards_empty(nest, device);
+    np_values_mark_device(nest, device);
+}
+
+static void mute(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    np_controls_mute_kinds(&nest->controls, command->number);
+    for (uint32_t i = 0; i < nest->devices.count; i++)
+        mute_device(nest, nest->devices.order[i], time);
 }
 
 static void say_clocks(nplug_nest *nest, const nplug_command *command, nplug_time time)
@@ -151,6 +175,12 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
         break;
     case NPLUG_COMMAND_BIND:
         np_rebind_take(nest, command, time);
+        break;
+    case NPLUG_COMMAND_MUTE:
+        mute(nest, command, time);
+        break;
+    case NPLUG_COMMAND_COMFORT:
+        np_comfort_take(nest, command, time);
         break;
     case NPLUG_COMMAND_PICK:
         np_pick_take(nest, command, time);
@@ -208,6 +238,8 @@ static void build(nplug_nest *nest, uint32_t device, nplug_time time)
     limit =
         np_controls_build(&nest->controls, &nest->devices, device, &nest->recogniser.of[device]);
     if (limit >= 0) np_limit_reached(nest, (nplug_limit)limit, time);
+    np_controls_mute(&nest->controls, device,
+                     (nest->controls.muted_kinds >> nest->recogniser.of[device].kind) & 1u);
     np_gauges_build(nest, device, time);
     np_guards_empty(nest, device);
     if (!np_sources_link(nest, device)) np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);

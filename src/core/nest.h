@@ -4,6 +4,7 @@
 
 #include "actions.h"
 #include "bindings.h"
+#include "comfort.h"
 #include "commands.h"
 #include "controls.h"
 #include "devices.h"
@@ -47,6 +48,7 @@ struct nplug_nest {
     np_gestures gestures;
     np_actions actions;
     np_values values;
+    np_comforts comforts;
     np_rebinds rebinds;
     np_pick pick;
 

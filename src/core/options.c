@@ -12,7 +12,7 @@ static bool is_digit(char c)
 
 /* A number like 12, 0.25 or .5, at most six digits after the point, up to a character that is none.
  */
-static bool read_number(np_reader *in, float *number)
+bool np_number_read(np_reader *in, float *number)
 {
     uint32_t digits = 0, value = 0, below = 1;
     bool point = false;
@@ -49,7 +49,7 @@ typedef struct option {
 
 static bool read_amount(np_reader *in, float *into)
 {
-    return read_number(in, into);
+    return np_number_read(in, into);
 }
 
 /* Milliseconds, as microseconds. */
@@ -57,7 +57,7 @@ static bool read_ms(np_reader *in, uint32_t *into)
 {
     float ms;
 
-    if (!read_number(in, &ms) || ms < 1.0f || ms > 1000000.0f) return false;
+    if (!np_number_read(in, &ms) || ms < 1.0f || ms > 1000000.0f) return false;
     *into = (uint32_t)ms * 1000u;
     return true;
 }
@@ -104,7 +104,7 @@ static bool read_many_taps(np_reader *in, float *into)
     float taps;
 
     (void)into;
-    if (!read_number(in, &taps) || taps < 1.0f || taps > 9.0f) return false;
+    if (!np_number_read(in, &taps) || taps < 1.0f || taps > 9.0f) return false;
     if (taps != (float)(uint8_t)taps || !(ends_here(in) || *in->at == ':')) return false;
     return read_taps(in, (uint8_t)taps, 300000);
 }
@@ -220,7 +220,7 @@ static bool read_power(np_reader *in, float *into)
 {
     float quarters;
 
-    if (!read_number(in, into)) return false;
+    if (!np_number_read(in, into)) return false;
     quarters = *into * 4.0f;
     return quarters == (float)(uint32_t)quarters;
 }
@@ -233,8 +233,9 @@ static bool read_curve(np_reader *in, float *into)
     (void)into;
     for (uint8_t i = 0; i < NP_CURVE_POINTS; i++) {
         float *point = in->shaping.curve[i];
-        if (!read_number(in, &point[0]) || in->at == in->end || *in->at++ != ':') return false;
-        if (!read_number(in, &point[1]) || point[0] <= last[0] || point[1] < last[1]) return false;
+        if (!np_number_read(in, &point[0]) || in->at == in->end || *in->at++ != ':') return false;
+        if (!np_number_read(in, &point[1]) || point[0] <= last[0] || point[1] < last[1])
+            return false;
         if (point[0] > 1.0f || point[1] > 1.0f) return false;
         in->shaping.curve_count = (uint8_t)(i + 1);
         memcpy(last, point, sizeof last);

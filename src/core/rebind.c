@@ -3,7 +3,8 @@
 #include "nest.h"
 #include <string.h>
 
-#define HEAD 3u /* bytes before each text */
+#define HEAD       3u /* bytes before each text */
+#define OF_COMFORT 128u
 
 void np_rebind_layout(np_rebinds *rebinds, np_carve *carve, const nplug_limits *limits)
 {
@@ -54,6 +55,22 @@ static uint32_t room_for(const np_rebinds *rebinds, uint32_t player, uint32_t ac
 {
     uint32_t at = find(rebinds, player, action);
     return rebinds->size - rebinds->used + (at == NP_NONE ? 0 : length_at(rebinds, at));
+}
+
+bool np_rebind_keep_comfort(nplug_nest *nest, uint32_t player, uint32_t action, const char *text)
+{
+    np_rebinds *rebinds = &nest->rebinds;
+
+    if (strlen(text) + HEAD + 1 > room_for(rebinds, player | OF_COMFORT, action)) return false;
+    forget(rebinds, player | OF_COMFORT, action);
+    if (*text) keep(rebinds, player | OF_COMFORT, action, text);
+    return true;
+}
+
+const char *np_rebind_comfort(const nplug_nest *nest, uint32_t player, uint32_t action)
+{
+    uint32_t at = find(&nest->rebinds, player | OF_COMFORT, action);
+    return at == NP_NONE ? "" : nest->rebinds.text + at + HEAD;
 }
 
 /* --- bindings come and go ------------------------------------------------------------------- */
@@ -157,6 +174,7 @@ static bool read_text(nplug_nest *nest, uint32_t player, uint32_t action, const 
     in.action = np_game_action(&nest->game, action);
     in.number = action;
     in.players = players_of(nest, player, action);
+    in.swaps = player && (nest->comforts.ease[player].every.flags & NP_COMFORT_SWAP);
     return np_action_read(&in, text);
 }
 
@@ -194,6 +212,21 @@ static void bind(nplug_nest *nest, uint32_t player, uint32_t action, const char 
     settle(nest, player, action, time);
 }
 
+/* They are a copy of the game's where the player has none of their own. */
+void np_rebind_again(nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time)
+{
+    uint32_t last = last_binding(&nest->game, action);
+
+    if (!read_text(nest, player, action, nplug_bindings_of(nest, player, action))) {
+        drop_after(&nest->game, action, last);
+        drop_idle_sources(nest);
+        np_limit_reached(nest, NPLUG_LIMIT_BINDINGS, time);
+        return;
+    }
+    retire(nest, player, action, last, false, time);
+    settle(nest, player, action, time);
+}
+
 /* --- commands ------------------------------------------------------------------------------- */
 
 /* Twelve bytes of a text stand in three numbers of a command, the lowest first. */
@@ -210,28 +243,42 @@ void np_rebind_text(nplug_nest *nest, const nplug_command *command)
     rebinds->pending[rebinds->pending_length] = 0;
 }
 
+const char *np_rebind_take_text(nplug_nest *nest)
+{
+    nest->rebinds.pending[nest->rebinds.pending_length] = 0;
+    nest->rebinds.pending_length = 0;
+    return nest->rebinds.pending;
+}
+
+/* The game's bindings are a player's again; with the sticks swapped, a copy of them. */
+static void reset(nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time)
+{
+    uint32_t last = last_binding(&nest->game, action);
+
+    forget(&nest->rebinds, player, action);
+    if (nest->comforts.ease[player].every.flags & NP_COMFORT_SWAP) {
+        np_rebind_again(nest, player, action, time);
+        return;
+    }
+    retire(nest, player, action, last, true, time);
+    settle(nest, player, action, time);
+}
+
 void np_rebind_take(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    np_rebinds *rebinds = &nest->rebinds;
+    uint32_t player = command->player, action = command->number;
+    const char *text = np_rebind_take_text(nest), *from;
 
-    if (command->number >= nest->game.def.action_count) return;
-    rebinds->pending[rebinds->pending_length] = 0;
+    if (action >= nest->game.def.action_count) return;
+    from = np_game_action(&nest->game, action)->from;
     if (command->on) {
-        bind(nest, command->player, command->number, rebinds->pending, time);
-    } else if (find(rebinds, command->player, command->number) == NP_NONE) {
-        rebinds->pending_length = 0;
-        return;
-    } else if (command->player == NPLUG_ANYONE) {
-        const char *from = np_game_action(&nest->game, command->number)->from;
-        bind(nest, command->player, command->number, from ? from : "", time);
-        forget(rebinds, command->player, command->number);
-    } else {
-        retire(nest, command->player, command->number, last_binding(&nest->game, command->number),
-               true, time);
-        forget(rebinds, command->player, command->number);
-        settle(nest, command->player, command->number, time);
+        bind(nest, player, action, text, time);
+    } else if (find(&nest->rebinds, player, action) != NP_NONE && player) {
+        reset(nest, player, action, time);
+    } else if (find(&nest->rebinds, player, action) != NP_NONE) {
+        bind(nest, player, action, from ? from : "", time);
+        forget(&nest->rebinds, player, action);
     }
-    rebinds->pending_length = 0;
 }
 
 /* --- calls ---------------------------------------------------------------------------------- */

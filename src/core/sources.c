@@ -174,13 +174,18 @@ nplug_device np_sources_device(const nplug_nest *nest, uint32_t player, uint32_t
 static void let_go_of(nplug_nest *nest, uint32_t control, np_change *change)
 {
     uint16_t at = nest->sources.of_control[control];
+    uint32_t hearers = np_players_hearing(&nest->players, nest->controls.list[control].device);
 
+    change->control = control;
+    change->id = nest->controls.list[control].id;
     for (; at != NP_NO_INDEX; at = nest->sources.links[at].of_control) {
-        if (!nest->sources.links[at].down) continue;
-        change->control = control;
-        change->id = nest->controls.list[control].id;
-        nest->sources.links[at].down = 0;
-        move_all(nest, &nest->sources.links[at], change);
+        if (nest->sources.links[at].down) {
+            nest->sources.links[at].down = 0;
+            move_all(nest, &nest->sources.links[at], change);
+        }
+        for (uint32_t player = 0; hearers >> player; player++)
+            if (hearers & (1u << player))
+                np_gestures_let_go(nest, player, nest->sources.links[at].source, change);
     }
 }
 

@@ -278,13 +278,19 @@ static void settle(nplug_nest *nest, uint32_t player, uint32_t action, nplug_tim
                    nplug_time span)
 {
     np_action *state = np_action_of(&nest->actions, player, action);
+    const np_shaping *comfort = np_comfort_shaping(nest, player, action);
+    nplug_action_kind kind = np_game_action(&nest->game, action)->kind;
     nplug_vec2 value;
 
     np_actions_set_dirty(state, false);
-    if (np_game_action(&nest->game, action)->kind == NPLUG_MOTION)
+    if (kind == NPLUG_MOTION)
         value = moved(nest, player, action, time, span);
     else
         value = merged(nest, player, action, time, span < SHORTEST ? SHORTEST : span);
+    if (comfort && kind == NPLUG_MOTION)
+        value = np_shaped_delta(comfort, value);
+    else if (comfort)
+        value = np_shaped(comfort, value, kind == NPLUG_VECTOR ? 2 : 1, true);
     if (value.x == state->value.x && value.y == state->value.y) return;
     np_actions_set(state, value);
     say_value(nest, player, action, value, time);

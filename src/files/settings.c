@@ -2,6 +2,7 @@
 #include "codes.h"
 #include "members.h"
 #include "nestplug/device.h"
+#include "profiles.h"
 #include "sheet_json.h"
 #include "whole_file.h"
 #include "nestplug/files.h"
@@ -10,7 +11,8 @@
 #include <stdlib.h>
 #include <string.h>
 
-#define COUNT(list) (sizeof(list) / sizeof *(list))
+#define SETTINGS_VERSION 2
+#define COUNT(list)      (sizeof(list) / sizeof *(list))
 
 struct nplug_settings {
     json_t *root; /* whole, with what is not known here */
@@ -21,11 +23,10 @@ struct nplug_settings {
     size_t sheet_count, file_count;
 };
 
-static const nf_field settings_fields[] = {{"nestplug", NF_STRING, true},
-                                           {"version", NF_INTEGER, true},
-                                           {"about", NF_STRING, false},
-                                           {"calibrations", NF_ARRAY, false},
-                                           {"sheets", NF_ARRAY, false}};
+static const nf_field settings_fields[] = {
+    {"nestplug", NF_STRING, true}, {"version", NF_INTEGER, true},
+    {"about", NF_STRING, false},   {"calibrations", NF_ARRAY, false},
+    {"sheets", NF_ARRAY, false},   {"profiles", NF_OBJECT, false}};
 static const nf_field calibration_fields[] = {
     {"device", NF_STRING, true},  {"space", NF_STRING, true}, {"code", NF_INTEGER, true},
     {"signal", NF_STRING, false}, {"rest", NF_INTEGER, true}, {"low", NF_INTEGER, true},
@@ -130,6 +131,8 @@ static void read_lists(nf_doc *doc, nplug_settings *settings)
 
 static void read_settings(nf_doc *doc, nplug_settings *settings)
 {
+    json_int_t version;
+
     if (!json_is_object(doc->root)) {
         nf_error(doc, "", "an object is expected");
         return;
@@ -138,8 +141,12 @@ static void read_settings(nf_doc *doc, nplug_settings *settings)
     if (doc->failed) return;
     if (strcmp(nf_string(doc->root, "nestplug", ""), "settings") != 0)
         nf_error(doc, "/nestplug", "\"settings\" is expected: this file is something else");
-    if (json_integer_value(json_object_get(doc->root, "version")) != 1)
-        nf_error(doc, "/version", "this library reads version 1 of settings");
+    version = json_integer_value(json_object_get(doc->root, "version"));
+    if (version < 1 || version > SETTINGS_VERSION)
+        nf_error(doc, "/version", "this library reads versions 1 to %d of settings",
+                 SETTINGS_VERSION);
+    if (!doc->failed && version == 1) nf_profiles_migrate(doc);
+    nf_profiles_check(doc);
     if (!doc->failed) read_lists(doc, settings);
 }
 
@@ -182,7 +189,7 @@ nplug_result nplug_settings_read(const char *path, nplug_settings **settings, np
 
 nplug_settings *nplug_settings_new(void)
 {
-    static const char empty[] = "{\"nestplug\": \"settings\", \"version\": 1}";
+    static const char empty[] = "{\"nestplug\": \"settings\", \"version\": 2}";
     nplug_settings *settings;
     nplug_notes notes;
 
@@ -279,6 +286,48 @@ nplug_result nplug_settings_keep_sheet(nplug_settings *settings, const nplug_she
             json_array_append(kept, json_array_get(old, i));
     json_array_append_new(kept, nf_sheet_json(sheet));
     return json_object_set_new(settings->root, "sheets", kept) == 0 ? NPLUG_OK : NPLUG_ERR_MEMORY;
+}
+
+/* --- profiles ------------------------------------------------------------------------------- */
+
+nplug_result nplug_settings_keep_player(nplug_settings *settings, const nplug_nest *nest,
+                                        nplug_player player, const char *profile)
+{
+    if (!settings || !nest || !player || !profile || !*profile) return NPLUG_ERR_ARGUMENT;
+    return nf_profile_keep(settings->root, nest, player, profile);
+}
+
+nplug_result nplug_settings_use_player(const nplug_settings *settings, nplug_nest *nest,
+                                       nplug_player player, const char *profile)
+{
+    if (!settings || !nest || !player || !profile) return NPLUG_ERR_ARGUMENT;
+    return nf_profile_use(settings->root, nest, player, profile);
+}
+
+nplug_result nplug_settings_copy_profile(nplug_settings *settings, const char *from, const char *to)
+{
+    if (!settings || !to || !*to) return NPLUG_ERR_ARGUMENT;
+    return nf_profile_copy(settings->root, from, to);
+}
+
+const char *nplug_settings_profile(const nplug_settings *settings, uint32_t place)
+{
+    json_t *profiles = settings ? json_object_get(settings->root, "profiles") : NULL;
+    const char *name;
+    json_t *profile;
+
+    json_object_foreach(profiles, name, profile) if (place-- == 0) return name;
+    return NULL;
+}
+
+size_t nplug_settings_text(const nplug_settings *settings, char *buffer, size_t size)
+{
+    char *text = settings ? json_dumps(settings->root, JSON_INDENT(2)) : NULL;
+    size_t length = text ? strlen(text) : 0;
+
+    if (buffer && size) snprintf(buffer, size, "%s", text ? text : "");
+    free(text);
+    return length;
 }
 
 nplug_result nplug_settings_write(const nplug_settings *settings, const char *path)

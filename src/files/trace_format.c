@@ -5,8 +5,8 @@ const char *const nf_says[NPLUG_REPORT_KINDS] = {"value",        "arrive",     "
                                                  "resync-begin", "resync-end", "focus"};
 
 const char *const nf_commands[NPLUG_COMMAND_KINDS] = {
-    "none",   "claim",  "yield",     "leave", "layer", "rumble", "join",    "clocks",
-    "lights", "ignore", "calibrate", "text",  "bind",  "pick",   "pick-end"};
+    "none",   "claim",     "yield", "leave", "layer", "rumble",   "join",    "clocks", "lights",
+    "ignore", "calibrate", "text",  "bind",  "pick",  "pick-end", "comfort", "mute"};
 
 #define OF_REPORT(name, member, size)                                                              \
     {                                                                                              \

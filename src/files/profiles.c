@@ -1,0 +1,144 @@
+#include "profiles.h"
+#include <stdio.h>
+#include <string.h>
+
+#define COUNT(list) (sizeof(list) / sizeof *(list))
+
+static const nf_field profile_fields[] = {
+    {"bindings", NF_OBJECT, false}, {"comfort", NF_OBJECT, false}, {"about", NF_STRING, false}};
+
+/* --- reading -------------------------------------------------------------------------------- */
+
+static void check_texts(nf_doc *doc, const json_t *texts, const char *pointer)
+{
+    const char *name;
+    json_t *text;
+    char at[256];
+
+    json_object_foreach((json_t *)texts, name, text)
+    {
+        snprintf(at, sizeof at, "%s/%.60s", pointer, name);
+        if (!json_is_string(text))
+            nf_error(doc, at, "a text is expected");
+        else if (json_string_length(text) >= NPLUG_BINDINGS_SIZE)
+            nf_error(doc, at, "%d bytes at most are expected", NPLUG_BINDINGS_SIZE - 1);
+    }
+}
+
+void nf_profiles_check(nf_doc *doc)
+{
+    const char *name;
+    json_t *profile;
+    char at[128], inner[160];
+
+    if (doc->failed) return;
+    json_object_foreach(json_object_get(doc->root, "profiles"), name, profile)
+    {
+        snprintf(at, sizeof at, "/profiles/%.60s", name);
+        if (!json_is_object(profile)) {
+            nf_error(doc, at, "an object is expected");
+            return;
+        }
+        nf_check(doc, profile, at, profile_fields, COUNT(profile_fields));
+        snprintf(inner, sizeof inner, "%s/bindings", at);
+        check_texts(doc, json_object_get(profile, "bindings"), inner);
+        snprintf(inner, sizeof inner, "%s/comfort", at);
+        check_texts(doc, json_object_get(profile, "comfort"), inner);
+    }
+}
+
+void nf_profiles_migrate(nf_doc *doc)
+{
+    json_object_set_new(doc->root, "version", json_integer(2));
+    if (!json_object_get(doc->root, "profiles"))
+        json_object_set_new(doc->root, "profiles", json_object());
+}
+
+/* --- keeping -------------------------------------------------------------------------------- */
+
+/* A member that is an object, made where it is not there yet. */
+static json_t *object_in(json_t *parent, const char *name)
+{
+    if (!json_is_object(json_object_get(parent, name)))
+        json_object_set_new(parent, name, json_object());
+    return json_object_get(parent, name);
+}
+
+/* A text is a difference, or it goes. */
+static void set_text(json_t *object, const char *name, const char *text, bool differs)
+{
+    if (differs)
+        json_object_set_new(object, name, json_string(text));
+    else
+        json_object_del(object, name);
+}
+
+nplug_result nf_profile_keep(json_t *root, const nplug_nest *nest, nplug_player player,
+                             const char *profile)
+{
+    json_t *place = object_in(object_in(root, "profiles"), profile);
+    json_t *bindings = object_in(place, "bindings"), *comfort = object_in(place, "comfort");
+    const char *name, *text;
+
+    if (!bindings || !comfort) return NPLUG_ERR_MEMORY;
+    for (uint32_t a = 0; (name = nplug_action_name(nest, a)) != NULL; a++) {
+        set_text(bindings, name, nplug_bindings_of(nest, player, a),
+                 nplug_is_rebound(nest, player, a));
+        text = nplug_comfort_of(nest, player, a);
+        set_text(comfort, name, text, *text != 0);
+    }
+    text = nplug_comfort_of(nest, player, NPLUG_EVERY_ACTION);
+    set_text(comfort, "*", text, *text != 0);
+    return NPLUG_OK;
+}
+
+nplug_result nf_profile_copy(json_t *root, const char *from, const char *to)
+{
+    json_t *profiles = object_in(root, "profiles"), *copy;
+
+    if (from && !json_object_get(profiles, from)) return NPLUG_ERR_UNKNOWN;
+    copy = from ? json_deep_copy(json_object_get(profiles, from)) : json_object();
+    return copy && json_object_set_new(profiles, to, copy) == 0 ? NPLUG_OK : NPLUG_ERR_MEMORY;
+}
+
+/* --- using ---------------------------------------------------------------------------------- */
+
+/* What is not there yet is asked for; a text that is wrong is in the log, and passed over. */
+static nplug_result want_bindings(nplug_nest *nest, nplug_player player, uint32_t action,
+                                  const char *text)
+{
+    bool own = nplug_is_rebound(nest, player, action);
+    nplug_result result = NPLUG_OK;
+
+    if (text ? !own || strcmp(nplug_bindings_of(nest, player, action), text) != 0 : own)
+        result = nplug_bind(nest, player, action, text);
+    return result == NPLUG_ERR_FULL ? NPLUG_AGAIN : NPLUG_OK;
+}
+
+static nplug_result want_comfort(nplug_nest *nest, nplug_player player, uint32_t action,
+                                 const char *text)
+{
+    nplug_result result = NPLUG_OK;
+
+    if (strcmp(nplug_comfort_of(nest, player, action), text) != 0)
+        result = nplug_set_comfort(nest, player, action, text);
+    return result == NPLUG_ERR_FULL ? NPLUG_AGAIN : NPLUG_OK;
+}
+
+nplug_result nf_profile_use(const json_t *root, nplug_nest *nest, nplug_player player,
+                            const char *profile)
+{
+    const json_t *place = json_object_get(json_object_get(root, "profiles"), profile);
+    const json_t *bindings = json_object_get(place, "bindings");
+    const json_t *comfort = json_object_get(place, "comfort");
+    nplug_result result =
+        want_comfort(nest, player, NPLUG_EVERY_ACTION, nf_string(comfort, "*", ""));
+    const char *name;
+
+    for (uint32_t a = 0; result == NPLUG_OK && (name = nplug_action_name(nest, a)) != NULL; a++) {
+        result = want_bindings(nest, player, a, nf_string(bindings, name, NULL));
+        if (result == NPLUG_OK)
+            result = want_comfort(nest, player, a, nf_string(comfort, name, ""));
+    }
+    return result;
+}
