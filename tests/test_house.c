@@ -32,7 +32,7 @@ static void each_file(const char *folder, void (*each)(const char *path, const c
 /* Which includes a folder's files may have: each must begin with one of these. */
 static const struct {
     const char *folder;
-    const char *may[16];
+    const char *may[20];
 } rules[] = {
     {"/src/core/",
      {"<math.h>", "<stdbool.h>", "<stddef.h>", "<stdint.h>", "<string.h>", "\"nestplug/",
@@ -40,11 +40,12 @@ static const struct {
     {"/src/ports/",
      {"<", "\"nestplug/sim.h", "\"nestplug/replay.h", "\"nestplug/port.h", "\"nestplug/linux.h",
       "\"nestplug/window.h", "\"linux_port.h", "\"body.h", NULL}},
-    {"/src/aids/", {"<string.h>", "\"nestplug/", "\"core/text.h", "\"core/number.h", NULL}},
+    {"/src/aids/",
+     {"<string.h>", "<math.h>", "\"nestplug/", "\"core/text.h", "\"core/number.h", NULL}},
     {"/src/files/",
      {"<", "\"nestplug/", "\"core/text.h", "\"codes.h", "\"members.h", "\"fields.h", "\"notes.h",
-      "\"game_file.h", "\"sheet_json.h", "\"sheet_reader.h", "\"whole_file.h", "\"trace_format.h",
-      NULL}},
+      "\"game_file.h", "\"profiles.h", "\"sheet_json.h", "\"sheet_reader.h", "\"whole_file.h",
+      "\"trace_format.h", NULL}},
     {"/src/system/", {"<", "\"nestplug/system.h", "\"nestplug/linux.h", "\"ports.h", NULL}},
     {"/tool/",
      {"<", "\"nestplug/nestplug.h", "\"agreement.h", "\"plot.h", "\"tool.h", "\"harbour.h",

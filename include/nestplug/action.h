@@ -219,6 +219,9 @@ NPLUG_API nplug_result nplug_action_look(nplug_nest *nest, nplug_player player, 
  * a little too early.  Counts, events and other queries know nothing of it. */
 NPLUG_API bool nplug_use_press(nplug_nest *nest, nplug_player player, uint32_t action, uint32_t ms);
 
+/* What the game wants of an action beyond the usual: the game's own, or NULL for nothing. */
+NPLUG_API const nplug_action_rule *nplug_action_rule_of(const nplug_nest *nest, uint32_t action);
+
 /* The band (see nplug_action_rule) in which a level or a vector's length is: its place in the
  * rule's table; -1 below the first one, or where the action has none. */
 NPLUG_API int nplug_band_number(nplug_nest *nest, nplug_player player, uint32_t action);

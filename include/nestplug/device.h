@@ -109,6 +109,35 @@ NPLUG_API nplug_result nplug_control_pose(const nplug_nest *nest, nplug_device d
 NPLUG_API const char *nplug_control_print(const nplug_nest *nest, nplug_device device,
                                           nplug_control control);
 
+/* The parts of a rule by which a device may be recognised, in the order of their weight. */
+typedef enum nplug_rule_part {
+    NPLUG_RULE_PRODUCT = 0,
+    NPLUG_RULE_VENDOR,
+    NPLUG_RULE_VERSION,
+    NPLUG_RULE_BUS,
+    NPLUG_RULE_KIND,
+    NPLUG_RULE_SPACE,
+    NPLUG_RULE_HAS,
+    NPLUG_RULE_LACKS,
+    NPLUG_RULE_FITS /* as an answer: all fit */
+} nplug_rule_part;
+
+/* A rule that is in force, held against a device. */
+typedef struct nplug_rule_info {
+    const struct nplug_sheet *sheet; /* whose rule it is: see sheet.h */
+    uint32_t rule;                   /* which of its rules, from 0 */
+    nplug_rule_part misfit;          /* the first part that does not fit */
+    uint32_t code;                   /* of HAS and LACKS: the code of the signal */
+    nplug_kind looks;                /* what the device looks like by its signals */
+    uint32_t space;                  /* the code space of most of them: an nplug_space */
+    bool gives_wires, gives_prints;  /* whether this sheet was taken */
+} nplug_rule_info;
+
+/* Holds rule `index` (from 0) of all that are in force against a device; errors as
+ * nplug_signal_look. */
+NPLUG_API nplug_result nplug_rule_look(const nplug_nest *nest, nplug_device device, uint32_t index,
+                                       nplug_rule_info *info);
+
 /* One step of an explanation. */
 typedef struct nplug_reason {
     uint32_t size;     /* sizeof(nplug_reason) */

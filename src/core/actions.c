@@ -21,12 +21,9 @@ static void say_edge(nplug_nest *nest, uint32_t player, uint32_t action, uint64_
                      const np_change *change, bool pressed)
 {
     nplug_event *event =
-        np_events_new(&nest->events, pressed ? NPLUG_EVENT_PRESS : NPLUG_EVENT_RELEASE);
+        np_events_say(&nest->events, change->time,
+                      pressed ? NPLUG_EVENT_PRESS : NPLUG_EVENT_RELEASE, change->device, player);
 
-    if (!event) return;
-    event->time = change->time;
-    event->device = change->device;
-    event->player = player;
     event->action = action;
     event->control = change->id;
     event->count = count;

@@ -1,6 +1,5 @@
 /* What the game may ask about its actions: read only, but for what the log was told. */
 #include "nest.h"
-#include <math.h>
 #include <string.h>
 
 /* Whether player and action are there; the log names the first that is not. */
@@ -177,14 +176,7 @@ int nplug_action_number(nplug_nest *nest, const char *name)
     return -1;
 }
 
-/* --- layers and bands ----------------------------------------------------------------------- */
-
-int nplug_layer_number(const nplug_nest *nest, const char *name)
-{
-    for (uint32_t i = 0; nest && name && nest->game.used && i < nest->game.def.layer_count; i++)
-        if (strcmp(nest->game.def.layers[i].name, name) == 0) return (int)i;
-    return -1;
-}
+/* --- layers and rules ----------------------------------------------------------------------- */
 
 const char *nplug_layer_name(const nplug_nest *nest, uint32_t layer)
 {
@@ -208,32 +200,8 @@ bool nplug_layer_is_on(const nplug_nest *nest, nplug_player player, uint32_t lay
            np_layers_on(&nest->layers, player, layer);
 }
 
-/* What a game wants of an action beyond the usual; NULL for nothing. */
-static const nplug_action_rule *rule_of(const nplug_nest *nest, uint32_t action)
+const nplug_action_rule *nplug_action_rule_of(const nplug_nest *nest, uint32_t action)
 {
-    if (!nest || !nest->game.used || action >= nest->game.def.action_count) return NULL;
-    if (nest->game.rules[action].number == 0) return NULL;
+    if (!nplug_action_name(nest, action) || nest->game.rules[action].number == 0) return NULL;
     return &nest->game.def.rules[nest->game.rules[action].number - 1];
-}
-
-int nplug_band_number(nplug_nest *nest, nplug_player player, uint32_t action)
-{
-    nplug_vec2 value = nplug_vector(nest, player, action);
-    const nplug_action_rule *rule = rule_of(nest, action);
-    int band = -1;
-
-    if (!rule) return -1;
-    if (np_game_action(&nest->game, action)->kind == NPLUG_VECTOR)
-        value.x = sqrtf(length_squared(value));
-    for (uint32_t i = 0; i < rule->band_count && value.x >= rule->bands[i].from; i++)
-        band = (int)i;
-    return band;
-}
-
-const char *nplug_band_name(const nplug_nest *nest, uint32_t action, int band)
-{
-    const nplug_action_rule *rule = rule_of(nest, action);
-
-    if (!rule || band < 0 || (uint32_t)band >= rule->band_count) return NULL;
-    return rule->bands[band].name;
 }

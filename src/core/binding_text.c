@@ -189,7 +189,7 @@ static bool read_sources(np_reader *in)
 
 /* --- a whole binding ------------------------------------------------------------------------ */
 
-static void skip_blanks(np_reader *in)
+void np_reader_skip_blanks(np_reader *in)
 {
     while (in->at < in->end && *in->at == ' ')
         in->at++;
@@ -346,7 +346,7 @@ static bool read_binding(np_reader *in)
     if (in->at < in->end && *in->at != ' ')
         return np_reader_fail(in, "four keys drive alone: what is held stands before them", NULL,
                               0);
-    for (skip_blanks(in); in->at < in->end; skip_blanks(in))
+    for (np_reader_skip_blanks(in); in->at < in->end; np_reader_skip_blanks(in))
         if (!np_option_read(in)) return false;
     return settle_options(in) && check_kind(in, word) && check_vector(in, word) && keep_choices(in);
 }
@@ -360,10 +360,11 @@ bool np_action_read(np_reader *in, const char *text)
     stop = in->text + strlen(in->text);
     in->at = in->end = in->text;
     in->place = 0;
-    for (in->end = stop, skip_blanks(in); in->at < stop;) {
+    in->wanted = NP_TEXT_BINDING;
+    for (in->end = stop, np_reader_skip_blanks(in); in->at < stop;) {
         in->end = (const char *)memchr(in->at, '|', (size_t)(stop - in->at));
         if (!in->end) in->end = stop;
-        skip_blanks(in);
+        np_reader_skip_blanks(in);
         if (!read_binding(in)) return false;
         in->place++;
         in->at = in->end < stop ? in->end + 1 : stop;

@@ -12,6 +12,20 @@ typedef struct np_member {
     unsigned count;
 } np_member;
 
+/* What texts an option may stand in. */
+enum {
+    NP_TEXT_BINDING = 1,
+    NP_TEXT_COMFORT = 2, /* of one action or of all */
+    NP_TEXT_OF_ALL = 4   /* comfort for all actions */
+};
+
+/* What a text of comfort says beyond shaping. */
+typedef struct np_wish {
+    float toggle, sticky, swap; /* 0 or 1 */
+    float lasts, again;         /* milliseconds */
+    float waits, rumble;
+} np_wish;
+
 /* Where in a game the reader stands, and what stopped it. */
 typedef struct np_reader {
     nplug_nest *nest;      /* whose log hears of errors; or NULL */
@@ -34,7 +48,9 @@ typedef struct np_reader {
     unsigned driving_count;
     np_member last; /* of one control: any of these drives */
     np_binding binding;
-    bool swaps; /* the left stick is the right one */
+    bool swaps;      /* the left stick is the right one */
+    uint32_t wanted; /* which options: NP_TEXT_ bits */
+    np_wish wish;
     np_shaping shaping;
     np_filter filter;
 } np_reader;
@@ -46,6 +62,8 @@ bool np_action_read(np_reader *in, const char *text);
 /* Says what is wrong: `action "steer", column 12: WHAT`; where it concerns one word, names it.
  * Always false. */
 bool np_reader_fail(np_reader *in, const char *what, const char *word, size_t length);
+
+void np_reader_skip_blanks(np_reader *in);
 
 /* A number such as 12 or 0.25; false where none stands here (options.c). */
 bool np_number_read(np_reader *in, float *number);

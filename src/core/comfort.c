@@ -79,100 +79,22 @@ float np_comfort_rumble(const nplug_nest *nest, uint32_t device)
 
 /* --- reading -------------------------------------------------------------------------------- */
 
-/* What a text says, before anything is changed. */
-typedef struct np_wish {
-    np_comfort comfort;
-    np_shaping shaping;
-    float waits, rumble;
-} np_wish;
-
-static bool takes_word(np_reader *in, const char *word)
+/* Reads a text of comfort into the reader's wish and shaping; false where it is wrong. */
+static bool read_wish(nplug_nest *nest, uint32_t action, const char *text, np_reader *in)
 {
-    size_t length = strlen(word);
+    nplug_action_def every = {"comfort", NPLUG_BUTTON, "", 0};
 
-    if ((size_t)(in->end - in->at) < length || memcmp(in->at, word, length) != 0) return false;
-    if (in->at + length < in->end && in->at[length] != ' ' && word[length - 1] != '=') return false;
-    in->at += length;
-    return true;
-}
-
-static bool takes_number(np_reader *in, const char *word, float most, float *number)
-{
-    const char *begin = in->at;
-
-    if (!takes_word(in, word)) return false;
-    if (np_number_read(in, number) && *number <= most && (in->at == in->end || *in->at == ' '))
-        return true;
-    in->at = begin;
-    return np_reader_fail(
-        in, most > 10.0f ? "0 to 10000 milliseconds are expected" : "0 to 10 is expected", NULL, 0);
-}
-
-/* One word; of those for all actions only where `every`. */
-static bool read_one(np_reader *in, np_wish *wish, bool every)
-{
-    float number;
-
-    if (takes_word(in, "toggle"))
-        wish->comfort.flags |= NP_COMFORT_TOGGLE;
-    else if (takes_number(in, "lasts=", 10000.0f, &number))
-        wish->comfort.lasts = (uint16_t)number;
-    else if (in->result == NPLUG_OK && takes_number(in, "again=", 10000.0f, &number))
-        wish->comfort.again = (uint16_t)number;
-    else if (in->result == NPLUG_OK && every && takes_word(in, "sticky"))
-        wish->comfort.flags |= NP_COMFORT_STICKY;
-    else if (in->result == NPLUG_OK && every && takes_word(in, "swap-sticks"))
-        wish->comfort.flags |= NP_COMFORT_SWAP;
-    else if (in->result == NPLUG_OK && every && takes_number(in, "waits=", 10.0f, &number))
-        wish->waits = number;
-    else if (in->result == NPLUG_OK && every && takes_number(in, "rumble=", 10.0f, &number))
-        wish->rumble = number > 1.0f ? 1.0f : number;
-    else if (in->result == NPLUG_OK)
-        return np_option_read(in);
-    return in->result == NPLUG_OK;
-}
-
-/* Of a binding's options, those that shape are of use here. */
-static bool shapes_only(const np_reader *in)
-{
-    const np_filter any = {0};
-
-    return in->binding.gesture == NPLUG_GESTURE_PRESS && !in->binding.observes &&
-           memcmp(&in->filter, &any, sizeof any) == 0 && in->shaping.rise <= 0.0f &&
-           in->shaping.fall <= 0.0f && in->shaping.press <= 0.0f && in->shaping.release <= 0.0f;
-}
-
-static bool read_wish(np_reader *in, const char *text, np_wish *wish, bool every)
-{
-    memset(wish, 0, sizeof *wish);
-    wish->comfort = nothing();
-    wish->waits = wish->rumble = 1.0f;
+    memset(in, 0, sizeof *in);
+    in->nest = nest;
+    in->action = action == EVERY ? &every : np_game_action(&nest->game, action);
+    in->wanted = NP_TEXT_COMFORT | (action == EVERY ? NP_TEXT_OF_ALL : 0u);
     in->text = in->at = text;
     in->end = text + strlen(text);
     in->shaping = np_shaping_none();
-    for (;;) {
-        while (in->at < in->end && *in->at == ' ')
-            in->at++;
-        if (in->at == in->end) break;
-        if (!read_one(in, wish, every)) return false;
-    }
-    wish->shaping = in->shaping;
-    if (shapes_only(in)) return true;
-    in->at = text;
-    return np_reader_fail(in, "toggle, lasts=, again= and what shapes a value are comfort", NULL,
-                          0);
-}
-
-static np_reader reader_of(nplug_nest *nest, uint32_t action, nplug_action_def *every)
-{
-    np_reader in;
-
-    memset(&in, 0, sizeof in);
-    memset(every, 0, sizeof *every);
-    every->name = "comfort";
-    in.nest = nest;
-    in.action = action == EVERY ? every : np_game_action(&nest->game, action);
-    return in;
+    in->wish.waits = in->wish.rumble = 1.0f;
+    for (np_reader_skip_blanks(in); in->at < in->end; np_reader_skip_blanks(in))
+        if (!np_option_read(in)) return false;
+    return true;
 }
 
 /* --- taking --------------------------------------------------------------------------------- */
@@ -199,34 +121,40 @@ static void let_go(nplug_nest *nest, uint32_t player, uint32_t action, nplug_tim
         if (action == EVERY || action == a) np_values_mark(nest, player, a);
 }
 
+static uint8_t flags_of(const np_wish *wish)
+{
+    return (uint8_t)((wish->toggle > 0.0f ? NP_COMFORT_TOGGLE : 0) |
+                     (wish->sticky > 0.0f ? NP_COMFORT_STICKY : 0) |
+                     (wish->swap > 0.0f ? NP_COMFORT_SWAP : 0));
+}
+
 void np_comfort_take(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
     uint32_t player = command->player, action = command->number & EVERY;
     np_ease *ease = &nest->comforts.ease[player];
-    np_comfort *place = action == EVERY ? &ease->every : NULL;
-    nplug_action_def every;
+    np_comfort *place = &ease->every, was;
     const char *text = np_rebind_take_text(nest);
-    np_wish wish;
     np_reader in;
-    bool swaps;
 
     if (action != EVERY && action >= nest->game.def.action_count) return;
-    if (!place) place = &nest->comforts.list[(size_t)player * nest->comforts.action_limit + action];
-    in = reader_of(nest, action, &every);
-    if (!read_wish(&in, text, &wish, action == EVERY)) return;
+    if (action != EVERY)
+        place = &nest->comforts.list[(size_t)player * nest->comforts.action_limit + action];
+    if (!read_wish(nest, action, text, &in)) return;
     if (!np_rebind_keep_comfort(nest, player, action, text)) {
         np_limit_reached(nest, NPLUG_LIMIT_BINDINGS, time);
         return;
     }
-    wish.comfort.shaping = np_game_keep_shaping(&nest->game, &wish.shaping, place->shaping);
-    swaps = ((place->flags ^ wish.comfort.flags) & NP_COMFORT_SWAP) != 0;
-    *place = wish.comfort;
+    was = *place;
+    place->shaping = np_game_keep_shaping(&nest->game, &in.shaping, was.shaping);
+    place->flags = flags_of(&in.wish);
+    place->lasts = (uint16_t)in.wish.lasts;
+    place->again = (uint16_t)in.wish.again;
     if (action == EVERY) {
-        ease->waits = wish.waits;
-        ease->rumble = wish.rumble;
+        ease->waits = in.wish.waits;
+        ease->rumble = in.wish.rumble;
     }
     let_go(nest, player, action, time);
-    if (swaps) swap_sticks(nest, player, time);
+    if ((was.flags ^ place->flags) & NP_COMFORT_SWAP) swap_sticks(nest, player, time);
 }
 
 /* --- calls ---------------------------------------------------------------------------------- */
@@ -236,16 +164,13 @@ nplug_result nplug_set_comfort(nplug_nest *nest, nplug_player player, uint32_t a
 {
     uint32_t number = action == NPLUG_EVERY_ACTION ? EVERY : action;
     nplug_command command = {0};
-    nplug_action_def every;
-    np_wish wish;
     np_reader in;
 
     if (!nest || !text || !nest->game.used || player == 0) return NPLUG_ERR_ARGUMENT;
     if (player > nest->players.limit) return NPLUG_ERR_ARGUMENT;
     if (number != EVERY && number >= nest->game.def.action_count) return NPLUG_ERR_UNKNOWN;
     if (strlen(text) >= NPLUG_BINDINGS_SIZE) return NPLUG_ERR_SIZE;
-    in = reader_of(nest, number, &every);
-    if (!read_wish(&in, text, &wish, number == EVERY)) return in.result;
+    if (!read_wish(nest, number, text, &in)) return in.result;
     command.kind = NPLUG_COMMAND_COMFORT;
     command.player = player;
     command.number = number;

@@ -13,10 +13,11 @@
 
 enum {
     NP_CONTROL_DOWN = 1,
-    NP_CONTROL_SPENT = 2,  /* reads as at rest downstream until it has really been at rest */
-    NP_CONTROL_MOVED = 4,  /* in the list of the value lane */
-    NP_CONTROL_LEVER = 8,  /* stays where it is put */
-    NP_CONTROL_SQUARE = 16 /* a stick whose corners reach 1, 1 */
+    NP_CONTROL_SPENT = 2,   /* reads as at rest downstream until it has really been at rest */
+    NP_CONTROL_MOVED = 4,   /* in the list of the value lane */
+    NP_CONTROL_LEVER = 8,   /* stays where it is put */
+    NP_CONTROL_SQUARE = 16, /* a stick whose corners reach 1, 1 */
+    NP_CONTROL_BOTH = 32    /* an axis that goes both ways from its rest */
 };
 
 typedef struct np_wire {

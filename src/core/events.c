@@ -20,37 +20,24 @@ static bool lasting(uint32_t kind)
            kind == NPLUG_EVENT_JOIN || kind == NPLUG_EVENT_LEAVE || kind == NPLUG_EVENT_LIMIT;
 }
 
-nplug_event *np_events_new(np_events *events, nplug_event_kind kind)
+nplug_event *np_events_say(np_events *events, nplug_time time, nplug_event_kind kind,
+                           nplug_device device, nplug_player player)
 {
     uint32_t room = lasting(kind) ? events->size : events->size - events->size / 4;
     nplug_event *event = &events->list[events->count];
 
-    if (events->count >= room) {
+    if (events->count < room) {
+        events->count++;
+    } else {
+        event = &events->lost;
         events->left_out++;
         events->dropped++;
-        return NULL;
     }
-    events->count++;
     memset(event, 0, sizeof *event);
+    event->time = time;
     event->kind = (uint32_t)kind;
-    return event;
-}
-
-void np_events_add(np_events *events, const nplug_event *event)
-{
-    nplug_event *place = np_events_new(events, (nplug_event_kind)event->kind);
-
-    if (place) *place = *event;
-}
-
-nplug_event np_event(nplug_time time, nplug_event_kind kind, nplug_device device,
-                     nplug_player player)
-{
-    nplug_event event = {0};
-    event.time = time;
-    event.kind = (uint32_t)kind;
-    event.device = device;
-    event.player = player;
+    event->device = device;
+    event->player = player;
     return event;
 }
 
@@ -61,12 +48,13 @@ bool np_events_have_room(const np_events *events)
 
 void np_events_end(np_events *events, nplug_time time)
 {
-    nplug_event event = np_event(time, NPLUG_EVENT_LIMIT, 0, 0);
+    uint32_t left_out = events->left_out;
+    nplug_event *event;
 
-    if (events->left_out == 0) return;
-    event.count = NPLUG_LIMIT_EVENTS;
-    event.value.x = (float)events->left_out;
-    np_events_add(events, &event);
+    if (left_out == 0) return;
+    event = np_events_say(events, time, NPLUG_EVENT_LIMIT, 0, 0);
+    event->count = NPLUG_LIMIT_EVENTS;
+    event->value.x = (float)left_out;
 }
 
 uint32_t nplug_event_count(const nplug_nest *nest)
@@ -78,24 +66,6 @@ const nplug_event *nplug_event_at(const nplug_nest *nest, uint32_t place)
 {
     if (!nest || place >= nest->events.count) return NULL;
     return &nest->events.list[place];
-}
-
-uint32_t nplug_dispatch(nplug_nest *nest, const nplug_handler *handlers, uint32_t count, void *user)
-{
-    uint32_t calls = 0;
-
-    if (!nest || !handlers) return 0;
-    for (uint32_t e = 0; e < nest->events.count; e++) {
-        const nplug_event *event = &nest->events.list[e];
-        for (uint32_t h = 0; h < count; h++) {
-            if ((uint32_t)handlers[h].kind != event->kind || !handlers[h].hear) continue;
-            if (handlers[h].action != NPLUG_EVERY_ACTION && handlers[h].action != event->action)
-                continue;
-            handlers[h].hear(user, nest, event);
-            calls++;
-        }
-    }
-    return calls;
 }
 
 const char *nplug_event_name(uint32_t kind)

@@ -10,6 +10,7 @@ typedef struct np_events {
     uint32_t size, count;
     uint32_t left_out; /* of this step */
     uint64_t dropped;  /* since the start */
+    nplug_event lost;  /* the last one that found no room */
 } np_events;
 
 void np_events_layout(np_events *events, np_carve *carve, uint32_t size);
@@ -17,16 +18,11 @@ void np_events_layout(np_events *events, np_carve *carve, uint32_t size);
 /* Forgets the last step's events. */
 void np_events_begin(np_events *events);
 
-/* A place for an event of a kind, all else 0; NULL where there is none.  The last quarter is kept
- * for arrivals, departures, joins and leaves; what finds no room is counted and left out. */
-nplug_event *np_events_new(np_events *events, nplug_event_kind kind);
-
-/* Adds an event, in the same way. */
-void np_events_add(np_events *events, const nplug_event *event);
-
-/* An event with its first fields set. */
-nplug_event np_event(nplug_time time, nplug_event_kind kind, nplug_device device,
-                     nplug_player player);
+/* A new event with its first fields set, all else 0, for its maker to fill in.  The last quarter is
+ * kept for arrivals, departures, joins and leaves; one that finds no room is counted, and what is
+ * filled in is lost. */
+nplug_event *np_events_say(np_events *events, nplug_time time, nplug_event_kind kind,
+                           nplug_device device, nplug_player player);
 
 /* Whether the next group of reports, with all that it may bring, is sure to find room for what must
  * not be left out. */

@@ -21,12 +21,10 @@ void np_log_once(nplug_nest *nest, np_once what, const char *said, uint64_t numb
 
 void np_limit_reached(nplug_nest *nest, nplug_limit limit, nplug_time time)
 {
-    nplug_event event = np_event(time, NPLUG_EVENT_LIMIT, 0, 0);
     char line[96];
     np_text text = np_text_in(line, sizeof line);
 
-    event.count = (uint64_t)limit;
-    np_events_add(&nest->events, &event);
+    np_events_say(&nest->events, time, NPLUG_EVENT_LIMIT, 0, 0)->count = (uint64_t)limit;
     if (nest->said & (1u << (NP_ONCE_LIMITS + limit))) return;
     nest->said |= 1u << (NP_ONCE_LIMITS + limit);
     np_text_add(&text, "no more room: raise limits.");

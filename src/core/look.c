@@ -1,4 +1,5 @@
 /* What the game may ask about devices: read only. */
+#include "looks.h"
 #include "nest.h"
 #include <string.h>
 
@@ -242,4 +243,40 @@ size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_contro
     if (length <= 4) return 0;
     np_text_add(&text, name + 4);
     return text.length;
+}
+
+/* --- rules ---------------------------------------------------------------------------------- */
+
+nplug_result nplug_rule_look(const nplug_nest *nest, nplug_device device, uint32_t index,
+                             nplug_rule_info *info)
+{
+    const np_recogniser *all = nest ? &nest->recogniser : NULL;
+    const np_rule *rule;
+    np_looks looks;
+    uint32_t at;
+
+    if (!nest || !info) return NPLUG_ERR_ARGUMENT;
+    at = np_devices_index(&nest->devices, device);
+    if (at == NP_NONE) return gone_or_unknown(nest, device);
+    if (index >= all->rule_count) return NPLUG_ERR_UNKNOWN;
+    rule = &all->rules[index];
+    looks = np_looks_of(&nest->devices, at);
+    memset(info, 0, sizeof *info);
+    info->sheet = np_rule_sheet(all, rule);
+    info->rule = rule->match;
+    info->misfit =
+        np_rule_misfit(&info->sheet->matches[rule->match], &nest->devices, at, looks, &info->code);
+    info->looks = looks.kind;
+    info->space = looks.space;
+    info->gives_wires = all->of[at].sheet == info->sheet;
+    info->gives_prints = all->of[at].prints == info->sheet;
+    return NPLUG_OK;
+}
+
+const char *nplug_matched_name(nplug_matched matched)
+{
+    static const char *const names[] = {
+        "nothing",    "numbers", "numbers, any bus", "vendor and kind", "system codes",
+        "HID usages", "shape"};
+    return (unsigned)matched < sizeof names / sizeof *names ? names[matched] : "nothing";
 }

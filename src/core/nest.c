@@ -26,26 +26,40 @@ static void lay_out(nplug_nest *nest, np_carve *carve, const nplug_limits *limit
     np_record_layout(&nest->recorder, carve, limits->records);
 }
 
-static bool within(uint32_t value, uint32_t least, uint32_t most)
-{
-    return value >= least && value <= most;
-}
+/* Between what each limit must be, in their order; what has an index of 16 bits ends before that.
+ */
+static const uint32_t possible[][2] = {
+    {1, 4095},  /* devices */
+    {1, 16000}, /* nodes */
+    {1, 65535}, /* signals */
+    {1, 50000}, /* controls */
+    {1, 60000}, /* links */
+    {1, NPLUG_PLAYERS_MAX},
+    {1, 60000},    /* actions */
+    {1, 16000},    /* bindings */
+    {1, 60000},    /* sources */
+    {16, 1000000}, /* events */
+    {1, 60000},    /* timers */
+    {4, 60000},    /* commands */
+    {1, NP_FEED_PORTS},
+    {64, 1u << 24}, /* ring_slots */
+    {1, 60000},     /* shapings */
+    {1, 60000},     /* ramps */
+    {1, 60000},     /* gestures */
+    {1, 1u << 24},  /* text */
+    {1, 60000},     /* matches */
+    {0, 100000000}, /* records */
+};
 
 static bool are_possible(const nplug_limits *limits)
 {
+    const uint32_t *limit = &limits->devices;
     uint32_t ring = limits->ring_slots;
+    bool good = limits->size == sizeof *limits && (ring & (ring - 1)) == 0;
 
-    return limits->size == sizeof *limits && within(limits->devices, 1, 4095) &&
-           within(limits->nodes, 1, 16000) && within(limits->signals, 1, 65535) &&
-           within(limits->controls, 1, 50000) && within(limits->links, 1, 60000) &&
-           within(limits->players, 1, NPLUG_PLAYERS_MAX) && within(limits->actions, 1, 60000) &&
-           within(limits->bindings, 1, 16000) && within(limits->sources, 1, 60000) &&
-           within(limits->events, 16, 1000000) && within(limits->timers, 1, 60000) &&
-           within(limits->commands, 4, 60000) && within(limits->matches, 1, 60000) &&
-           within(limits->gestures, 1, 60000) && within(limits->text, 1, 1u << 24) &&
-           within(limits->shapings, 1, 60000) && within(limits->ramps, 1, 60000) &&
-           within(limits->ports, 1, NP_FEED_PORTS) && within(ring, 64, 1u << 24) &&
-           (ring & (ring - 1)) == 0 && limits->records <= 100000000;
+    for (size_t i = 0; good && i < sizeof possible / sizeof *possible; i++)
+        good = limit[i] >= possible[i][0] && limit[i] <= possible[i][1];
+    return good;
 }
 
 size_t nplug_memory_needed(const nplug_limits *limits)
@@ -144,10 +158,7 @@ static void mute(nplug_nest *nest, const nplug_command *command, nplug_time time
 
 static void say_clocks(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    nplug_event event = np_event(time, NPLUG_EVENT_CLOCKS, 0, 0);
-
-    event.count = command->number;
-    np_events_add(&nest->events, &event);
+    np_events_say(&nest->events, time, NPLUG_EVENT_CLOCKS, 0, 0)->count = command->number;
     np_log_line(nest,
                 "the clocks disagree: a port's reports are over a second ahead of nplug_step");
 }
@@ -272,8 +283,7 @@ static void unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
 
 static void say_device(nplug_nest *nest, nplug_event_kind kind, uint32_t device, nplug_time time)
 {
-    nplug_event event = np_event(time, kind, np_devices_handle(&nest->devices, device), 0);
-    np_events_add(&nest->events, &event);
+    np_events_say(&nest->events, time, kind, np_devices_handle(&nest->devices, device), 0);
 }
 
 static void depart_node(nplug_nest *nest, uint32_t node, nplug_time time)

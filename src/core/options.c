@@ -42,8 +42,9 @@ static bool ends_here(const np_reader *in)
 typedef struct option {
     const char *name;
     bool (*read)(np_reader *in, float *into);
-    size_t into; /* where in np_shaping */
+    size_t into; /* where in np_reader */
     float least, most;
+    uint32_t in; /* in which texts: NP_TEXT_ bits */
     const char *expected;
 } option;
 
@@ -245,40 +246,71 @@ static bool read_curve(np_reader *in, float *into)
     return false;
 }
 
+/* A word that stands alone. */
+static bool read_alone(np_reader *in, float *into)
+{
+    (void)in;
+    *into = 1.0f;
+    return true;
+}
+
+#define BOTH (NP_TEXT_BINDING | NP_TEXT_COMFORT)
 #define AMOUNT(name, member, least, most, expected)                                                \
     {                                                                                              \
-        name, read_amount, offsetof(np_shaping, member), least, most, expected                     \
+        name, read_amount, offsetof(np_reader, shaping.member), least, most, BOTH, expected        \
     }
-#define OWN(name, read, expected)                                                                  \
+#define SHAPES(name, read, expected)                                                               \
     {                                                                                              \
-        name, read, offsetof(np_shaping, power), 0.0f, 1000.0f, expected                           \
+        name, read, offsetof(np_reader, shaping.power), 0.0f, 1000.0f, BOTH, expected              \
+    }
+#define BINDS(name, read, expected)                                                                \
+    {                                                                                              \
+        name, read, offsetof(np_reader, shaping.power), 0.0f, 1000.0f, NP_TEXT_BINDING, expected   \
+    }
+#define BETWEEN(name, member, least, most, expected)                                               \
+    {                                                                                              \
+        name, read_amount, offsetof(np_reader, shaping.member), least, most, NP_TEXT_BINDING,      \
+            expected                                                                               \
+    }
+#define WISH(name, read, member, most, where, expected)                                            \
+    {                                                                                              \
+        name, read, offsetof(np_reader, wish.member), 0.0f, most, where, expected                  \
     }
 static const option options[] = {
-    OWN("hold=", read_hold, "hold= takes 1 to 1000000 milliseconds"),
-    OWN("repeat=", read_repeat, "repeat= takes two times in milliseconds, such as 400:80"),
-    OWN("taps=", read_many_taps, "taps= takes 1 to 9, and after a colon milliseconds: 3:300"),
-    OWN("tap", read_tap, "tap or tap=200 (milliseconds) is expected"),
-    OWN("double-tap", read_double_tap, "double-tap or double-tap=300 (milliseconds) is expected"),
-    OWN("kind=", read_kind, "kind= takes a sort of device, such as pad, keyboard or hand-left"),
-    OWN("family=", read_family, "family= takes a name of 23 bytes at most, such as letters"),
-    OWN("sheet=", read_sheet, "sheet= takes a sheet's name of 23 bytes at most"),
-    OWN("observe", read_observe, "observe stands alone"),
+    BINDS("hold=", read_hold, "hold= takes 1 to 1000000 milliseconds"),
+    BINDS("repeat=", read_repeat, "repeat= takes two times in milliseconds, such as 400:80"),
+    BINDS("taps=", read_many_taps, "taps= takes 1 to 9, and after a colon milliseconds: 3:300"),
+    BINDS("tap", read_tap, "tap or tap=200 (milliseconds) is expected"),
+    BINDS("double-tap", read_double_tap, "double-tap or double-tap=300 (milliseconds) is expected"),
+    BINDS("kind=", read_kind, "kind= takes a sort of device, such as pad, keyboard or hand-left"),
+    BINDS("family=", read_family, "family= takes a name of 23 bytes at most, such as letters"),
+    BINDS("sheet=", read_sheet, "sheet= takes a sheet's name of 23 bytes at most"),
+    BINDS("observe", read_observe, "observe stands alone"),
     AMOUNT("dead=", inner, 0.0f, 0.99f, "dead= takes 0 to 0.99"),
     AMOUNT("outer=", outer, 0.01f, 1.0f, "outer= takes 0.01 to 1"),
-    OWN("zone=", read_zone, "zone= takes rescaled, radial or axial"),
-    {"power=", read_power, offsetof(np_shaping, power), 0.25f, 8.0f,
+    SHAPES("zone=", read_zone, "zone= takes rescaled, radial or axial"),
+    {"power=", read_power, offsetof(np_reader, shaping.power), 0.25f, 8.0f, BOTH,
      "power= takes 0.25 to 8 in steps of 0.25"},
-    OWN("curve=", read_curve,
-        "curve= takes up to six points such as 0.5:0.2/0.8:0.6, each further than the last"),
+    SHAPES("curve=", read_curve,
+           "curve= takes up to six points such as 0.5:0.2/0.8:0.6, each further than the last"),
     AMOUNT("lift=", lift, 0.0f, 0.99f, "lift= takes 0 to 0.99"),
     AMOUNT("scale=", scale, 0.001f, 1000.0f, "scale= takes 0.001 to 1000"),
-    OWN("invert=", read_invert, "invert= takes x, y or xy"),
-    OWN("gate=", read_gate, "gate= takes circle"),
-    AMOUNT("press=", press, 0.01f, 1.0f, "press= takes 0.01 to 1"),
-    AMOUNT("release=", release, 0.001f, 1.0f, "release= takes 0.001 to 1"),
-    OWN("release", read_on_release, "release stands alone, or release= takes 0.001 to 1"),
-    AMOUNT("rise=", rise, 0.01f, 1000.0f, "rise= takes 0.01 to 1000 a second"),
-    AMOUNT("fall=", fall, 0.01f, 1000.0f, "fall= takes 0.01 to 1000 a second"),
+    SHAPES("invert=", read_invert, "invert= takes x, y or xy"),
+    SHAPES("gate=", read_gate, "gate= takes circle"),
+    BETWEEN("press=", press, 0.01f, 1.0f, "press= takes 0.01 to 1"),
+    BETWEEN("release=", release, 0.001f, 1.0f, "release= takes 0.001 to 1"),
+    BINDS("release", read_on_release, "release stands alone, or release= takes 0.001 to 1"),
+    BETWEEN("rise=", rise, 0.01f, 1000.0f, "rise= takes 0.01 to 1000 a second"),
+    BETWEEN("fall=", fall, 0.01f, 1000.0f, "fall= takes 0.01 to 1000 a second"),
+    WISH("toggle", read_alone, toggle, 1.0f, NP_TEXT_COMFORT, "toggle stands alone"),
+    WISH("lasts=", read_amount, lasts, 10000.0f, NP_TEXT_COMFORT,
+         "lasts= takes 0 to 10000 milliseconds"),
+    WISH("again=", read_amount, again, 10000.0f, NP_TEXT_COMFORT,
+         "again= takes 0 to 10000 milliseconds"),
+    WISH("sticky", read_alone, sticky, 1.0f, NP_TEXT_OF_ALL, "sticky stands alone"),
+    WISH("swap-sticks", read_alone, swap, 1.0f, NP_TEXT_OF_ALL, "swap-sticks stands alone"),
+    WISH("waits=", read_amount, waits, 10.0f, NP_TEXT_OF_ALL, "waits= takes 0 to 10"),
+    WISH("rumble=", read_amount, rumble, 1.0f, NP_TEXT_OF_ALL, "rumble= takes 0 to 1"),
 };
 
 /* --- reading -------------------------------------------------------------------------------- */
@@ -287,7 +319,8 @@ static const option *find(const np_reader *in)
 {
     for (size_t i = 0; i < sizeof options / sizeof *options; i++) {
         size_t length = strlen(options[i].name);
-        if ((size_t)(in->end - in->at) >= length && memcmp(in->at, options[i].name, length) == 0)
+        if ((options[i].in & in->wanted) && (size_t)(in->end - in->at) >= length &&
+            memcmp(in->at, options[i].name, length) == 0)
             return &options[i];
     }
     return NULL;
@@ -306,13 +339,13 @@ static bool fail_unknown(np_reader *in)
     for (size_t i = 0; i < sizeof options / sizeof *options; i++) {
         size_t known = strcspn(options[i].name, "=");
         unsigned far = np_text_distance(word, name, options[i].name, known, best);
-        if (far >= best) continue;
+        if (far >= best || !(options[i].in & in->wanted)) continue;
         best = far;
         near = options[i].name;
     }
     np_text_add(&text, "is no option");
-    np_text_add(&text, near ? "; did you mean " : ": a gesture, kind=, observe or a shaping is");
-    np_text_add(&text, near ? near : " expected");
+    np_text_add(&text, near ? "; did you mean " : " of this text");
+    np_text_add(&text, near ? near : "");
     if (near) np_text_add(&text, "?");
     return np_reader_fail(in, what, word, length);
 }
@@ -324,7 +357,7 @@ bool np_option_read(np_reader *in)
     float *into;
 
     if (!one) return fail_unknown(in);
-    into = (float *)(void *)((char *)&in->shaping + one->into);
+    into = (float *)(void *)((char *)in + one->into);
     in->at += strlen(one->name);
     if (!one->read(in, into) || !ends_here(in) || *into < one->least || *into > one->most) {
         in->at = word;

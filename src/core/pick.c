@@ -44,14 +44,13 @@ static void end(nplug_nest *nest, nplug_source source, nplug_device device, uint
                 nplug_time time)
 {
     np_pick *pick = &nest->pick;
-    nplug_event event = np_event(time, NPLUG_EVENT_PICK, device, pick->player);
+    nplug_event *event = np_events_say(&nest->events, time, NPLUG_EVENT_PICK, device, pick->player);
 
     pick->waits = pick->state.waits = false;
     np_timers_cancel(&nest->timers, NP_TIMER_PICK, 0, 0);
-    event.control = source.control;
-    event.count = source.way;
-    event.flags = flags;
-    np_events_add(&nest->events, &event);
+    event->control = source.control;
+    event->count = source.way;
+    event->flags = flags;
     empty_guards(nest);
 }
 
@@ -96,29 +95,15 @@ static nplug_source direction_of(const np_control *control, float *far)
 {
     nplug_source source = {control->id, NPLUG_WAY_WHOLE};
     float x = control->value[0], y = control->components == 2 ? control->value[1] : 0.0f;
-    bool both_ways = control->components == 2 || x < 0.0f;
+    bool across = fabsf(x) >= fabsf(y);
 
-    *far = fabsf(x) >= fabsf(y) ? fabsf(x) : fabsf(y);
-    if (!both_ways) return source;
-    if (fabsf(x) >= fabsf(y))
+    *far = across ? fabsf(x) : fabsf(y);
+    if (control->components != 2 && !(control->flags & NP_CONTROL_BOTH)) return source;
+    if (across)
         source.way = x < 0.0f ? NPLUG_WAY_LEFT : NPLUG_WAY_RIGHT;
     else
         source.way = y < 0.0f ? NPLUG_WAY_DOWN : NPLUG_WAY_UP;
     return source;
-}
-
-/* Of an axis that goes both ways, its high end is a direction, too. */
-static bool goes_both_ways(const nplug_nest *nest, uint32_t control)
-{
-    np_run run = nest->controls.of_device[nest->controls.list[control].device];
-    bool both = false;
-
-    for (uint32_t w = 0; w < nest->controls.wire_span.size && run.count; w++) {
-        const np_wire *wire = &nest->controls.wires[w];
-        both |= wire->control == control && (wire->how & NP_WIRE_READING) == NPLUG_READ_WHOLE &&
-                !(wire->how & (NP_WIRE_BUTTON | NP_WIRE_DELTA));
-    }
-    return both;
 }
 
 static bool can_be_picked(const np_control *control)
@@ -148,8 +133,6 @@ void np_pick_hear(nplug_nest *nest, const np_change *change)
     if (!is_watched(nest, control->device) || !can_be_picked(control)) return;
     if ((pick->held[change->control / 8] >> (change->control % 8)) & 1u) return;
     source = direction_of(control, &far);
-    if (source.way == NPLUG_WAY_WHOLE && goes_both_ways(nest, change->control))
-        source.way = NPLUG_WAY_RIGHT;
     note_nearest(nest, control->device, source, far / pick->threshold);
     if (pick->takes && is_away(control)) np_controls_spend(&nest->controls, change->control);
     if (far < pick->threshold) return;

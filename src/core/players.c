@@ -23,10 +23,8 @@ static void say(nplug_nest *nest, nplug_event_kind kind, uint32_t device, uint32
                 nplug_time time, uint16_t flags)
 {
     nplug_device handle = device == NP_NONE ? 0 : np_devices_handle(&nest->devices, device);
-    nplug_event event = np_event(time, kind, handle, player);
 
-    event.flags = flags;
-    np_events_add(&nest->events, &event);
+    np_events_say(&nest->events, time, kind, handle, player)->flags = flags;
 }
 
 /* Another set of players hears a device from now on.  What it held is let go of first. */
@@ -72,13 +70,11 @@ static void claim_set(nplug_nest *nest, uint32_t device, uint32_t player, nplug_
 static void seat(nplug_nest *nest, uint32_t player, uint32_t device, nplug_control control,
                  nplug_time time)
 {
-    nplug_event event =
-        np_event(time, NPLUG_EVENT_JOIN, np_devices_handle(&nest->devices, device), player);
+    nplug_device handle = np_devices_handle(&nest->devices, device);
 
     if (nest->players.seated & (1u << player)) return;
     nest->players.seated |= 1u << player;
-    event.control = control;
-    np_events_add(&nest->events, &event);
+    np_events_say(&nest->events, time, NPLUG_EVENT_JOIN, handle, player)->control = control;
 }
 
 static uint32_t free_seat(const np_players *players)

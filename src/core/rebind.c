@@ -181,8 +181,6 @@ static bool read_text(nplug_nest *nest, uint32_t player, uint32_t action, const 
 /* All that hangs on bindings is found anew. */
 static void settle(nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time)
 {
-    nplug_event event = np_event(time, NPLUG_EVENT_BOUND, 0, player);
-
     drop_idle_sources(nest);
     if (!link_new(nest, action)) np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
     for (uint32_t i = 0; i < nest->devices.count; i++)
@@ -190,8 +188,7 @@ static void settle(nplug_nest *nest, uint32_t player, uint32_t action, nplug_tim
     np_layers_cover_all(nest, time);
     for (uint32_t p = 0; p <= nest->limits.players; p++)
         if (p == player || player == 0) np_values_mark(nest, p, action);
-    event.action = action;
-    np_events_add(&nest->events, &event);
+    np_events_say(&nest->events, time, NPLUG_EVENT_BOUND, 0, player)->action = action;
 }
 
 static void bind(nplug_nest *nest, uint32_t player, uint32_t action, const char *text,

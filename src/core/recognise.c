@@ -143,33 +143,34 @@ static bool has_code(const np_devices *devices, uint32_t device, uint32_t space,
 }
 
 /* The parts of a rule that a number alone decides. */
-static np_rule_part number_misfit(const nplug_match *match, const np_device *about, np_looks looks)
+static nplug_rule_part number_misfit(const nplug_match *match, const np_device *about,
+                                     np_looks looks)
 {
-    if (match->product && match->product != about->product) return NP_RULE_PRODUCT;
-    if (match->vendor && match->vendor != about->vendor) return NP_RULE_VENDOR;
-    if (match->version && match->version != about->version) return NP_RULE_VERSION;
-    if (match->bus && match->bus != about->bus) return NP_RULE_BUS;
-    if (match->kind && match->kind != (uint16_t)looks.kind) return NP_RULE_KIND;
-    if (match->space && match->space != (uint16_t)looks.space + 1u) return NP_RULE_SPACE;
-    return NP_RULE_FITS;
+    if (match->product && match->product != about->product) return NPLUG_RULE_PRODUCT;
+    if (match->vendor && match->vendor != about->vendor) return NPLUG_RULE_VENDOR;
+    if (match->version && match->version != about->version) return NPLUG_RULE_VERSION;
+    if (match->bus && match->bus != about->bus) return NPLUG_RULE_BUS;
+    if (match->kind && match->kind != (uint16_t)looks.kind) return NPLUG_RULE_KIND;
+    if (match->space && match->space != (uint16_t)looks.space + 1u) return NPLUG_RULE_SPACE;
+    return NPLUG_RULE_FITS;
 }
 
-np_rule_part np_rule_misfit(const nplug_match *match, const np_devices *devices, uint32_t device,
-                            np_looks looks, uint32_t *code)
+nplug_rule_part np_rule_misfit(const nplug_match *match, const np_devices *devices, uint32_t device,
+                               np_looks looks, uint32_t *code)
 {
-    np_rule_part part = number_misfit(match, &devices->list[device], looks);
+    nplug_rule_part part = number_misfit(match, &devices->list[device], looks);
     uint32_t space = match->space ? match->space - 1u : (uint32_t)looks.space;
 
-    if (part != NP_RULE_FITS) return part;
+    if (part != NPLUG_RULE_FITS) return part;
     for (uint16_t i = 0; i < match->has_count; i++) {
         *code = match->has[i];
-        if (!has_code(devices, device, space, *code)) return NP_RULE_HAS;
+        if (!has_code(devices, device, space, *code)) return NPLUG_RULE_HAS;
     }
     for (uint16_t i = 0; i < match->lacks_count; i++) {
         *code = match->lacks[i];
-        if (has_code(devices, device, space, *code)) return NP_RULE_LACKS;
+        if (has_code(devices, device, space, *code)) return NPLUG_RULE_LACKS;
     }
-    return NP_RULE_FITS;
+    return NPLUG_RULE_FITS;
 }
 
 uint32_t np_rule_weight(const nplug_match *match)
@@ -252,7 +253,7 @@ void np_recognise(np_recogniser *recogniser, const np_devices *devices, uint32_t
     while ((rule = np_recognise_next(recogniser, &devices->list[device], &at, &stage))) {
         const nplug_match *match = match_of(recogniser, rule);
         const nplug_sheet *sheet = np_rule_sheet(recogniser, rule);
-        if (np_rule_misfit(match, devices, device, looks, &code) != NP_RULE_FITS) continue;
+        if (np_rule_misfit(match, devices, device, looks, &code) != NPLUG_RULE_FITS) continue;
         if (tells_wires(sheet)) prefer(&wires, sheet, match, rule->set);
         if (tells_prints(sheet)) prefer(&prints, sheet, match, rule->set);
     }

@@ -3,6 +3,7 @@
 #define NP_RECOGNISE_H
 
 #include "devices.h"
+#include "nestplug/device.h"
 #include "nestplug/sheet.h"
 
 #define NP_SHEET_SETS 5
@@ -58,23 +59,10 @@ static inline const nplug_sheet *np_rule_sheet(const np_recogniser *recogniser, 
     return &recogniser->sets[rule->set].sheets[rule->sheet];
 }
 
-/* The parts of a rule, in the order of their weight. */
-typedef enum np_rule_part {
-    NP_RULE_PRODUCT,
-    NP_RULE_VENDOR,
-    NP_RULE_VERSION,
-    NP_RULE_BUS,
-    NP_RULE_KIND,
-    NP_RULE_SPACE,
-    NP_RULE_HAS,
-    NP_RULE_LACKS,
-    NP_RULE_FITS /* as an answer: all fit */
-} np_rule_part;
-
-/* The first part of a rule that does not fit a device, NP_RULE_FITS where all do; of NP_RULE_HAS
- * and NP_RULE_LACKS which code in *code. */
-np_rule_part np_rule_misfit(const nplug_match *match, const np_devices *devices, uint32_t device,
-                            np_looks looks, uint32_t *code);
+/* The first part of a rule that does not fit a device, NPLUG_RULE_FITS where all do; of
+ * NPLUG_RULE_HAS and NPLUG_RULE_LACKS which code in *code. */
+nplug_rule_part np_rule_misfit(const nplug_match *match, const np_devices *devices, uint32_t device,
+                               np_looks looks, uint32_t *code);
 
 /* How much a rule that fits tells: the larger the surer. */
 uint32_t np_rule_weight(const nplug_match *match);

@@ -22,12 +22,9 @@ static np_twin_pair *pair_of(np_twins *twins, nplug_device a, nplug_device b)
 
 static void say(nplug_nest *nest, np_twin_pair *pair, nplug_time time)
 {
-    nplug_event event = np_event(time, NPLUG_EVENT_TWIN, pair->b, 0);
-
     if (pair->said) return;
     pair->said = true;
-    event.count = pair->a;
-    np_events_add(&nest->events, &event);
+    np_events_say(&nest->events, time, NPLUG_EVENT_TWIN, pair->b, 0)->count = pair->a;
 }
 
 /* A press that nobody else made ends all that its device had in common with others. */

@@ -265,11 +265,8 @@ static nplug_vec2 moved(nplug_nest *nest, uint32_t player, uint32_t action, nplu
 static void say_value(nplug_nest *nest, uint32_t player, uint32_t action, nplug_vec2 value,
                       nplug_time time)
 {
-    nplug_event *event = np_events_new(&nest->events, NPLUG_EVENT_VALUE);
+    nplug_event *event = np_events_say(&nest->events, time, NPLUG_EVENT_VALUE, 0, player);
 
-    if (!event) return;
-    event->time = time;
-    event->player = player;
     event->action = action;
     event->value = value;
 }

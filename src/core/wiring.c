@@ -157,6 +157,8 @@ static void lay_wire(np_controls *controls, np_devices *devices, uint32_t device
     control = &controls->list[wire->control];
     if (from->flags & NPLUG_WIRE_LEVER) control->flags |= NP_CONTROL_LEVER;
     if (from->flags & NPLUG_WIRE_SQUARE) control->flags |= NP_CONTROL_SQUARE;
+    if (control->nature == NPLUG_NATURE_AXIS && (wire->how & NP_WIRE_READING) == NPLUG_READ_WHOLE)
+        control->flags |= NP_CONTROL_BOTH;
     if (from->bounce) np_devices_bounces(devices, signal, from->bounce);
     if (!(devices->signals[signal].flags & NP_SIGNAL_KNOWN))
         np_devices_rest(devices, signal, wire->rest);

@@ -1,14 +1,14 @@
 /* Why a device was recognised as what it is. */
-#include "looks.h"
-#include "nest.h"
+#include "core/text.h"
+#include "nestplug/device.h"
+#include "nestplug/sheet.h"
 #include <string.h>
 
 /* Who is told, about what. */
 typedef struct teller {
     const nplug_nest *nest;
-    const np_device *about;
-    uint32_t device;
-    np_looks looks;
+    nplug_device_info about;
+    nplug_rule_info rule; /* the one that is told; its looks are the device's */
     nplug_hear hear;
     void *user;
 } teller;
@@ -37,18 +37,19 @@ static void tell_looks(const teller *to)
     char line[256];
     np_text text = np_text_in(line, sizeof line);
 
-    add_id(&text, "It says bus ", to->about->bus);
-    add_id(&text, ", vendor ", to->about->vendor);
-    add_id(&text, ", product ", to->about->product);
-    add_id(&text, ", version ", to->about->version);
+    add_id(&text, "It says bus ", to->about.bus);
+    add_id(&text, ", vendor ", to->about.vendor);
+    add_id(&text, ", product ", to->about.product);
+    add_id(&text, ", version ", to->about.version);
     np_text_add(&text, ".");
     tell(to, line);
     text = np_text_in(line, sizeof line);
     np_text_add(&text, "It has ");
-    np_text_add_number(&text, np_devices_signal_count(&to->nest->devices, to->device));
-    add_pair(&text, " signals, most of them of code space ", nplug_space_name(to->looks.space));
-    if (to->looks.kind != NPLUG_KIND_UNKNOWN)
-        add_pair(&text, "; by them it looks like: ", nplug_kind_name(to->looks.kind));
+    np_text_add_number(&text, to->about.signals);
+    add_pair(&text, " signals, most of them of code space ",
+             nplug_space_name((nplug_space)to->rule.space));
+    if (to->rule.looks != NPLUG_KIND_UNKNOWN)
+        add_pair(&text, "; by them it looks like: ", nplug_kind_name(to->rule.looks));
     else
         np_text_add(&text, "; by their codes they look like no kind of device");
     np_text_add(&text, ".");
@@ -71,31 +72,31 @@ static void add_code(np_text *text, const char *words, uint32_t code)
 }
 
 /* What a rule compared where it did not fit. */
-static void add_misfit(np_text *text, const teller *to, const nplug_match *match, np_rule_part part,
-                       uint32_t code)
+static void add_misfit(np_text *text, const teller *to, const nplug_match *match,
+                       nplug_rule_part part, uint32_t code)
 {
     switch (part) {
-    case NP_RULE_PRODUCT:
-        add_numbers(text, "product ", match->product, to->about->product);
+    case NPLUG_RULE_PRODUCT:
+        add_numbers(text, "product ", match->product, to->about.product);
         break;
-    case NP_RULE_VENDOR:
-        add_numbers(text, "vendor ", match->vendor, to->about->vendor);
+    case NPLUG_RULE_VENDOR:
+        add_numbers(text, "vendor ", match->vendor, to->about.vendor);
         break;
-    case NP_RULE_VERSION:
-        add_numbers(text, "version ", match->version, to->about->version);
+    case NPLUG_RULE_VERSION:
+        add_numbers(text, "version ", match->version, to->about.version);
         break;
-    case NP_RULE_BUS:
-        add_numbers(text, "bus ", match->bus, to->about->bus);
+    case NPLUG_RULE_BUS:
+        add_numbers(text, "bus ", match->bus, to->about.bus);
         break;
-    case NP_RULE_KIND:
+    case NPLUG_RULE_KIND:
         add_pair(text, "kind ", nplug_kind_name((nplug_kind)match->kind));
-        add_pair(text, " is wanted, this looks like ", nplug_kind_name(to->looks.kind));
+        add_pair(text, " is wanted, this looks like ", nplug_kind_name(to->rule.looks));
         break;
-    case NP_RULE_SPACE:
+    case NPLUG_RULE_SPACE:
         add_pair(text, "code space ", nplug_space_name((nplug_space)(match->space - 1u)));
-        add_pair(text, " is wanted, this has ", nplug_space_name(to->looks.space));
+        add_pair(text, " is wanted, this has ", nplug_space_name((nplug_space)to->rule.space));
         break;
-    case NP_RULE_HAS:
+    case NPLUG_RULE_HAS:
         add_code(text, "it has no signal of code ", code);
         break;
     default:
@@ -125,56 +126,54 @@ static void add_what_fits(np_text *text, const nplug_match *match)
     add_part(text, match->has_count + match->lacks_count != 0, "signals", &any);
 }
 
-static const char *rank_of(const teller *to, const nplug_sheet *sheet)
+static const char *rank_of(const nplug_rule_info *rule)
 {
-    const np_recognition *is = &to->nest->recogniser.of[to->device];
-
-    if (is->sheet == sheet && is->prints == sheet) return "; it gives wires and prints";
-    if (is->sheet == sheet) return "; it gives the wires";
-    if (is->prints == sheet) return "; it gives the prints";
+    if (rule->gives_wires && rule->gives_prints) return "; it gives wires and prints";
+    if (rule->gives_wires) return "; it gives the wires";
+    if (rule->gives_prints) return "; it gives the prints";
     return "; a surer rule wins";
 }
 
-static void tell_rule(const teller *to, const np_rule *rule)
+static void tell_rule(const teller *to)
 {
-    const nplug_sheet *sheet = np_rule_sheet(&to->nest->recogniser, rule);
-    const nplug_match *match = &sheet->matches[rule->match];
+    const nplug_rule_info *rule = &to->rule;
+    const nplug_match *match = &rule->sheet->matches[rule->rule];
     char line[256];
     np_text text = np_text_in(line, sizeof line);
-    uint32_t code = 0;
-    np_rule_part part = np_rule_misfit(match, &to->nest->devices, to->device, to->looks, &code);
-    nplug_reason reason = {(uint32_t)sizeof reason, sheet->name, rule->match,
-                           part == NP_RULE_FITS,    false,       line};
+    nplug_reason reason = {(uint32_t)sizeof reason,
+                           rule->sheet->name,
+                           rule->rule,
+                           rule->misfit == NPLUG_RULE_FITS,
+                           false,
+                           line};
 
     if (reason.fits) {
         np_text_add(&text, "fits by");
         add_what_fits(&text, match);
-        np_text_add(&text, rank_of(to, sheet));
-        reason.wins = to->nest->recogniser.of[to->device].sheet == sheet ||
-                      to->nest->recogniser.of[to->device].prints == sheet;
+        np_text_add(&text, rank_of(rule));
+        reason.wins = rule->gives_wires || rule->gives_prints;
     } else {
         np_text_add(&text, "does not fit: ");
-        add_misfit(&text, to, match, part, code);
+        add_misfit(&text, to, match, rule->misfit, rule->code);
     }
     to->hear(to->user, &reason);
 }
 
-/* Rules that ask for another vendor or product stand in other buckets, and are only counted; those
- * of the same vendor are told, since they are the ones that people wonder about. */
-static void tell_rules(const teller *to)
+/* Rules that ask for another vendor are only counted; those of the same vendor are told, since they
+ * are the ones that people wonder about. */
+static void tell_rules(teller *to)
 {
-    const np_recogniser *all = &to->nest->recogniser;
     uint32_t others = 0;
     char line[128];
     np_text text = np_text_in(line, sizeof line);
 
-    for (uint32_t i = 0; i < all->rule_count; i++) {
-        const np_rule *rule = &all->rules[i];
-        const nplug_match *match = &np_rule_sheet(all, rule)->matches[rule->match];
-        if (match->vendor != 0 && match->vendor != to->about->vendor)
+    for (uint32_t i = 0; nplug_rule_look(to->nest, to->about.device, i, &to->rule) == NPLUG_OK;
+         i++) {
+        uint16_t vendor = to->rule.sheet->matches[to->rule.rule].vendor;
+        if (vendor != 0 && vendor != to->about.vendor)
             others++;
         else
-            tell_rule(to, rule);
+            tell_rule(to);
     }
     np_text_add_number(&text, others);
     np_text_add(&text, " more rules ask for other vendors.");
@@ -183,32 +182,32 @@ static void tell_rules(const teller *to)
 
 /* --- what it came to ------------------------------------------------------------------------ */
 
+/* Signals of which no control comes. */
 static uint32_t count_unread(const teller *to)
 {
-    uint32_t signal, count = 0;
+    nplug_signal_info info;
+    uint32_t count = 0;
 
-    for (uint32_t i = 0; (signal = np_devices_signal(&to->nest->devices, to->device, i)) != NP_NONE;
-         i++)
-        count += to->nest->controls.of_signal[signal].count == 0;
+    for (uint32_t i = 0; nplug_signal_look(to->nest, to->about.device, i, &info) == NPLUG_OK; i++)
+        count += !info.read;
     return count;
 }
 
 static void tell_result(const teller *to)
 {
-    const np_recognition *is = &to->nest->recogniser.of[to->device];
     char line[256];
     np_text text = np_text_in(line, sizeof line);
 
-    if (is->matched == NPLUG_MATCHED_NONE) {
+    if (to->about.matched == NPLUG_MATCHED_NONE) {
         tell(to,
              "It was not recognised: no rule fits, and its shape is no pad's (two axes that rest "
              "in their middle and four buttons are).");
         return;
     }
-    add_pair(&text, "It was recognised by ", nplug_matched_name(is->matched));
-    add_pair(&text, " as: ", nplug_kind_name(is->kind));
+    add_pair(&text, "It was recognised by ", nplug_matched_name(to->about.matched));
+    add_pair(&text, " as: ", nplug_kind_name(to->about.kind));
     np_text_add(&text, ". ");
-    np_text_add_number(&text, to->nest->controls.of_device[to->device].count);
+    np_text_add_number(&text, to->about.controls);
     np_text_add(&text, " controls; ");
     np_text_add_number(&text, count_unread(to));
     np_text_add(&text, " of its signals move none.");
@@ -217,7 +216,7 @@ static void tell_result(const teller *to)
 
 static void tell_advice(const teller *to)
 {
-    switch (to->nest->recogniser.of[to->device].matched) {
+    switch (to->about.matched) {
     case NPLUG_MATCHED_NUMBERS:
     case NPLUG_MATCHED_NO_BUS:
         tell(to, "Its sheet is for just this device: if a control is wrong, the sheet is.");
@@ -226,7 +225,7 @@ static void tell_advice(const teller *to)
         tell(to, "Which button is where is a guess: try each, and learn a sheet if one is wrong.");
         break;
     case NPLUG_MATCHED_NONE:
-        tell(to, to->about->unreadable
+        tell(to, to->about.unreadable
                      ? "It may not be read: a matter of permissions. Then plug it in again."
                      : "Learn a sheet for it (nplug_learn, or nestplug learn); until then its "
                        "signals can be read raw.");
@@ -244,12 +243,12 @@ nplug_result nplug_explain(const nplug_nest *nest, nplug_device device, nplug_he
     teller to;
 
     if (!nest || !hear) return NPLUG_ERR_ARGUMENT;
-    known = np_devices_check(&nest->devices, device);
+    memset(&to, 0, sizeof to);
+    to.about.size = (uint32_t)sizeof to.about;
+    known = nplug_device_look(nest, device, &to.about);
+    if (known == NPLUG_OK) known = nplug_rule_look(nest, device, 0, &to.rule);
     if (known != NPLUG_OK) return known;
     to.nest = nest;
-    to.device = np_devices_index(&nest->devices, device);
-    to.about = &nest->devices.list[to.device];
-    to.looks = np_looks_of(&nest->devices, to.device);
     to.hear = hear;
     to.user = user;
     tell_looks(&to);
@@ -257,12 +256,4 @@ nplug_result nplug_explain(const nplug_nest *nest, nplug_device device, nplug_he
     tell_result(&to);
     tell_advice(&to);
     return NPLUG_OK;
-}
-
-const char *nplug_matched_name(nplug_matched matched)
-{
-    static const char *const names[] = {
-        "nothing",    "numbers", "numbers, any bus", "vendor and kind", "system codes",
-        "HID usages", "shape"};
-    return (unsigned)matched < sizeof names / sizeof *names ? names[matched] : "nothing";
 }

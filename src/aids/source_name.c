@@ -1,6 +1,6 @@
 /* The names of sources: controls, and parts of them. */
 #include "nestplug/bind.h"
-#include "text.h"
+#include "core/text.h"
 
 /* The word after the '.', or NULL for the whole control. */
 static const char *way_name(nplug_source source)
