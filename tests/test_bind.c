@@ -476,6 +476,115 @@ START_TEST(a_muted_kind_is_not_heard_for_a_while)
 }
 END_TEST
 
+/* --- the ready-made menu ---------------------------------------------------------------------- */
+
+static const nplug_action_def with_menu[] = {
+    {"horn", NPLUG_BUTTON, "pad:south | key:Enter", 0},
+    {"steer", NPLUG_VECTOR, "pad:stick-left", 0},
+    NPLUG_MENU_ACTIONS(1),
+};
+static const nplug_action_rule menu_rules[] = {NPLUG_MENU_RULES(2, 1)};
+static const nplug_layer_def menu_layers[] = {{"helm", 0, true}, {"menu", 10, true}};
+
+static void open_menu(test_rig *rig, const char *model)
+{
+    nplug_game game = nplug_game_for_one("menu", with_menu, COUNT_OF(with_menu));
+
+    game.rules = menu_rules;
+    game.rule_count = COUNT_OF(menu_rules);
+    game.layers = menu_layers;
+    game.layer_count = 2;
+    rig_open(rig, &game, NULL);
+    nplug_sim_plug(rig->sim, 0, "pad", model);
+    nplug_sim_plug(rig->sim, 0, "keys", "turnstone");
+    rig_step(rig, 0);
+}
+
+/* What a press of a button means on a pad, 0 to 8, or -1. */
+static int want_of(test_rig *rig, nplug_time *now, const char *button)
+{
+    nplug_menu_press press = {NPLUG_MENU_WANTS, 0, 0, 0};
+    bool any;
+
+    nplug_sim_press(rig->sim, *now + MS, "pad", button, 10 * MS);
+    *now += 100 * MS;
+    rig_step(rig, *now);
+    any = nplug_menu_at(rig->nest, 2, 0, &press);
+    ck_assert(!nplug_menu_at(rig->nest, 2, 1, &press));
+    return any ? (int)press.want : -1;
+}
+
+START_TEST(confirm_is_where_the_pads_family_has_it)
+{
+    nplug_time now = 0;
+    test_rig rig;
+
+    open_menu(&rig, "heron"); /* letters */
+    ck_assert_int_eq(want_of(&rig, &now, "south"), NPLUG_MENU_CONFIRM);
+    ck_assert_int_eq(want_of(&rig, &now, "east"), NPLUG_MENU_CANCEL);
+    ck_assert_int_eq(want_of(&rig, &now, "west"), -1);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 0); /* the menu takes it from the horn */
+    nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "swap-confirm");
+    rig_step(&rig, now);
+    ck_assert_int_eq(want_of(&rig, &now, "south"), NPLUG_MENU_CANCEL);
+    rig_close(&rig);
+    now = 0;
+    open_menu(&rig, "curlew"); /* letters-crossed */
+    ck_assert_int_eq(want_of(&rig, &now, "east"), NPLUG_MENU_CONFIRM);
+    ck_assert_int_eq(want_of(&rig, &now, "south"), NPLUG_MENU_CANCEL);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_menu_goes_one_way_at_a_time_and_repeats)
+{
+    nplug_menu_press press;
+    unsigned ups = 0, others = 0;
+    test_rig rig;
+
+    open_menu(&rig, "heron");
+    nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", (nplug_vec2){0.6f, 0.95f}, 50 * MS);
+    for (unsigned ms = 10; ms <= 1000; ms += 10) {
+        rig_step(&rig, ms * MS);
+        for (uint32_t i = 0; nplug_menu_at(rig.nest, 2, i, &press); i++) {
+            ck_assert_uint_eq(press.player, 1);
+            ups += press.want == NPLUG_MENU_UP;
+            others += press.want != NPLUG_MENU_UP;
+        }
+    }
+    ck_assert_uint_eq(ups, 6); /* at about 30, 430, 550, 670, 790, 910 ms */
+    ck_assert_uint_eq(others, 0);
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, 1).y, 0.0f);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_menu_cannot_be_locked_out_of)
+{
+    nplug_menu_press press;
+    test_rig rig;
+
+    open_menu(&rig, "heron");
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, 2 + NPLUG_MENU_CONFIRM, ""), NPLUG_ERR_BINDING);
+    ck_assert_ptr_nonnull(strstr(rig.log, "a binding must be left"));
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, 2 + NPLUG_MENU_RESTORE, "pad:west"),
+                     NPLUG_ERR_BINDING);
+    ck_assert_ptr_nonnull(strstr(rig.log, "players cannot change this"));
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, 2 + NPLUG_MENU_CONFIRM, "pad:north"), NPLUG_OK);
+    nplug_set_comfort(rig.nest, 1, 0, "toggle");
+    rig_step(&rig, MS);
+    nplug_sim_press(rig.sim, 10 * MS, "pad", "start", 6 * SECOND);
+    rig_step(&rig, 6 * SECOND);
+    ck_assert(nplug_menu_at(rig.nest, 2, 0, &press));
+    ck_assert_int_eq(press.want, NPLUG_MENU_RESTORE);
+    ck_assert_int_eq(nplug_restore(rig.nest, 1), NPLUG_OK);
+    rig_step(&rig, 7 * SECOND);
+    ck_assert(!nplug_is_rebound(rig.nest, 1, 2 + NPLUG_MENU_CONFIRM));
+    ck_assert_str_eq(nplug_comfort_of(rig.nest, 1, 0), "");
+    rig_close(&rig);
+}
+END_TEST
+
 Suite *bind_suite(void)
 {
     Suite *suite = suite_create("bind");
@@ -494,6 +603,9 @@ Suite *bind_suite(void)
     tcase_add_loop_test(tests, players_have_their_comfort, 0, (int)COUNT_OF(comforts));
     tcase_add_test(tests, comfort_shapes_swaps_and_softens);
     tcase_add_test(tests, a_muted_kind_is_not_heard_for_a_while);
+    tcase_add_test(tests, confirm_is_where_the_pads_family_has_it);
+    tcase_add_test(tests, a_menu_goes_one_way_at_a_time_and_repeats);
+    tcase_add_test(tests, a_menu_cannot_be_locked_out_of);
     suite_add_tcase(suite, tests);
     return suite;
 }

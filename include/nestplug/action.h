@@ -27,6 +27,7 @@ typedef enum nplug_action_kind {
  *   key:ControlLeft+key:KeyZ   a chord: the last one drives while the others are held; a chord
  *                              wins over a shorter one that it holds
  *   key:ShiftLeft/ShiftRight   either of two
+ *   pad:confirm, pad:cancel    south and east, as people expect of a pad's family: see menu.h
  *
  * How the press is made (of a button; without any of these, as it goes down):
  *   release                    as it is let go
@@ -86,6 +87,13 @@ typedef struct nplug_band {
     float from;
 } nplug_band;
 
+/* What a player may change of an action's bindings. */
+typedef enum nplug_keep {
+    NPLUG_KEEP_NOTHING = 0, /* all, down to none */
+    NPLUG_KEEP_ONE = 1,     /* but one must be left */
+    NPLUG_KEEP_ALL = 2      /* nothing */
+} nplug_keep;
+
 /* What a game wants of an action beyond the usual. */
 typedef struct nplug_action_rule {
     uint32_t action; /* its number */
@@ -95,6 +103,7 @@ typedef struct nplug_action_rule {
                                 a time (the one pressed first); 0: no matter */
     const nplug_band *bands; /* in rising order */
     uint32_t band_count;
+    nplug_keep keep;
 } nplug_action_rule;
 
 /* Who gets a seat, and how. */

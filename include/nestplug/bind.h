@@ -107,6 +107,7 @@ NPLUG_API bool nplug_is_rebound(const nplug_nest *nest, nplug_player player, uin
  *   waits=1.5    all times of taps, holds and repeats are so many times as long
  *   sticky       what must be held for a chord may be tapped before it
  *   swap-sticks  a pad's left stick is the right one
+ *   swap-confirm what confirms on a pad cancels, and the other way round
  *   rumble=0.5   so strong; 0: none
  * What the action holds is let go.  NPLUG_ERR_BINDING: the text is wrong, and the log says why;
  * NPLUG_ERR_ARGUMENT, NPLUG_ERR_UNKNOWN, NPLUG_ERR_SIZE, NPLUG_ERR_FULL. */

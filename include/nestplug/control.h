@@ -84,7 +84,9 @@ enum {
     NPLUG_PAD_REAR_RIGHT,
     NPLUG_PAD_REAR_LEFT_2,
     NPLUG_PAD_REAR_RIGHT_2,
-    NPLUG_PAD_TOUCHPAD /* pressed */
+    NPLUG_PAD_TOUCHPAD, /* pressed */
+    NPLUG_PAD_CONFIRM,  /* in bindings only: south, or east where the family is letters-crossed */
+    NPLUG_PAD_CANCEL    /* likewise, the other one of the two */
 };
 
 /* Mouse controls. */

@@ -12,6 +12,7 @@
 #include "files.h"
 #include "linux.h"
 #include "learn.h"
+#include "menu.h"
 #include "nest.h"
 #include "player.h"
 #include "port.h"

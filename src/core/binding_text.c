@@ -92,12 +92,13 @@ static bool read_way(np_reader *in, const char *word, size_t length, nplug_sourc
                           word, length);
 }
 
-static nplug_control swapped(nplug_control control)
+/* The other one of two controls of a pad; any other control as it is. */
+static nplug_control swapped(nplug_control control, unsigned one, unsigned two)
 {
-    nplug_control left = NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_STICK_LEFT);
-    nplug_control right = NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_STICK_RIGHT);
+    nplug_control a = NPLUG_CONTROL(NPLUG_CLASS_PAD, one);
+    nplug_control b = NPLUG_CONTROL(NPLUG_CLASS_PAD, two);
 
-    return control == left ? right : control == right ? left : control;
+    return control == a ? b : control == b ? a : control;
 }
 
 static bool ends_word(char c)
@@ -124,7 +125,10 @@ static bool read_word(np_reader *in, const char *class_, size_t class_length, np
     source->way = NPLUG_WAY_WHOLE;
     source->control = nplug_control_from_name(full, text.length);
     if (!source->control) return fail_name(in, full, word, length);
-    if (in->swaps) source->control = swapped(source->control);
+    if (in->swaps & NP_SWAP_STICKS)
+        source->control = swapped(source->control, NPLUG_PAD_STICK_LEFT, NPLUG_PAD_STICK_RIGHT);
+    if (in->swaps & NP_SWAP_CONFIRM)
+        source->control = swapped(source->control, NPLUG_PAD_CONFIRM, NPLUG_PAD_CANCEL);
     return !dot || read_way(in, dot + 1, (size_t)(in->at - dot) - 1, source);
 }
 
@@ -291,6 +295,30 @@ static void begin_binding(np_reader *in)
     in->shaping = np_shaping_none();
 }
 
+static nplug_control pad(unsigned place)
+{
+    return NPLUG_CONTROL(NPLUG_CLASS_PAD, place);
+}
+
+/* Which button confirms depends on what is printed on the pad: a binding for each. */
+static bool keep_resolved(np_reader *in)
+{
+    nplug_source named = in->driving[0];
+    np_filter filter = in->filter;
+    bool confirms = named.control == pad(NPLUG_PAD_CONFIRM), kept = true;
+
+    if (!confirms && named.control != pad(NPLUG_PAD_CANCEL)) return np_game_keep(in);
+    memcpy(in->filter.family, "letters-crossed", sizeof "letters-crossed");
+    in->driving[0].control = pad(confirms ? NPLUG_PAD_EAST : NPLUG_PAD_SOUTH);
+    kept = np_game_keep(in);
+    in->filter.other_family = true;
+    in->driving[0].control = pad(confirms ? NPLUG_PAD_SOUTH : NPLUG_PAD_EAST);
+    kept = kept && np_game_keep(in);
+    in->driving[0] = named;
+    in->filter = filter;
+    return kept;
+}
+
 /* Hands a binding to whoever asked. */
 static void tell(const np_reader *in)
 {
@@ -330,7 +358,7 @@ static bool keep_choices(np_reader *in)
             in->with[m].any[0] = with[m].any[rest % with[m].count];
         if (in->binding.shape == NP_SHAPE_ONE) in->driving[0] = in->last.any[rest];
         if (in->each) tell(in);
-        if (in->game && !np_game_keep(in)) return false;
+        if (in->game && !keep_resolved(in)) return false;
     }
     return true;
 }

@@ -19,10 +19,14 @@ enum {
     NP_TEXT_OF_ALL = 4   /* comfort for all actions */
 };
 
+/* What is read for one another. */
+enum { NP_SWAP_STICKS = 1, NP_SWAP_CONFIRM = 2 };
+
 /* What a text of comfort says beyond shaping. */
 typedef struct np_wish {
-    float toggle, sticky, swap; /* 0 or 1 */
-    float lasts, again;         /* milliseconds */
+    float toggle, sticky; /* 0 or 1 */
+    float swap_sticks, swap_confirm;
+    float lasts, again; /* milliseconds */
     float waits, rumble;
 } np_wish;
 
@@ -48,7 +52,7 @@ typedef struct np_reader {
     unsigned driving_count;
     np_member last; /* of one control: any of these drives */
     np_binding binding;
-    bool swaps;      /* the left stick is the right one */
+    uint32_t swaps;  /* the left stick is the right one */
     uint32_t wanted; /* which options: NP_TEXT_ bits */
     np_wish wish;
     np_shaping shaping;

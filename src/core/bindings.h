@@ -29,6 +29,7 @@ typedef enum np_shape {
 typedef struct np_filter {
     nplug_kind kind;
     char family[24], sheet[24];
+    bool other_family; /* any but this one */
 } np_filter;
 
 typedef struct np_source {
@@ -72,7 +73,7 @@ typedef struct np_binding {
 
 /* What an action's rule says. */
 typedef struct np_action_rule {
-    uint8_t merge, opposite, one_of;
+    uint8_t merge, opposite, one_of, keep;
     uint8_t number; /* of the rule, from 1; 0: none */
 } np_action_rule;
 

@@ -99,11 +99,11 @@ static bool read_wish(nplug_nest *nest, uint32_t action, const char *text, np_re
 
 /* --- taking --------------------------------------------------------------------------------- */
 
-/* Bindings with sticks are read anew. */
-static void swap_sticks(nplug_nest *nest, uint32_t player, nplug_time time)
+/* Bindings of pads are read anew. */
+static void swap_controls(nplug_nest *nest, uint32_t player, nplug_time time)
 {
     for (uint32_t a = 0; a < nest->game.def.action_count; a++)
-        if (strstr(nplug_bindings_of(nest, player, a), "pad:stick-"))
+        if (strstr(nplug_bindings_of(nest, player, a), "pad:"))
             np_rebind_again(nest, player, a, time);
 }
 
@@ -125,7 +125,8 @@ static uint8_t flags_of(const np_wish *wish)
 {
     return (uint8_t)((wish->toggle > 0.0f ? NP_COMFORT_TOGGLE : 0) |
                      (wish->sticky > 0.0f ? NP_COMFORT_STICKY : 0) |
-                     (wish->swap > 0.0f ? NP_COMFORT_SWAP : 0));
+                     (wish->swap_sticks > 0.0f ? NP_COMFORT_SWAP_STICKS : 0) |
+                     (wish->swap_confirm > 0.0f ? NP_COMFORT_SWAP_CONFIRM : 0));
 }
 
 void np_comfort_take(nplug_nest *nest, const nplug_command *command, nplug_time time)
@@ -154,7 +155,7 @@ void np_comfort_take(nplug_nest *nest, const nplug_command *command, nplug_time 
         ease->rumble = in.wish.rumble;
     }
     let_go(nest, player, action, time);
-    if ((was.flags ^ place->flags) & NP_COMFORT_SWAP) swap_sticks(nest, player, time);
+    if ((was.flags ^ place->flags) & NP_COMFORT_SWAPS) swap_controls(nest, player, time);
 }
 
 /* --- calls ---------------------------------------------------------------------------------- */

@@ -8,8 +8,10 @@
 enum {
     NP_COMFORT_TOGGLE = 1, /* a press holds it, the next one lets go */
     NP_COMFORT_STICKY =
-        2,              /* what is to be held for a chord stays held after a tap; for all actions */
-    NP_COMFORT_SWAP = 4 /* the left stick is the right one; for all actions */
+        2, /* what is to be held for a chord stays held after a tap; for all actions */
+    NP_COMFORT_SWAP_STICKS = 4,  /* the left stick is the right one; for all actions */
+    NP_COMFORT_SWAP_CONFIRM = 8, /* what confirms cancels; for all actions */
+    NP_COMFORT_SWAPS = 12
 };
 
 /* Of one player and action. */

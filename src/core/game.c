@@ -18,7 +18,7 @@ static void digest_rules(np_digest *digest, const nplug_game *def)
     for (uint32_t i = 0; i < def->rule_count; i++) {
         const nplug_action_rule *rule = &def->rules[i];
         np_digest_u64(digest, ((uint64_t)rule->action << 32) | rule->one_of);
-        np_digest_u64(digest, ((uint64_t)rule->merge << 32) | rule->opposite);
+        np_digest_u64(digest, ((uint64_t)rule->merge << 32) | rule->opposite | rule->keep << 8);
         for (uint32_t b = 0; b < rule->band_count; b++) {
             digest->hash = hash_word(digest->hash, rule->bands[b].name);
             np_digest_float(digest, rule->bands[b].from);
@@ -91,7 +91,7 @@ static bool is_sound_rule(const np_game *game, const nplug_action_rule *rule)
     bool sound = rule->action < game->def.action_count && rule->one_of <= 255 &&
                  (unsigned)rule->merge <= NPLUG_MERGE_ADDED &&
                  (unsigned)rule->opposite <= NPLUG_OPPOSITE_HIGH &&
-                 (rule->band_count == 0 || rule->bands);
+                 (unsigned)rule->keep <= NPLUG_KEEP_ALL && (rule->band_count == 0 || rule->bands);
 
     for (uint32_t b = 0; sound && b < rule->band_count; b++)
         sound = rule->bands[b].name && (b == 0 || rule->bands[b].from > rule->bands[b - 1].from);
@@ -110,6 +110,7 @@ static nplug_result take_rules(const nplug_nest *nest, np_game *game)
         game->rules[rule->action].merge = (uint8_t)rule->merge;
         game->rules[rule->action].opposite = (uint8_t)rule->opposite;
         game->rules[rule->action].one_of = (uint8_t)rule->one_of;
+        game->rules[rule->action].keep = (uint8_t)rule->keep;
     }
     return NPLUG_OK;
 }

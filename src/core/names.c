@@ -61,6 +61,8 @@ static const name_row pad_rows[] = {
     BUTTON(NPLUG_PAD_REAR_LEFT_2, "rear-left-2"),
     BUTTON(NPLUG_PAD_REAR_RIGHT_2, "rear-right-2"),
     BUTTON(NPLUG_PAD_TOUCHPAD, "touchpad"),
+    BUTTON(NPLUG_PAD_CONFIRM, "confirm"),
+    BUTTON(NPLUG_PAD_CANCEL, "cancel"),
 };
 
 static const name_row stick_rows[] = {

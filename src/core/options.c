@@ -308,7 +308,9 @@ static const option options[] = {
     WISH("again=", read_amount, again, 10000.0f, NP_TEXT_COMFORT,
          "again= takes 0 to 10000 milliseconds"),
     WISH("sticky", read_alone, sticky, 1.0f, NP_TEXT_OF_ALL, "sticky stands alone"),
-    WISH("swap-sticks", read_alone, swap, 1.0f, NP_TEXT_OF_ALL, "swap-sticks stands alone"),
+    WISH("swap-confirm", read_alone, swap_confirm, 1.0f, NP_TEXT_OF_ALL,
+         "swap-confirm stands alone"),
+    WISH("swap-sticks", read_alone, swap_sticks, 1.0f, NP_TEXT_OF_ALL, "swap-sticks stands alone"),
     WISH("waits=", read_amount, waits, 10.0f, NP_TEXT_OF_ALL, "waits= takes 0 to 10"),
     WISH("rumble=", read_amount, rumble, 1.0f, NP_TEXT_OF_ALL, "rumble= takes 0 to 1"),
 };

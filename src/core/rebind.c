@@ -174,7 +174,7 @@ static bool read_text(nplug_nest *nest, uint32_t player, uint32_t action, const 
     in.action = np_game_action(&nest->game, action);
     in.number = action;
     in.players = players_of(nest, player, action);
-    in.swaps = player && (nest->comforts.ease[player].every.flags & NP_COMFORT_SWAP);
+    in.swaps = player ? nest->comforts.ease[player].every.flags / NP_COMFORT_SWAP_STICKS : 0;
     return np_action_read(&in, text);
 }
 
@@ -253,7 +253,7 @@ static void reset(nplug_nest *nest, uint32_t player, uint32_t action, nplug_time
     uint32_t last = last_binding(&nest->game, action);
 
     forget(&nest->rebinds, player, action);
-    if (nest->comforts.ease[player].every.flags & NP_COMFORT_SWAP) {
+    if (nest->comforts.ease[player].every.flags & NP_COMFORT_SWAPS) {
         np_rebind_again(nest, player, action, time);
         return;
     }
@@ -298,6 +298,11 @@ nplug_result nplug_bind(nplug_nest *nest, nplug_player player, uint32_t action, 
     in.nest = nest;
     in.action = np_game_action(&nest->game, action);
     if (from && !np_action_read(&in, from)) return in.result;
+    if (from && player && nest->game.rules[action].keep > (in.place != 0)) {
+        np_reader_fail(&in, in.place ? "players cannot change this" : "a binding must be left",
+                       NULL, 0);
+        return in.result;
+    }
     command.kind = NPLUG_COMMAND_BIND;
     command.player = player;
     command.number = action;

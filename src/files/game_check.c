@@ -45,6 +45,9 @@ static bool some_device_has(nplug_control control)
     const nplug_sheet *sheets = nplug_builtin_sheets(&count);
 
     if (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY) return true;
+    if (control == NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_CONFIRM) ||
+        control == NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_CANCEL))
+        return true;
     for (uint32_t i = 0; i < count; i++)
         for (uint32_t w = 0; w < sheets[i].wire_count; w++)
             if (sheets[i].wires[w].control == control) return true;

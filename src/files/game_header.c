@@ -129,6 +129,7 @@ static void put_rules(writer *out, const nplug_game *game, const char *lower)
 {
     static const char *const merges[] = {"STRONGEST", "LATEST", "ADDED"};
     static const char *const opposites[] = {"NEUTRAL", "LATEST", "FIRST", "LOW", "HIGH"};
+    static const char *const keeps[] = {"NOTHING", "ONE", "ALL"};
 
     if (game->rule_count == 0) return;
     put(out, "static const nplug_action_rule %s_rules[] = {\n", lower);
@@ -137,9 +138,10 @@ static void put_rules(writer *out, const nplug_game *game, const char *lower)
         put(out, "    {%" PRIu32 ", NPLUG_MERGE_%s, NPLUG_OPPOSITE_%s, %" PRIu32 ", ", rule->action,
             merges[rule->merge], opposites[rule->opposite], rule->one_of);
         if (rule->band_count)
-            put(out, "%s_bands_%" PRIu32 ", %" PRIu32 "},\n", lower, i, rule->band_count);
+            put(out, "%s_bands_%" PRIu32 ", %" PRIu32, lower, i, rule->band_count);
         else
-            put(out, "NULL, 0},\n");
+            put(out, "NULL, 0");
+        put(out, ", NPLUG_KEEP_%s},\n", keeps[rule->keep]);
     }
     put(out, "};\n");
 }

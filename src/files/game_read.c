@@ -18,12 +18,13 @@ static const nf_field layer_fields[] = {{"priority", NF_INTEGER, false},
 static const nf_field action_fields[] = {
     {"kind", NF_STRING, true},   {"layer", NF_STRING, false},    {"from", NF_ANY, false},
     {"merge", NF_STRING, false}, {"opposite", NF_STRING, false}, {"one-of", NF_INTEGER, false},
-    {"bands", NF_OBJECT, false}, {"about", NF_STRING, false}};
+    {"keep", NF_STRING, false},  {"bands", NF_OBJECT, false},    {"about", NF_STRING, false}};
 static const nf_field seat_fields[] = {{"max", NF_INTEGER, false}, {"by", NF_STRING, false}};
 
 static const char *const kinds[] = {"button", "level", "vector", "motion"};
 static const char *const merges[] = {"strongest", "latest", "added"};
 static const char *const opposites[] = {"neutral", "latest", "first", "low", "high"};
+static const char *const keeps[] = {"nothing", "one", "all"};
 static const char *const seat_rules[] = {"one", "first-use", "call"};
 
 typedef struct reader {
@@ -219,11 +220,13 @@ static void read_rule(reader *in, json_t *object, const char *pointer)
                                             COUNT(merges), "merge");
     rule->opposite = (nplug_opposite)nf_read_word(&in->doc, object, "opposite", pointer, opposites,
                                                   COUNT(opposites), "rule for opposite keys");
+    rule->keep = (nplug_keep)nf_read_word(&in->doc, object, "keep", pointer, keeps, COUNT(keeps),
+                                          "rule for what players may change");
     rule->one_of = (uint32_t)one_of;
     snprintf(at, sizeof at, "%s/one-of", pointer);
     if (one_of < 0 || one_of > 255) nf_error(&in->doc, at, "0 to 255 is expected");
     read_bands(in, json_object_get(object, "bands"), pointer, rule);
-    if (rule->merge || rule->opposite || rule->one_of || rule->band_count)
+    if (rule->merge || rule->opposite || rule->one_of || rule->band_count || rule->keep)
         in->file->game.rule_count++;
 }
 

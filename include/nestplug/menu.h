@@ -1,0 +1,114 @@
+/* A ready-made layer for menus: one direction at a time, confirm and cancel, pages. */
+#ifndef NESTPLUG_MENU_H
+#define NESTPLUG_MENU_H
+
+#include "event.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* What somebody wants of a menu, in the order in which its actions stand in the game's table. */
+typedef enum nplug_menu_want {
+    NPLUG_MENU_UP = 0,
+    NPLUG_MENU_DOWN,
+    NPLUG_MENU_LEFT,
+    NPLUG_MENU_RIGHT,
+    NPLUG_MENU_CONFIRM,
+    NPLUG_MENU_CANCEL,
+    NPLUG_MENU_NEXT,     /* page */
+    NPLUG_MENU_PREVIOUS, /* page */
+    NPLUG_MENU_RESTORE,  /* the defaults, by a long hold that players cannot change */
+    NPLUG_MENU_WANTS
+} nplug_menu_want;
+
+#define NPLUG_MENU_WAY(way)                                                                        \
+    "pad:dpad-" way " repeat=400:120 | pad:stick-left." way " repeat=400:120"
+
+/* The menu's actions, for a game's table: put them in a row, in a layer with a priority above the
+ * game's own.  A direction repeats while it is held, after 400 ms and then every 120 ms.  Which of
+ * south and east confirms is resolved by what is printed on the pad; a player's comfort
+ * "swap-confirm" turns it round, and a game that wants one button everywhere binds that instead. */
+#define NPLUG_MENU_ACTIONS(layer)                                                                  \
+    {"menu-up", NPLUG_BUTTON, NPLUG_MENU_WAY("up") " | key:ArrowUp repeat=400:120", layer},        \
+        {"menu-down", NPLUG_BUTTON, NPLUG_MENU_WAY("down") " | key:ArrowDown repeat=400:120",      \
+         layer},                                                                                   \
+        {"menu-left", NPLUG_BUTTON, NPLUG_MENU_WAY("left") " | key:ArrowLeft repeat=400:120",      \
+         layer},                                                                                   \
+        {"menu-right", NPLUG_BUTTON, NPLUG_MENU_WAY("right") " | key:ArrowRight repeat=400:120",   \
+         layer},                                                                                   \
+        {"menu-confirm", NPLUG_BUTTON, "pad:confirm | key:Enter | key:NumpadEnter", layer},        \
+        {"menu-cancel", NPLUG_BUTTON, "pad:cancel | key:Escape", layer},                           \
+        {"menu-next", NPLUG_BUTTON, "pad:shoulder-right | key:PageDown", layer},                   \
+        {"menu-previous", NPLUG_BUTTON, "pad:shoulder-left | key:PageUp", layer},                  \
+    {                                                                                              \
+        "menu-restore", NPLUG_BUTTON, "pad:start hold=5000 | key:Escape hold=5000", layer          \
+    }
+
+/* Their rules, for a game's table of rules; `first` is the number of "menu-up", and `group` a
+ * number of nplug_action_rule.one_of that nothing else has.  Confirm and cancel can never be left
+ * unbound. */
+#define NPLUG_MENU_RULES(first, group)                                                             \
+    {(first) + NPLUG_MENU_UP, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, (group), NULL, 0,     \
+     NPLUG_KEEP_ONE},                                                                              \
+        {(first) + NPLUG_MENU_DOWN,                                                                \
+         NPLUG_MERGE_STRONGEST,                                                                    \
+         NPLUG_OPPOSITE_NEUTRAL,                                                                   \
+         (group),                                                                                  \
+         NULL,                                                                                     \
+         0,                                                                                        \
+         NPLUG_KEEP_ONE},                                                                          \
+        {(first) + NPLUG_MENU_LEFT,                                                                \
+         NPLUG_MERGE_STRONGEST,                                                                    \
+         NPLUG_OPPOSITE_NEUTRAL,                                                                   \
+         (group),                                                                                  \
+         NULL,                                                                                     \
+         0,                                                                                        \
+         NPLUG_KEEP_ONE},                                                                          \
+        {(first) + NPLUG_MENU_RIGHT,                                                               \
+         NPLUG_MERGE_STRONGEST,                                                                    \
+         NPLUG_OPPOSITE_NEUTRAL,                                                                   \
+         (group),                                                                                  \
+         NULL,                                                                                     \
+         0,                                                                                        \
+         NPLUG_KEEP_ONE},                                                                          \
+        {(first) + NPLUG_MENU_CONFIRM,                                                             \
+         NPLUG_MERGE_STRONGEST,                                                                    \
+         NPLUG_OPPOSITE_NEUTRAL,                                                                   \
+         0,                                                                                        \
+         NULL,                                                                                     \
+         0,                                                                                        \
+         NPLUG_KEEP_ONE},                                                                          \
+        {(first) + NPLUG_MENU_CANCEL,                                                              \
+         NPLUG_MERGE_STRONGEST,                                                                    \
+         NPLUG_OPPOSITE_NEUTRAL,                                                                   \
+         0,                                                                                        \
+         NULL,                                                                                     \
+         0,                                                                                        \
+         NPLUG_KEEP_ONE},                                                                          \
+    {                                                                                              \
+        (first) + NPLUG_MENU_RESTORE, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, 0, NULL, 0,   \
+            NPLUG_KEEP_ALL                                                                         \
+    }
+
+/* One thing that somebody wanted of the menu. */
+typedef struct nplug_menu_press {
+    nplug_menu_want want;
+    nplug_player player; /* who; NPLUG_ANYONE: somebody without a seat */
+    nplug_device device;
+    nplug_time time;
+} nplug_menu_press;
+
+/* The presses of the last step that were for the menu whose first action is `first`, by place from
+ * 0, in order; false past the last one. */
+NPLUG_API bool nplug_menu_at(const nplug_nest *nest, uint32_t first, uint32_t place,
+                             nplug_menu_press *press);
+
+/* Gives a player the game's own bindings and comfort for everything, at the next step.
+ * NPLUG_AGAIN: there was no room for all of it; step, and call again.  NPLUG_ERR_ARGUMENT. */
+NPLUG_API nplug_result nplug_restore(nplug_nest *nest, nplug_player player);
+
+#ifdef __cplusplus
+}
+#endif
+#endif

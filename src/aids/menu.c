@@ -1,0 +1,42 @@
+/* A ready-made layer for menus. */
+#include "nestplug/menu.h"
+#include "nestplug/bind.h"
+#include <string.h>
+
+bool nplug_menu_at(const nplug_nest *nest, uint32_t first, uint32_t place, nplug_menu_press *press)
+{
+    const nplug_event *event;
+
+    for (uint32_t i = 0; press && (event = nplug_event_at(nest, i)) != NULL; i++) {
+        if (event->kind != NPLUG_EVENT_PRESS || event->action - first >= NPLUG_MENU_WANTS) continue;
+        if (place-- != 0) continue;
+        press->want = (nplug_menu_want)(event->action - first);
+        press->player = event->player;
+        press->device = event->device;
+        press->time = event->time;
+        return true;
+    }
+    return false;
+}
+
+static nplug_result restore(nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    nplug_result result = NPLUG_OK;
+
+    if (action != NPLUG_EVERY_ACTION && nplug_is_rebound(nest, player, action))
+        result = nplug_bind(nest, player, action, NULL);
+    if (result == NPLUG_OK && *nplug_comfort_of(nest, player, action))
+        result = nplug_set_comfort(nest, player, action, "");
+    return result == NPLUG_ERR_FULL ? NPLUG_AGAIN : result;
+}
+
+nplug_result nplug_restore(nplug_nest *nest, nplug_player player)
+{
+    nplug_result result;
+
+    if (!nest || player == NPLUG_ANYONE) return NPLUG_ERR_ARGUMENT;
+    result = restore(nest, player, NPLUG_EVERY_ACTION);
+    for (uint32_t a = 0; result == NPLUG_OK && nplug_action_name(nest, a); a++)
+        result = restore(nest, player, a);
+    return result;
+}
