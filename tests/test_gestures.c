@@ -389,6 +389,67 @@ START_TEST(a_level_reads_as_a_button_and_in_bands)
 }
 END_TEST
 
+/* --- what is printed on keys ------------------------------------------------------------------ */
+
+START_TEST(a_shortcut_follows_the_letter_when_the_layout_changes)
+{
+    static const nplug_action_def actions[] = {
+        {"undo", NPLUG_BUTTON, "key:ControlLeft+key-label:z", 0},
+        {"steer", NPLUG_VECTOR, "keys:KeyW,KeyS,KeyA,KeyD", 0}};
+    static const struct {
+        const char *layout, *z, *other; /* the keys by position */
+    } rows_[] = {
+        {"qwerty", "KeyZ", "KeyW"}, {"azerty", "KeyW", "KeyZ"}, {"qwertz", "KeyY", "KeyZ"}};
+    nplug_time now = SECOND;
+    test_rig rig;
+
+    open_actions(&rig, actions, 2);
+    for (size_t i = 0; i < COUNT_OF(rows_); i++, now += SECOND) {
+        ck_assert_int_eq(nplug_sim_layout(rig.sim, now, rows_[i].layout), NPLUG_OK);
+        nplug_sim_press(rig.sim, now + 90 * MS, "keys", "ControlLeft", 300 * MS);
+        nplug_sim_press(rig.sim, now + 100 * MS, "keys", rows_[i].other, 50 * MS);
+        rig_step(&rig, now + 50 * MS);
+        rig_step(&rig, now + 180 * MS);
+        ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 0);
+        nplug_sim_press(rig.sim, now + 200 * MS, "keys", rows_[i].z, 50 * MS);
+        rig_step(&rig, now + 500 * MS);
+        ck_assert_msg(nplug_presses(rig.nest, 1, 0) == 1, "%s", rows_[i].layout);
+    }
+    ck_assert_int_eq(nplug_sim_layout(rig.sim, now, "dvorak"), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, 0, "key-label:m"),
+                     NPLUG_OK); /* a new letter is asked for */
+    rig_step(&rig, now);
+    rig_step(&rig, now + MS);
+    nplug_sim_press(rig.sim, now + 2 * MS, "keys", "KeyM", MS);
+    rig_step(&rig, now + 10 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 1);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(labels_are_letters_of_any_case_in_utf8)
+{
+    static const struct {
+        const char *name, *canonical;
+    } names[] = {{"key-label:z", "key-label:z"},
+                 {"key-label:Z", "key-label:z"},
+                 {"key-label:7", "key-label:7"},
+                 {"key-label:\xc3\x84", "key-label:\xc3\xa4"},
+                 {"key-label:\xce\xa9", "key-label:\xcf\x89"},
+                 {"key-label:zz", ""},
+                 {"key-label:", ""},
+                 {"key-label:\xe2\x82\xac", ""}};
+    char text[32];
+
+    for (size_t i = 0; i < COUNT_OF(names); i++) {
+        nplug_control control = nplug_control_from_name(names[i].name, (size_t)-1);
+        text[0] = 0;
+        nplug_control_name(control, text, sizeof text);
+        ck_assert_str_eq(text, names[i].canonical);
+    }
+}
+END_TEST
+
 /* --- fixed ticks and callbacks -------------------------------------------------------------- */
 
 /* A simulation at 60 Hz in a loop at 144 Hz: each tick sees what was pressed since the last one. */
@@ -478,6 +539,8 @@ Suite *gestures_suite(void)
     tcase_add_test(tests, one_of_some_actions_is_held_at_a_time);
     tcase_add_test(tests, a_stick_moves_a_motion_at_a_speed_and_a_mouse_is_as_good_as_a_stick);
     tcase_add_test(tests, a_level_reads_as_a_button_and_in_bands);
+    tcase_add_test(tests, a_shortcut_follows_the_letter_when_the_layout_changes);
+    tcase_add_test(tests, labels_are_letters_of_any_case_in_utf8);
     tcase_add_test(tests, fixed_ticks_see_each_press_once);
     tcase_add_test(tests, a_press_a_little_too_early_is_used_once);
     tcase_add_test(tests, events_are_handed_to_a_table_of_functions);

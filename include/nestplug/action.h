@@ -27,7 +27,8 @@ typedef enum nplug_action_kind {
  *   key:ControlLeft+key:KeyZ   a chord: the last one drives while the others are held; a chord
  *                              wins over a shorter one that it holds
  *   key:ShiftLeft/ShiftRight   either of two
- *   pad:confirm, pad:cancel    south and east, as people expect of a pad's family: see menu.h
+ *   key-label:z                the key on which that letter or digit is printed, whatever the
+ * layout pad:confirm, pad:cancel    south and east, as people expect of a pad's family: see menu.h
  *
  * How the press is made (of a button; without any of these, as it goes down):
  *   release                    as it is let go

@@ -23,7 +23,9 @@ enum {
     NPLUG_CLASS_TOUCH = 6, /* "touch:contact-1" */
     NPLUG_CLASS_HAND_LEFT = 7,
     NPLUG_CLASS_HAND_RIGHT = 8, /* "hand-right:trigger" */
-    NPLUG_CLASS_HEADSET = 9     /* "headset:pose-view" */
+    NPLUG_CLASS_HEADSET = 9,    /* "headset:pose-view" */
+    NPLUG_CLASS_KEY_LABEL = 10 /* "key-label:z", in bindings only: the key on which that is printed;
+                                  the place is its small letter's Unicode code point, up to 1023 */
 };
 
 /* The number of a control from its class and its place within the class. */

@@ -55,7 +55,7 @@ static inline nplug_limits nplug_limits_default(void)
                            24,   /* shapings */
                            12,   /* ramps */
                            24,   /* gestures */
-                           1024, /* text */
+                           896,  /* text */
                            128,  /* matches */
                            0};
     return limits;

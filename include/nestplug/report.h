@@ -31,6 +31,8 @@ typedef enum nplug_report_kind {
     NPLUG_REPORT_RESYNC_BEGIN = 8, /* from here to the end mark, values are the present state */
     NPLUG_REPORT_RESYNC_END = 9,   /* what was not named between the marks is at rest */
     NPLUG_REPORT_FOCUS = 10,       /* the game's window has the focus: `as.value`, 0 or 1 */
+    NPLUG_REPORT_LAYOUT = 11,      /* what is printed on keys may be another now: whoever cares asks
+                                      the port's key_label again */
     NPLUG_REPORT_KINDS
 } nplug_report_kind;
 

@@ -100,6 +100,9 @@ NPLUG_API nplug_result nplug_sim_release(nplug_sim *sim, nplug_time time, const 
 NPLUG_API nplug_result nplug_sim_sweep(nplug_sim *sim, nplug_time time, const char *device,
                                        const char *control, nplug_vec2 to, nplug_time span);
 
+/* Keyboards have a layout from then on: "qwerty" (as at first), "azerty" or "qwertz". */
+NPLUG_API nplug_result nplug_sim_layout(nplug_sim *sim, nplug_time time, const char *layout);
+
 /* Where a control physically is: the truth that a game should see.  (0, 0) where there is no such
  * device or control. */
 NPLUG_API nplug_vec2 nplug_sim_position(const nplug_sim *sim, const char *device,

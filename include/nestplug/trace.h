@@ -30,6 +30,8 @@ typedef enum nplug_command_kind {
     NPLUG_COMMAND_PICK_END = 14,
     NPLUG_COMMAND_COMFORT = 15, /* player, number = action (65535: all): the text is its comfort */
     NPLUG_COMMAND_MUTE = 16,    /* number = bits of kinds that are muted */
+    NPLUG_COMMAND_LABEL = 17,   /* inside: device, control = key, number = what is printed on it
+                                   (a code point); control 0: nothing is known any more */
     NPLUG_COMMAND_KINDS
 } nplug_command_kind;
 
@@ -68,14 +70,16 @@ typedef enum nplug_move_kind {
     NPLUG_MOVE_DEPART = 1, /* unplugs it */
     NPLUG_MOVE_PRESS = 2,  /* presses control `what`, for `span` (0: until released) */
     NPLUG_MOVE_RELEASE = 3,
-    NPLUG_MOVE_SWEEP = 4,  /* moves control `what` to (x, y) in `span`, evenly */
-    NPLUG_MOVE_SIGNAL = 5, /* the signal of `space` and `code` says `value`, as it is */
-    NPLUG_MOVE_END = 6,    /* nothing happens; the trace lasts until here */
-    NPLUG_MOVE_CIRCLE = 7, /* moves a stick round and round at distance x, y times in `span`,
-                              counter-clockwise from the right */
-    NPLUG_MOVE_FLICK = 8,  /* moves control `what` to (x, y) and back to rest in `span` */
-    NPLUG_MOVE_NOISE = 9,  /* for `span`, control `what` trembles by up to x around where it is */
-    NPLUG_MOVE_POSE = 10,  /* puts control `what` where `pose` says */
+    NPLUG_MOVE_SWEEP = 4,   /* moves control `what` to (x, y) in `span`, evenly */
+    NPLUG_MOVE_SIGNAL = 5,  /* the signal of `space` and `code` says `value`, as it is */
+    NPLUG_MOVE_END = 6,     /* nothing happens; the trace lasts until here */
+    NPLUG_MOVE_CIRCLE = 7,  /* moves a stick round and round at distance x, y times in `span`,
+                               counter-clockwise from the right */
+    NPLUG_MOVE_FLICK = 8,   /* moves control `what` to (x, y) and back to rest in `span` */
+    NPLUG_MOVE_NOISE = 9,   /* for `span`, control `what` trembles by up to x around where it is */
+    NPLUG_MOVE_POSE = 10,   /* puts control `what` where `pose` says */
+    NPLUG_MOVE_LAYOUT = 11, /* keyboards have layout `what` from now on: "qwerty", "azerty" or
+                               "qwertz" */
     NPLUG_MOVE_KINDS
 } nplug_move_kind;
 

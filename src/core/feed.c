@@ -48,6 +48,12 @@ void np_feed_pump(np_feed *feed, nplug_time now)
     }
 }
 
+nplug_time np_feed_time(const np_feed *feed, uint32_t port)
+{
+    nplug_time time = np_ring_at(&feed->ports[port].ring, 0)->time;
+    return time > feed->processed ? time : feed->processed;
+}
+
 /* Of two ports that say something at the same moment, the one attached first goes first: it may go
  * on up to the other's time, the other only to just before. */
 static nplug_time yield_time(const np_feed *feed, uint32_t other, uint32_t chosen)

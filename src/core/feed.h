@@ -34,11 +34,7 @@ void np_feed_pump(np_feed *feed, nplug_time now);
 uint32_t np_feed_next(const np_feed *feed, nplug_time now, nplug_time *until);
 
 /* The time at which a port's next report counts: never before what was processed. */
-static inline nplug_time np_feed_time(const np_feed *feed, uint32_t port)
-{
-    nplug_time time = np_ring_at(&feed->ports[port].ring, 0)->time;
-    return time > feed->processed ? time : feed->processed;
-}
+nplug_time np_feed_time(const np_feed *feed, uint32_t port);
 static inline void np_feed_advance(np_feed *feed, nplug_time time)
 {
     if (time > feed->processed) feed->processed = time;

@@ -67,3 +67,9 @@ void np_guards_empty(nplug_nest *nest, uint32_t device)
     for (uint32_t i = 0; (signal = np_devices_signal(&nest->devices, device, i)) != NP_NONE; i++)
         np_devices_guard(&nest->devices, signal, false, 0, 0);
 }
+
+void np_guards_empty_all(nplug_nest *nest)
+{
+    for (uint32_t i = 0; i < nest->devices.count; i++)
+        np_guards_empty(nest, nest->devices.order[i]);
+}

@@ -10,7 +10,8 @@ struct nplug_nest;
 /* Finds a signal's guard anew from its present value. */
 void np_guards_renew(struct nplug_nest *nest, uint32_t signal);
 
-/* Empties the guards of all signals of a device. */
+/* Empties the guards of all signals of a device; or of all devices. */
 void np_guards_empty(struct nplug_nest *nest, uint32_t device);
+void np_guards_empty_all(struct nplug_nest *nest);
 
 #endif

@@ -334,6 +334,34 @@ static unsigned number_in(const name_row *row, const char *name, size_t length)
     return number <= row->numbered ? number : 0;
 }
 
+/* One letter in UTF-8, of at most two bytes, as the number of its small form; 0 where it is none.
+ * Big letters of ASCII, Latin-1, Greek and Cyrillic stand 32 before their small ones. */
+static nplug_control label_of(const char *name, size_t length)
+{
+    const unsigned char *byte = (const unsigned char *)name;
+    uint32_t point = 0;
+
+    if (length == 1 && byte[0] > ' ' && byte[0] < 0x7f) point = byte[0];
+    if (length == 2 && (byte[0] & 0xe0) == 0xc0 && (byte[1] & 0xc0) == 0x80)
+        point = (byte[0] & 0x1fu) << 6 | (byte[1] & 0x3fu);
+    if ((point >= 'A' && point <= 'Z') || (point >= 0xc0 && point <= 0xde && point != 0xd7) ||
+        (point >= 0x391 && point <= 0x3a9))
+        point += 32;
+    return point && point < 1024 ? NPLUG_CONTROL(NPLUG_CLASS_KEY_LABEL, point) : 0;
+}
+
+static void add_label(np_text *text, uint32_t point)
+{
+    char bytes[3] = {(char)point, 0, 0};
+
+    if (point >= 0x80) {
+        bytes[0] = (char)(0xc0u | point >> 6);
+        bytes[1] = (char)(0x80u | (point & 0x3fu));
+    }
+    np_text_add(text, "key-label:");
+    np_text_add(text, bytes);
+}
+
 static nplug_control find_in(unsigned class_, const char *name, size_t length)
 {
     for (unsigned i = 0; i < classes[class_].count; i++) {
@@ -353,6 +381,8 @@ nplug_control nplug_control_from_name(const char *name, size_t length)
     if (length == (size_t)-1) length = strlen(name);
     colon = (const char *)memchr(name, ':', length);
     if (!colon) return 0;
+    if (same("key-label", name, (size_t)(colon - name)))
+        return label_of(colon + 1, length - (size_t)(colon + 1 - name));
     for (unsigned i = 1; i < CLASSES; i++)
         if (same(classes[i].name, name, (size_t)(colon - name)))
             return find_in(i, colon + 1, length - (size_t)(colon + 1 - name));
@@ -364,6 +394,10 @@ size_t nplug_control_name(nplug_control control, char *buffer, size_t size)
     const name_row *row = row_of(control);
     np_text text = np_text_in(buffer, buffer ? size : 0);
 
+    if (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY_LABEL && NPLUG_CONTROL_PLACE(control)) {
+        add_label(&text, NPLUG_CONTROL_PLACE(control));
+        return text.length;
+    }
     if (!row) return 0;
     np_text_add(&text, classes[NPLUG_CONTROL_CLASS(control)].name);
     np_text_add(&text, ":");
@@ -380,6 +414,7 @@ nplug_nature nplug_control_nature(nplug_control control, unsigned *components)
     const name_row *row = row_of(control);
 
     if (components) *components = row ? row->components : 0;
+    if (components && NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY_LABEL) *components = 1;
     return row ? (nplug_nature)row->nature : NPLUG_NATURE_BUTTON;
 }
 

@@ -13,6 +13,7 @@ static void lay_out(nplug_nest *nest, np_carve *carve, const nplug_limits *limit
     np_players_layout(&nest->players, carve, limits);
     np_game_layout(&nest->game, carve, limits);
     np_sources_layout(&nest->sources, carve, limits);
+    np_labels_layout(&nest->labels, carve, limits);
     np_layers_layout(&nest->layers, carve, limits);
     np_gestures_layout(&nest->gestures, carve, limits);
     np_actions_layout(&nest->actions, carve, limits);
@@ -138,15 +139,20 @@ static void play_effect(nplug_nest *nest, const nplug_command *command)
                    &soft);
 }
 
+/* A device is heard no more, or again: all that hangs on that is found anew. */
+static void turn_deaf(nplug_nest *nest, uint32_t device, bool deaf, nplug_time time)
+{
+    if (deaf) np_sources_let_go(nest, device, time);
+    np_guards_empty(nest, device);
+    np_values_mark_device(nest, device);
+}
+
 /* What is muted lets go of everything; what is held when it is heard again is spent. */
 static void mute_device(nplug_nest *nest, uint32_t device, nplug_time time)
 {
     bool muted = (nest->controls.muted_kinds >> nest->recogniser.of[device].kind) & 1u;
 
-    if (!np_controls_mute(&nest->controls, device, muted)) return;
-    if (muted) np_sources_let_go(nest, device, time);
-    np_guards_empty(nest, device);
-    np_values_mark_device(nest, device);
+    if (np_controls_mute(&nest->controls, device, muted)) turn_deaf(nest, device, muted, time);
 }
 
 static void mute(nplug_nest *nest, const nplug_command *command, nplug_time time)
@@ -186,6 +192,9 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
         break;
     case NPLUG_COMMAND_BIND:
         np_rebind_take(nest, command, time);
+        break;
+    case NPLUG_COMMAND_LABEL:
+        np_labels_take(nest, command, time);
         break;
     case NPLUG_COMMAND_MUTE:
         mute(nest, command, time);
@@ -256,6 +265,7 @@ static void build(nplug_nest *nest, uint32_t device, nplug_time time)
     if (!np_sources_link(nest, device)) np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
     np_layers_cover_all(nest, time);
     np_values_mark_device(nest, device);
+    np_labels_want(&nest->labels, device);
 }
 
 /* Its buttons bounce no more. */
@@ -463,7 +473,7 @@ static void end_resync(nplug_nest *nest, uint32_t node, nplug_time time)
 static void begin(nplug_nest *nest, uint32_t port, const nplug_report *report, nplug_time time)
 {
     uint32_t key = port << 24 | report->device;
-    uint32_t known = np_devices_node(&nest->devices, key);
+    uint32_t known = np_devices_find_node(&nest->devices, key);
     int limit;
 
     if (known != NP_NONE) depart_node(nest, known, time);
@@ -522,12 +532,8 @@ static void take_focus(nplug_nest *nest, bool focused, nplug_time time)
 {
     if (nest->controls.deaf == !focused) return;
     np_controls_set_deaf(&nest->controls, !focused);
-    for (uint32_t i = 0; i < nest->devices.count; i++) {
-        uint32_t device = nest->devices.order[i];
-        if (!focused) np_sources_let_go(nest, device, time);
-        np_guards_empty(nest, device);
-        np_values_mark_device(nest, device);
-    }
+    for (uint32_t i = 0; i < nest->devices.count; i++)
+        turn_deaf(nest, nest->devices.order[i], !focused, time);
 }
 
 static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *report, nplug_time time)
@@ -541,11 +547,14 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
         np_log_once(nest, NP_ONCE_KIND, "a report of no known kind:", report->kind);
     } else if (report->kind == NPLUG_REPORT_STALE) {
         mark_stale(nest, port, report->device);
+    } else if (report->kind == NPLUG_REPORT_LAYOUT) {
+        np_labels_want_all(nest);
     } else if (report->kind == NPLUG_REPORT_FOCUS) {
         take_focus(nest, report->as.value != 0, time);
     } else if (report->kind == NPLUG_REPORT_ARRIVE) {
         begin(nest, port, report, time);
-    } else if ((node = np_devices_node(&nest->devices, port << 24 | report->device)) != NP_NONE) {
+    } else if ((node = np_devices_find_node(&nest->devices, port << 24 | report->device)) !=
+               NP_NONE) {
         take_about(nest, node, report, time);
     } else {
         refuse(nest, NP_NONE, report);
@@ -619,7 +628,7 @@ static uint32_t take_reports(nplug_nest *nest, uint32_t port, uint32_t node, npl
             continue;
         }
         take_other(nest, port, report, time);
-        node = np_devices_node(&nest->devices, key);
+        node = np_devices_find_node(&nest->devices, key);
     } while (more && count < waiting);
     if (nest->devices.touched_count) run_group(nest, time);
     return count;
@@ -631,7 +640,7 @@ static void take_group(nplug_nest *nest, uint32_t port)
 {
     const nplug_report *head = np_ring_at(&nest->feed.ports[port].ring, 0);
     nplug_time time = np_feed_time(&nest->feed, port);
-    uint32_t node = np_devices_node(&nest->devices, port << 24 | head->device);
+    uint32_t node = np_devices_find_node(&nest->devices, port << 24 | head->device);
 
     np_feed_advance(&nest->feed, time);
     if (node != NP_NONE) note_time(nest, node, head->time, time);
@@ -731,6 +740,7 @@ nplug_result nplug_step(nplug_nest *nest, nplug_time now)
     np_events_begin(&nest->events);
     np_feed_pump(&nest->feed, now);
     note_clocks(nest, now);
+    np_labels_ask(nest);
     whole = take_commands(nest) && run_edges(nest, now);
     np_feed_release(&nest->feed);
     if (whole) np_feed_advance(&nest->feed, now);

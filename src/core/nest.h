@@ -14,6 +14,7 @@
 #include "gauges.h"
 #include "gestures.h"
 #include "guards.h"
+#include "labels.h"
 #include "layers.h"
 #include "pick.h"
 #include "players.h"
@@ -44,6 +45,7 @@ struct nplug_nest {
     np_players players;
     np_game game;
     np_sources sources;
+    np_labels labels;
     np_layers layers;
     np_gestures gestures;
     np_actions actions;

@@ -12,13 +12,6 @@ void np_pick_layout(np_pick *pick, np_carve *carve, const nplug_limits *limits)
 
 /* --- beginning and ending ------------------------------------------------------------------- */
 
-/* Axes have to be heard at every move while it waits, and no more after it. */
-static void empty_guards(nplug_nest *nest)
-{
-    for (uint32_t i = 0; i < nest->devices.count; i++)
-        np_guards_empty(nest, nest->devices.order[i]);
-}
-
 static void set_held(np_pick *pick, uint32_t control, bool held)
 {
     uint8_t bit = (uint8_t)(1u << (control % 8));
@@ -51,7 +44,7 @@ static void end(nplug_nest *nest, nplug_source source, nplug_device device, uint
     event->control = source.control;
     event->count = source.way;
     event->flags = flags;
-    empty_guards(nest);
+    np_guards_empty_all(nest); /* axes were heard at every move */
 }
 
 void np_pick_stop(nplug_nest *nest, uint16_t flags, nplug_time time)
@@ -74,7 +67,7 @@ void np_pick_take(nplug_nest *nest, const nplug_command *command, nplug_time tim
     pick->threshold = (float)command->strong / 65535.0f;
     pick->until = command->number ? time + (nplug_time)command->number * 1000u : 0;
     note_held(nest);
-    empty_guards(nest);
+    np_guards_empty_all(nest); /* axes have to be heard at every move while it waits */
     if (pick->until && !np_timers_set(&nest->timers, pick->until, NP_TIMER_PICK, 0, 0))
         np_limit_reached(nest, NPLUG_LIMIT_TIMERS, time);
 }

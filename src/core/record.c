@@ -42,10 +42,12 @@ bool np_record_hides(const nplug_nest *nest, uint32_t signal)
     nplug_control id = 0;
 
     if (nest->record_all_keys) return false;
-    if (run.count)
-        id = nest->controls.list[nest->controls.wires[run.first].control].id;
-    else if (nest->devices.about[signal].space == NPLUG_SPACE_HID &&
-             nest->devices.about[signal].code >> 16 == 7)
+    if (run.count) {
+        uint32_t control = nest->controls.wires[run.first].control;
+        if (nest->sources.of_control[control] != NP_NO_INDEX) return false;
+        id = nest->controls.list[control].id;
+    } else if (nest->devices.about[signal].space == NPLUG_SPACE_HID &&
+               nest->devices.about[signal].code >> 16 == 7)
         id = NPLUG_CONTROL(NPLUG_CLASS_KEY, nest->devices.about[signal].code & 1023u);
     return NPLUG_CONTROL_CLASS(id) == NPLUG_CLASS_KEY &&
            np_game_source(&nest->game, id) == NP_NO_INDEX;

@@ -219,15 +219,20 @@ static void settle_link(nplug_nest *nest, uint32_t source, uint32_t control)
             sources->down[(size_t)player * sources->source_limit + source]++;
 }
 
+bool np_sources_link_control(nplug_nest *nest, uint32_t source, uint32_t control)
+{
+    if (!suits(nest, nest->controls.list[control].device, source)) return true;
+    if (!link_control(&nest->sources, source, control)) return false;
+    settle_link(nest, source, control);
+    return true;
+}
+
 static bool link_device(nplug_nest *nest, uint32_t source, uint32_t device)
 {
     uint32_t control =
         np_controls_find(&nest->controls, device, nest->game.sources[source].control);
 
-    if (control == NP_NONE || !suits(nest, device, source)) return true;
-    if (!link_control(&nest->sources, source, control)) return false;
-    settle_link(nest, source, control);
-    return true;
+    return control == NP_NONE || np_sources_link_control(nest, source, control);
 }
 
 bool np_sources_link_one(nplug_nest *nest, uint32_t source)
@@ -240,19 +245,52 @@ bool np_sources_link_one(nplug_nest *nest, uint32_t source)
     return all;
 }
 
+/* Takes a link out of its control's list and its source's. */
+static void unlink_at(np_sources *sources, uint32_t at)
+{
+    uint16_t *from = &sources->of_control[sources->links[at].control];
+
+    while (*from != at)
+        from = &sources->links[*from].of_control;
+    *from = sources->links[at].of_control;
+    unlink_one(sources, (uint16_t)at);
+}
+
 void np_sources_unlink_one(nplug_nest *nest, uint32_t source)
 {
     np_sources *sources = &nest->sources;
 
-    for (uint32_t at; (at = sources->of_source[source]) != NP_NO_INDEX;) {
-        uint16_t *from = &sources->of_control[sources->links[at].control];
-        while (*from != at)
-            from = &sources->links[*from].of_control;
-        *from = sources->links[at].of_control;
-        unlink_one(sources, (uint16_t)at);
-    }
+    while (sources->of_source[source] != NP_NO_INDEX)
+        unlink_at(sources, sources->of_source[source]);
     for (uint32_t p = 0; p <= nest->limits.players; p++)
         sources->down[(size_t)p * sources->source_limit + source] = 0;
+}
+
+static bool is_by_label(const nplug_nest *nest, const np_link *link)
+{
+    return NPLUG_CONTROL_CLASS(nest->game.sources[link->source].control) == NPLUG_CLASS_KEY_LABEL;
+}
+
+void np_sources_unlabel(nplug_nest *nest, uint32_t device, nplug_time time)
+{
+    np_run run = nest->controls.of_device[device];
+    np_change change = {time, NP_NONE, np_devices_handle(&nest->devices, device), 0, true};
+
+    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
+        uint32_t at = nest->sources.of_control[i];
+        while (at != NP_NO_INDEX) {
+            np_link *link = &nest->sources.links[at];
+            uint32_t next = link->of_control;
+            if (is_by_label(nest, link)) {
+                if (link->down) {
+                    link->down = 0;
+                    move_all(nest, link, &change);
+                }
+                unlink_at(&nest->sources, at);
+            }
+            at = next;
+        }
+    }
 }
 
 /* --- values --------------------------------------------------------------------------------- */

@@ -43,6 +43,11 @@ void np_sources_unlink(nplug_nest *nest, uint32_t device);
 bool np_sources_link_one(nplug_nest *nest, uint32_t source);
 void np_sources_unlink_one(nplug_nest *nest, uint32_t source);
 
+/* One control of a device drives a source, whatever its name is; and all that does so by what is
+ * printed on it lets go and does no more. */
+bool np_sources_link_control(nplug_nest *nest, uint32_t source, uint32_t control);
+void np_sources_unlabel(nplug_nest *nest, uint32_t device, nplug_time time);
+
 /* Hears a change of a control: finds the edges of its links, for all who hear it. */
 void np_sources_hear(nplug_nest *nest, const np_change *change);
 

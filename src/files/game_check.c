@@ -44,7 +44,9 @@ static bool some_device_has(nplug_control control)
     uint32_t count;
     const nplug_sheet *sheets = nplug_builtin_sheets(&count);
 
-    if (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY) return true;
+    if (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY ||
+        NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY_LABEL)
+        return true;
     if (control == NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_CONFIRM) ||
         control == NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_CANCEL))
         return true;
@@ -112,15 +114,16 @@ static void check_shortcut(checker *in, const nplug_binding *binding)
         shortcut |= is_shortcut_key(binding->held[i].control);
     if (shortcut && binding->driving_count == 1 && is_letter(binding->driving[0].control))
         warn_at(in, in->action, binding->column,
-                "a shortcut by a letter is bound by position: on other keyboard layouts it is "
-                "another letter");
+                "a shortcut by a letter is bound by position, and is another letter on other "
+                "layouts: say key-label:%c",
+                'a' + (int)NPLUG_CONTROL_PLACE(binding->driving[0].control) - 4);
 }
 
 static void note_class(checker *in, nplug_control control)
 {
     unsigned class_ = NPLUG_CONTROL_CLASS(control);
 
-    if (class_ == NPLUG_CLASS_KEY || class_ == NPLUG_CLASS_MOUSE)
+    if (class_ == NPLUG_CLASS_KEY || class_ == NPLUG_CLASS_KEY_LABEL || class_ == NPLUG_CLASS_MOUSE)
         in->desk = true;
     else if (class_ == NPLUG_CLASS_PAD)
         in->pad = true;

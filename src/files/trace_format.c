@@ -2,11 +2,11 @@
 
 const char *const nf_says[NPLUG_REPORT_KINDS] = {"value",        "arrive",     "text",   "signal",
                                                  "detail",       "ready",      "depart", "stale",
-                                                 "resync-begin", "resync-end", "focus"};
+                                                 "resync-begin", "resync-end", "focus",  "layout"};
 
 const char *const nf_commands[NPLUG_COMMAND_KINDS] = {
     "none",   "claim",     "yield", "leave", "layer", "rumble",   "join",    "clocks", "lights",
-    "ignore", "calibrate", "text",  "bind",  "pick",  "pick-end", "comfort", "mute"};
+    "ignore", "calibrate", "text",  "bind",  "pick",  "pick-end", "comfort", "mute",   "label"};
 
 #define OF_REPORT(name, member, size)                                                              \
     {                                                                                              \

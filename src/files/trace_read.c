@@ -71,6 +71,7 @@ static const nf_field pose_fields[] = {{"t", NF_INTEGER, true},
                                        {"pose", NF_STRING, true},
                                        {"on", NF_STRING, true},
                                        {"to", NF_ARRAY, true}};
+static const nf_field layout_fields[] = {{"t", NF_INTEGER, true}, {"layout", NF_STRING, true}};
 static const nf_field end_fields[] = {{"t", NF_INTEGER, true}, {"end", NF_BOOL, true}};
 
 /* In the order of nplug_move_kind. */
@@ -86,6 +87,7 @@ static const move_form forms[] = {
     {"flick", flick_fields, NF_COUNT(flick_fields)},
     {"noise", noise_fields, NF_COUNT(noise_fields)},
     {"pose", pose_fields, NF_COUNT(pose_fields)},
+    {"layout", layout_fields, NF_COUNT(layout_fields)},
 };
 
 static nplug_time read_time(nf_doc *doc, const char *name)
@@ -212,7 +214,7 @@ static void read_move_body(nf_doc *doc, nplug_move *move)
         read_target(doc, move);
     }
     if (move->kind == NPLUG_MOVE_SIGNAL) read_signal(doc, move);
-    if (move->kind >= NPLUG_MOVE_CIRCLE) read_motion(doc, move);
+    if (move->kind >= NPLUG_MOVE_CIRCLE && move->kind <= NPLUG_MOVE_POSE) read_motion(doc, move);
 }
 
 static int form_of(const json_t *root)
@@ -231,7 +233,7 @@ static void read_move(nf_doc *doc, nplug_trace *trace)
         nf_error(doc, "",
                  "what happens here? One of \"arrive\", \"depart\", \"press\", "
                  "\"release\", \"sweep\", \"signal\", \"end\", \"circle\", \"flick\", \"noise\", "
-                 "\"pose\" is expected");
+                 "\"pose\", \"layout\" is expected");
         return;
     }
     nf_check(doc, doc->root, "", forms[form].fields, forms[form].count);

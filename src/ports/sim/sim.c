@@ -37,6 +37,7 @@ struct nplug_sim {
     uint32_t model_count;
     uint32_t noise; /* where the row of noise stands */
     nplug_time now;
+    uint32_t layout; /* of keyboards */
     uint32_t failures;
     char failure[160];
 };
@@ -118,6 +119,21 @@ nplug_result nplug_sim_add_models(nplug_sim *sim, const nplug_sim_model *models,
     return NPLUG_OK;
 }
 
+/* A keyboard's layouts: which letters stand where the first one has others. */
+static const struct {
+    const char *name, *from, *to;
+} layouts[] = {{"qwerty", "", ""}, {"azerty", "AQZWM", "QAWZ,"}, {"qwertz", "YZ", "ZY"}};
+#define LAYOUTS (sizeof layouts / sizeof *layouts)
+
+static uint32_t layout_of(const char *name)
+{
+    uint32_t i = 0;
+
+    while (i < LAYOUTS && strcmp(layouts[i].name, name) != 0)
+        i++;
+    return i;
+}
+
 static bool copy(char *into, const char *from, bool required)
 {
     if (!from) return !required;
@@ -132,9 +148,10 @@ nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move)
     bool ends, names_what;
 
     if (!sim || !move || move->kind >= NPLUG_MOVE_KINDS) return NPLUG_ERR_ARGUMENT;
-    ends = move->kind == NPLUG_MOVE_END;
+    ends = move->kind == NPLUG_MOVE_END || move->kind == NPLUG_MOVE_LAYOUT;
     if (move->kind == NPLUG_MOVE_POSE && !move->pose) return NPLUG_ERR_ARGUMENT;
-    names_what = !ends && move->kind != NPLUG_MOVE_DEPART && move->kind != NPLUG_MOVE_SIGNAL;
+    names_what = move->kind != NPLUG_MOVE_END && move->kind != NPLUG_MOVE_DEPART &&
+                 move->kind != NPLUG_MOVE_SIGNAL;
     one.due = move->time;
     one.kind = move->kind;
     one.span = move->span;
@@ -148,6 +165,8 @@ nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move)
         !copy(one.serial, move->serial, false) || !copy(one.socket, move->socket, false))
         return NPLUG_ERR_ARGUMENT;
     if (move->kind == NPLUG_MOVE_ARRIVE && !model_of(sim, move->what)) return NPLUG_ERR_UNKNOWN;
+    if (move->kind == NPLUG_MOVE_LAYOUT && layout_of(move->what) == LAYOUTS)
+        return NPLUG_ERR_UNKNOWN;
     return queue(sim, &one);
 }
 
@@ -443,11 +462,16 @@ static const char *wrong_move(const nplug_sim *sim, const nplug_move *moves, siz
                               const char **member)
 {
     static const char *const words[] = {"arrive", "depart", "press", "release", "sweep", "signal",
-                                        "end",    "circle", "flick", "noise",   "pose"};
+                                        "end",    "circle", "flick", "noise",   "pose",  "layout"};
     const nplug_move *move = &moves[at];
     const nplug_sim_model *model;
 
     if (move->kind == NPLUG_MOVE_END) return NULL;
+    *member = words[move->kind];
+    if (move->kind == NPLUG_MOVE_LAYOUT)
+        return layout_of(move->what) == LAYOUTS ? "there is no such layout: qwerty, azerty and "
+                                                  "qwertz are"
+                                                : NULL;
     if (move->kind == NPLUG_MOVE_ARRIVE) return wrong_arrival(sim, moves, at, member);
     *member = move->kind == NPLUG_MOVE_DEPART ? "depart" : "on";
     model = model_at(sim, moves, at);
@@ -560,12 +584,24 @@ static bool say(nplug_sim *sim, sim_device *device, const sim_move *move)
     return true;
 }
 
+static bool change_layout(nplug_sim *sim, const sim_move *move)
+{
+    nplug_report report = {0};
+
+    report.time = move->due;
+    report.kind = NPLUG_REPORT_LAYOUT;
+    if (nplug_push(sim->ring, &report, 1) == NPLUG_ERR_FULL) return false;
+    sim->layout = layout_of(move->what);
+    return true;
+}
+
 static bool do_move(nplug_sim *sim, const sim_move *move)
 {
     sim_device *device;
 
     if (move->kind == NPLUG_MOVE_END) return true;
     if (move->kind == NPLUG_MOVE_ARRIVE) return arrive(sim, move);
+    if (move->kind == NPLUG_MOVE_LAYOUT) return change_layout(sim, move);
     device = device_of(sim, move->on);
     /* A hand that still holds a pad which was unplugged lets go of it unheard. */
     if (!device && (move->under_way || move->kind == NPLUG_MOVE_RELEASE)) return true;
@@ -627,6 +663,11 @@ static void resync(void *self, uint32_t number)
         push_state(sim, &sim->devices[number]);
 }
 
+nplug_result nplug_sim_layout(nplug_sim *sim, nplug_time time, const char *layout)
+{
+    return simple(sim, NPLUG_MOVE_LAYOUT, time, NULL, layout, 0);
+}
+
 nplug_vec2 nplug_sim_position(const nplug_sim *sim, const char *name, const char *control)
 {
     const sim_device *device = sim && name && control ? device_of(sim, name) : NULL;
@@ -659,15 +700,18 @@ uint32_t nplug_sim_effects(const nplug_sim *sim, const char *name, nplug_effect 
     return device->effect_count;
 }
 
-/* Turnstone has a plain layout: letters and digits as they are named. */
+/* Letters and digits as they are named, but for what the layout has elsewhere. */
 static size_t key_label(void *self, uint16_t usage, char *buffer, size_t size)
 {
+    const nplug_sim *sim = (const nplug_sim *)self;
     char name[32], label[2] = {0, 0};
     size_t length = nplug_control_name(NPLUG_CONTROL(NPLUG_CLASS_KEY, usage), name, sizeof name);
+    const char *moved;
 
-    (void)self;
     if (length == strlen("key:KeyA") && strncmp(name, "key:Key", 7) == 0) label[0] = name[7];
     if (length == strlen("key:Digit0") && strncmp(name, "key:Digit", 9) == 0) label[0] = name[9];
+    moved = label[0] ? strchr(layouts[sim->layout].from, label[0]) : NULL;
+    if (moved && *moved) label[0] = layouts[sim->layout].to[moved - layouts[sim->layout].from];
     if (!label[0] || size < 2) return 0;
     memcpy(buffer, label, 2);
     return 1;
