@@ -350,14 +350,17 @@ static nplug_control label_of(const char *name, size_t length)
     return point && point < 1024 ? NPLUG_CONTROL(NPLUG_CLASS_KEY_LABEL, point) : 0;
 }
 
-static void add_label(np_text *text, uint32_t point)
+/* The letter of a label; nothing for a number that is none. */
+static void add_label(np_text *text, nplug_control label)
 {
+    uint32_t point = NPLUG_CONTROL_PLACE(label);
     char bytes[3] = {(char)point, 0, 0};
 
     if (point >= 0x80) {
         bytes[0] = (char)(0xc0u | point >> 6);
         bytes[1] = (char)(0x80u | (point & 0x3fu));
     }
+    if (label_of(bytes, strlen(bytes)) != label) return;
     np_text_add(text, "key-label:");
     np_text_add(text, bytes);
 }
@@ -394,11 +397,8 @@ size_t nplug_control_name(nplug_control control, char *buffer, size_t size)
     const name_row *row = row_of(control);
     np_text text = np_text_in(buffer, buffer ? size : 0);
 
-    if (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY_LABEL && NPLUG_CONTROL_PLACE(control)) {
-        add_label(&text, NPLUG_CONTROL_PLACE(control));
-        return text.length;
-    }
-    if (!row) return 0;
+    if (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY_LABEL) add_label(&text, control);
+    if (!row) return text.length;
     np_text_add(&text, classes[NPLUG_CONTROL_CLASS(control)].name);
     np_text_add(&text, ":");
     np_text_add(&text, row->name);
