@@ -308,6 +308,7 @@ START_TEST(an_axis_is_picked_by_the_direction_that_moves_most)
     nplug_sim_sweep(rig.sim, 110 * MS, "pad", "stick-right", (nplug_vec2){0.5f, -0.8f}, 50 * MS);
     rig_step(&rig, 200 * MS);
     expect_pick(&rig, "pad:stick-right.down");
+    pick.takes = true;
     nplug_sim_sweep(rig.sim, 210 * MS, "pad", "trigger-left", (nplug_vec2){1.0f, 0.0f}, 50 * MS);
     nplug_pick_begin(rig.nest, &pick);
     rig_step(&rig, 300 * MS);

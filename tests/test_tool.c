@@ -107,6 +107,11 @@ static const struct {
     {"other-game", TOOL "replay tests/data/other-game.trace", 1},
     {"cannot-write", TOOL "record --port " HARBOUR " -o /nowhere/x.trace", 1},
     {"first-press", BINARY_DIR "/examples/first_press 2>/dev/null", 0},
+    {"refit",
+     "rm -f " BINARY_DIR "/refit.settings; " BINARY_DIR
+     "/examples/refit examples/refit.trace " BINARY_DIR "/refit.settings; cat " BINARY_DIR
+     "/refit.settings",
+     0},
     {"tug", BINARY_DIR "/examples/tug", 0},
 };
 

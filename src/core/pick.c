@@ -99,10 +99,12 @@ static nplug_source direction_of(const np_control *control, float *far)
     return source;
 }
 
-static bool can_be_picked(const np_control *control)
+/* What is spent is not used; but for what this pick itself takes from the game. */
+static bool can_be_picked(const np_pick *pick, const np_control *control)
 {
     return control->nature != NPLUG_NATURE_DELTA && control->nature != NPLUG_NATURE_POSITION &&
-           control->nature != NPLUG_NATURE_POSE && !(control->flags & NP_CONTROL_SPENT);
+           control->nature != NPLUG_NATURE_POSE &&
+           (pick->takes || !(control->flags & NP_CONTROL_SPENT));
 }
 
 static void note_nearest(nplug_nest *nest, uint32_t device, nplug_source source, float share)
@@ -123,7 +125,7 @@ void np_pick_hear(nplug_nest *nest, const np_change *change)
     float far;
 
     if (!is_away(control)) set_held(pick, change->control, false);
-    if (!is_watched(nest, control->device) || !can_be_picked(control)) return;
+    if (!is_watched(nest, control->device) || !can_be_picked(pick, control)) return;
     if ((pick->held[change->control / 8] >> (change->control % 8)) & 1u) return;
     source = direction_of(control, &far);
     note_nearest(nest, control->device, source, far / pick->threshold);

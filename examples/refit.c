@@ -1,0 +1,346 @@
+/* A screen for picking other controls, in a terminal: with conflicts, undo, reset and save.
+ *
+ *   refit               the hardware of this machine
+ *   refit TRACE         simulated hardware, as a trace written by hand plays it
+ *
+ * Settings are kept in refit.settings, or in a file given after the trace. */
+#include <nestplug/nestplug.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+#include <time.h>
+#include <unistd.h>
+
+enum { STEER, THROTTLE, HORN, WINCH, LAMP, SHOWN, MENU = SHOWN };
+enum { HELM, SCREEN };
+
+static const nplug_action_def actions[] = {
+    {"steer", NPLUG_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD", HELM},
+    {"throttle", NPLUG_LEVEL, "pad:trigger-right | key:Space", HELM},
+    {"horn", NPLUG_BUTTON, "pad:south | key:KeyH", HELM},
+    {"winch", NPLUG_BUTTON, "pad:west | key:KeyE", HELM},
+    {"lamp", NPLUG_BUTTON, "pad:dpad-up double-tap | key:KeyL", HELM},
+    NPLUG_MENU_ACTIONS(SCREEN),
+};
+static const nplug_action_rule rules[] = {NPLUG_MENU_RULES(MENU, 1)};
+static const nplug_layer_def layers[] = {{"helm", 0, true}, {"screen", 10, true}};
+
+typedef enum mode { CHOOSES, PICKS, ASKS } mode;
+
+typedef struct undo {
+    uint32_t group; /* what was changed together goes back together */
+    uint32_t action;
+    bool own;
+    char from[NPLUG_BINDINGS_SIZE];
+} undo;
+
+typedef struct refit {
+    nplug_nest *nest;
+    nplug_settings *settings;
+    const char *path;
+    mode mode;
+    uint32_t row;
+    char source[64], from[NPLUG_BINDINGS_SIZE]; /* what was picked, and the text with it */
+    uint32_t place;                             /* of the binding that it takes */
+    nplug_conflict conflict;
+    undo done[64];
+    uint32_t done_count, group;
+    char said[256];
+    bool changed, over;
+} refit;
+
+static void say(refit *r, const char *text)
+{
+    snprintf(r->said, sizeof r->said, "%s", text);
+    r->changed = true;
+}
+
+/* --- what it looks like --------------------------------------------------------------------- */
+
+static void draw(refit *r)
+{
+    if (isatty(STDOUT_FILENO)) printf("\033[H\033[2J");
+    printf("Refit: which control does what\n\n");
+    for (uint32_t a = 0; a < SHOWN; a++)
+        printf(" %s %-9s%s %s\n", a == r->row ? ">" : " ", nplug_action_name(r->nest, a),
+               nplug_is_rebound(r->nest, 1, a) ? "*" : " ", nplug_bindings_of(r->nest, 1, a));
+    printf("\n%s\n", r->said);
+    if (r->mode == CHOOSES)
+        printf("confirm: another control   left: undo   right: reset   page down: save   "
+               "cancel: leave\n");
+    if (r->mode == ASKS)
+        printf("confirm: swap   left: replace   right: keep both   cancel: leave it\n");
+    printf("\n");
+    fflush(stdout);
+    r->changed = false;
+}
+
+/* --- changing ------------------------------------------------------------------------------- */
+
+/* Every change remembers what was. */
+static void change(refit *r, uint32_t action, const char *from)
+{
+    undo *was = &r->done[r->done_count % 64];
+
+    was->group = r->group;
+    was->action = action;
+    was->own = nplug_is_rebound(r->nest, 1, action);
+    snprintf(was->from, sizeof was->from, "%s", nplug_bindings_of(r->nest, 1, action));
+    if (nplug_bind(r->nest, 1, action, from) == NPLUG_OK) r->done_count++;
+}
+
+static void take_back(refit *r)
+{
+    const undo *was;
+
+    if (r->done_count == 0) {
+        say(r, "There is nothing to undo.");
+        return;
+    }
+    do {
+        was = &r->done[--r->done_count % 64];
+        nplug_bind(r->nest, 1, was->action, was->own ? was->from : NULL);
+    } while (r->done_count && r->done[(r->done_count - 1) % 64].group == was->group);
+    say(r, "Undone.");
+}
+
+static void save(refit *r)
+{
+    nplug_settings_keep_player(r->settings, r->nest, 1, "skipper");
+    say(r,
+        nplug_settings_write(r->settings, r->path) == NPLUG_OK ? "Saved." : "It cannot be saved!");
+}
+
+/* Which binding a control takes the place of: the first of the same sort of device. */
+static uint32_t place_for(const refit *r, const char *source)
+{
+    const char *at = nplug_bindings_of(r->nest, 1, r->row);
+    size_t sort = strcspn(source, ":");
+
+    for (uint32_t place = 0;; place++) {
+        at += strspn(at, " ");
+        if (*at == 0 || (strncmp(at, source, 3) == 0 && sort)) return place;
+        at += strcspn(at, "|");
+        if (*at == 0) return place + 1;
+        at++;
+    }
+}
+
+/* A control was picked: it is taken at once where nothing stands in its way. */
+static void take(refit *r, nplug_source source)
+{
+    nplug_action_kind kind = nplug_action_kind_of(r->nest, r->row);
+    nplug_binding_error error;
+    unsigned components = 1;
+
+    nplug_control_nature(source.control, &components);
+    if (kind == NPLUG_VECTOR && components == 2) source.way = NPLUG_WAY_WHOLE;
+    nplug_source_name(source, r->source, sizeof r->source);
+    r->place = place_for(r, r->source);
+    nplug_bindings_replace(nplug_bindings_of(r->nest, 1, r->row), r->place, r->source, r->from,
+                           sizeof r->from);
+    r->mode = CHOOSES;
+    if (nplug_read_bindings(kind, r->from, NULL, NULL, &error) != NPLUG_OK) {
+        say(r, error.what);
+    } else if (nplug_conflicts(r->nest, 1, r->row, r->from, &r->conflict, 1)) {
+        snprintf(r->said, sizeof r->said, "%s is the %s's already.", r->source,
+                 nplug_action_name(r->nest, r->conflict.action));
+        r->mode = ASKS;
+    } else {
+        change(r, r->row, r->from);
+        snprintf(r->said, sizeof r->said, "%s it is.", r->source);
+    }
+    r->changed = true;
+}
+
+/* The nth binding of a text, without its options. */
+static void source_at(const char *from, uint32_t place, char *buffer, size_t size)
+{
+    for (; place && *from; place--) {
+        from += strcspn(from, "|");
+        from += *from == '|';
+    }
+    from += strspn(from, " ");
+    snprintf(buffer, size, "%.*s", (int)strcspn(from, " |"), from);
+}
+
+static void settle(refit *r, nplug_menu_want want)
+{
+    char theirs[NPLUG_BINDINGS_SIZE], mine[64] = "";
+
+    if (want == NPLUG_MENU_CONFIRM)
+        source_at(nplug_bindings_of(r->nest, 1, r->row), r->place, mine, sizeof mine);
+    if (want == NPLUG_MENU_CONFIRM || want == NPLUG_MENU_LEFT) {
+        nplug_bindings_replace(nplug_bindings_of(r->nest, 1, r->conflict.action), r->conflict.place,
+                               mine, theirs, sizeof theirs);
+        change(r, r->conflict.action, theirs);
+    }
+    if (want == NPLUG_MENU_CANCEL) {
+        say(r, "It stays as it was.");
+    } else {
+        change(r, r->row, r->from);
+        say(r, want == NPLUG_MENU_CONFIRM ? "They have changed places."
+               : want == NPLUG_MENU_LEFT  ? "The other one has lost it."
+                                          : "Both have it.");
+    }
+    r->mode = CHOOSES;
+}
+
+/* --- what the player does ------------------------------------------------------------------- */
+
+static void begin_pick(refit *r)
+{
+    nplug_pick pick = {sizeof(nplug_pick), 1, 0, 5000, 0, 0.0f, true};
+
+    pick.cancel = nplug_control_from_name("key:Escape", (size_t)-1);
+    nplug_pick_begin(r->nest, &pick);
+    r->mode = PICKS;
+    snprintf(r->said, sizeof r->said, "Use the control for the %s (5 s; Escape leaves it) ...",
+             nplug_action_name(r->nest, r->row));
+    r->changed = true;
+}
+
+static void choose(refit *r, nplug_menu_want want)
+{
+    switch (want) {
+    case NPLUG_MENU_UP:
+    case NPLUG_MENU_DOWN:
+        r->row = (r->row + (want == NPLUG_MENU_UP ? SHOWN - 1u : 1u)) % SHOWN;
+        say(r, "");
+        break;
+    case NPLUG_MENU_CONFIRM:
+        begin_pick(r);
+        break;
+    case NPLUG_MENU_LEFT:
+        take_back(r);
+        break;
+    case NPLUG_MENU_RIGHT:
+        change(r, r->row, NULL);
+        say(r, "As the game has it.");
+        break;
+    case NPLUG_MENU_NEXT:
+        save(r);
+        break;
+    case NPLUG_MENU_RESTORE:
+        nplug_restore(r->nest, 1);
+        say(r, "Everything is as the game has it.");
+        break;
+    case NPLUG_MENU_CANCEL:
+        r->over = true;
+        break;
+    default:
+        break;
+    }
+}
+
+static void hear_pick(void *user, nplug_nest *nest, const nplug_event *event)
+{
+    refit *r = (refit *)user;
+    nplug_source source = {event->control, (uint16_t)event->count};
+
+    (void)nest;
+    r->group++;
+    r->mode = CHOOSES;
+    if (event->flags)
+        say(r, event->flags & NPLUG_EVENT_LATE ? "Nothing was used in time." : "Left as it was.");
+    else
+        take(r, source);
+}
+
+static void hear_bound(void *user, nplug_nest *nest, const nplug_event *event)
+{
+    (void)nest, (void)event;
+    ((refit *)user)->changed = true;
+}
+
+static void play(refit *r)
+{
+    static const nplug_handler table[] = {{NPLUG_EVENT_PICK, NPLUG_EVERY_ACTION, hear_pick},
+                                          {NPLUG_EVENT_BOUND, NPLUG_EVERY_ACTION, hear_bound}};
+    nplug_menu_press press;
+
+    for (uint32_t i = 0; nplug_menu_at(r->nest, MENU, i, &press); i++) {
+        r->group++;
+        if (r->mode == CHOOSES)
+            choose(r, press.want);
+        else if (r->mode == ASKS && press.want != NPLUG_MENU_UP && press.want != NPLUG_MENU_DOWN)
+            settle(r, press.want);
+    }
+    nplug_dispatch(r->nest, table, 2, r);
+    if (r->changed) draw(r);
+}
+
+/* --- hardware ------------------------------------------------------------------------------- */
+
+static void pause_a_frame(void)
+{
+    struct timespec frame = {0, 16000000};
+    nanosleep(&frame, NULL);
+}
+
+static void run_here(refit *r)
+{
+    while (!r->over) {
+        nplug_step(r->nest, nplug_now());
+        play(r);
+        pause_a_frame();
+    }
+}
+
+static int run_trace(refit *r, const char *path)
+{
+    nplug_sim_limits room = {4, 256};
+    size_t size = nplug_sim_memory_needed(room), count;
+    nplug_sim *sim = nplug_sim_open(room, malloc(size), size);
+    nplug_trace *trace;
+    nplug_notes notes;
+    char line[300];
+    const nplug_move *moves;
+
+    if (!sim || nplug_trace_read(path, &trace, &notes) != NPLUG_OK) {
+        if (sim && nplug_note_text(&notes, 0, line, sizeof line)) fprintf(stderr, "%s\n", line);
+        free(sim);
+        return 1;
+    }
+    moves = nplug_trace_moves(trace, &count);
+    for (size_t i = 0; i < count; i++)
+        nplug_sim_move(sim, &moves[i]);
+    nplug_attach(r->nest, nplug_sim_port(), sim);
+    for (nplug_time now = 0; !r->over && now <= nplug_sim_last(sim) + 100000; now += 16667) {
+        nplug_step(r->nest, now);
+        play(r);
+    }
+    nplug_close(r->nest);
+    nplug_trace_free(trace);
+    free(sim);
+    return 0;
+}
+
+int main(int argc, char **argv)
+{
+    nplug_game game = nplug_game_for_one("refit", actions, sizeof actions / sizeof *actions);
+    static refit r;
+    nplug_notes notes;
+    int status = 0;
+    nplug_result (*start)(const nplug_game *, const nplug_setup *, nplug_nest **) =
+        argc > 1 ? nplug_start_bare : nplug_start_game;
+
+    game.rules = rules;
+    game.rule_count = sizeof rules / sizeof *rules;
+    game.layers = layers;
+    game.layer_count = 2;
+    r.path = argc > 2 ? argv[2] : "refit.settings";
+    r.changed = true;
+    if (nplug_settings_read(r.path, &r.settings, &notes) != NPLUG_OK)
+        r.settings = nplug_settings_new();
+    if (!r.settings || start(&game, NULL, &r.nest) != NPLUG_OK) return 1;
+    nplug_settings_use_player(r.settings, r.nest, 1, "skipper");
+    if (argc > 1) {
+        status = run_trace(&r, argv[1]);
+    } else {
+        run_here(&r);
+        nplug_close(r.nest);
+    }
+    nplug_settings_free(r.settings);
+    return status;
+}
