@@ -104,7 +104,7 @@ static void measure_reports(void)
     int ends[2];
     load load;
 
-    make_load(&load);
+    make_load(&load, 1000);
     if (pipe(ends) != 0) exit(1);
     heap = bench_heap_calls();
     for (unsigned i = 0; i < ROUNDS; i++) {
@@ -139,6 +139,7 @@ int main(int argc, char **argv)
     } all[] = {{"reports", measure_reports},
                {"memory", measure_memory},
                {"frames", measure_frames},
+               {"scale", measure_scale},
                {"recognition", measure_recognition}};
 
     for (size_t i = 0; i < sizeof all / sizeof *all; i++)

@@ -247,7 +247,7 @@ void measure_frames(void)
 
     make_game();
     nest = open_game(&ring);
-    make_load(&load);
+    make_load(&load, 1000);
     for (unsigned i = 0; i < ROUNDS; i++) {
         run_round(nest, ring, &h, &load, (nplug_time)(i + 1) * SECONDS * 1000000, &nest_ns,
                   &hand_ns);

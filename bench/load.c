@@ -5,7 +5,6 @@
 #include <time.h>
 
 #define SEED 20260125u
-#define MOST (PADS * 1000 * SECONDS * (AXES + 1))
 
 double now_ns(void)
 {
@@ -36,14 +35,14 @@ static nplug_report *add_value(load *load, nplug_time time, uint32_t pad, uint16
     return report;
 }
 
-static void add_group(load *load, unsigned ms, uint32_t pad, uint32_t *random, bool *down)
+static void add_group(load *load, double second, uint32_t pad, uint32_t *random, bool *down)
 {
     static const uint16_t axes[AXES] = {0, 1, 3, 4};
-    nplug_time time = (nplug_time)ms * 1000;
+    nplug_time time = (nplug_time)(second * 1e6 + 0.5);
     nplug_report *last = NULL;
 
     for (unsigned a = 0; a < AXES; a++) {
-        double phase = 2.0 * M_PI * (ms / 1000.0 * (1.0 + a) + pad / 8.0);
+        double phase = 2.0 * M_PI * (second * (1.0 + a) + pad / 8.0);
         last = add_value(load, time, pad, axes[a], (int32_t)(32000.0 * sin(phase)));
         last->flags = NPLUG_REPORT_MORE | NPLUG_REPORT_MOVES;
     }
@@ -55,17 +54,18 @@ static void add_group(load *load, unsigned ms, uint32_t pad, uint32_t *random, b
     last->flags &= (uint8_t)~NPLUG_REPORT_MORE;
 }
 
-void make_load(load *load)
+void make_load(load *load, unsigned rate)
 {
     uint32_t random = SEED;
     bool down[PADS] = {false};
 
     memset(load, 0, sizeof *load);
-    load->reports = (nplug_report *)malloc(MOST * sizeof *load->reports);
-    for (unsigned ms = 0, frame = 0; ms < 1000 * SECONDS; ms++) {
+    load->reports =
+        (nplug_report *)malloc((size_t)PADS * rate * SECONDS * (AXES + 1) * sizeof *load->reports);
+    for (unsigned i = 0, frame = 0; i < rate * SECONDS; i++) {
         for (uint32_t pad = 0; pad < PADS; pad++)
-            add_group(load, ms, pad, &random, &down[pad]);
-        while (frame < FRAMES && (ms + 1) * 60 >= (frame + 1) * 1000)
+            add_group(load, (double)i / rate, pad, &random, &down[pad]);
+        while (frame < FRAMES && (i + 1) * 60 >= (frame + 1) * rate)
             load->frame_end[frame++] = load->count;
     }
 }

@@ -10,7 +10,7 @@
 #define ROUNDS  15
 #define FRAMES  (60 * SECONDS)
 
-/* The load: groups of one millisecond of one pad, in order of time. */
+/* The load: groups of one pad at one moment, in order of time. */
 typedef struct load {
     nplug_report *reports;
     size_t count, presses;
@@ -18,7 +18,9 @@ typedef struct load {
 } load;
 
 double now_ns(void);
-void make_load(load *load);
+
+/* The load at so many groups of each pad a second: 1000, or a multiple. */
+void make_load(load *load, unsigned rate);
 
 /* A nest with a game, whose ring is told in *ring, and eight Herons plugged in. */
 nplug_nest *open_nest(const nplug_game *game, const nplug_limits *limits, nplug_ring **ring);
@@ -28,7 +30,12 @@ size_t make_frame(nplug_report *frame, const load *load, size_t at, size_t end, 
 
 double median(double *list, size_t count);
 
+/* The most reports of a frame, at the highest rate. */
+#define FRAME_MOST 8192
+#define RATE_MOST  8000
+
 /* The figures of their own files. */
+void measure_scale(void);
 void measure_recognition(void);
 void measure_frames(void);
 
