@@ -231,6 +231,26 @@ START_TEST(listings_compile)
 }
 END_TEST
 
+/* Each step of the page for those who come from polling runs, and says what stands below it. */
+START_TEST(steps_from_polling_run)
+{
+    char output[16384];
+
+    ck_assert_msg(run("set -e; cd " SOURCE_DIR "; out=" BINARY_DIR
+                      "/steps; rm -rf $out; mkdir $out; "
+                      "awk -v base=$out/step '/^```c$/ {n++; on=base n \".c\"; next} "
+                      "/^```text$/ {on=base n \".txt\"; next} /^```/ {on=\"\"} "
+                      "on != \"\" {print > on}' docs/guide/9-from-polling.md; "
+                      "for c in $out/*.c; do " C_COMPILER " " SANITIZERS
+                      " -std=c11 -Wall -Wextra -Werror -Iinclude $c " BINARY_DIR
+                      "/libnestplug.a -ljansson -lpthread -lm -o ${c%.c}; "
+                      "${c%.c} > ${c%.c}.out; diff ${c%.c}.txt ${c%.c}.out; done; ls $out/*.out | wc -l",
+                      output, sizeof output) == 0,
+                  "%s", output);
+    ck_assert_int_eq(atoi(output), 5);
+}
+END_TEST
+
 Suite *house_suite(void)
 {
     Suite *suite = suite_create("house");
@@ -245,6 +265,7 @@ Suite *house_suite(void)
     tcase_add_test(tests, builtin_sheets_and_models_are_those_of_the_files);
     tcase_add_test(tests, an_outside_program_finds_the_installed_library);
     tcase_add_test(tests, listings_compile);
+    tcase_add_test(tests, steps_from_polling_run);
     suite_add_tcase(suite, tests);
     return suite;
 }
