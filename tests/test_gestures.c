@@ -357,6 +357,47 @@ START_TEST(a_stick_moves_a_motion_at_a_speed_and_a_mouse_is_as_good_as_a_stick)
 }
 END_TEST
 
+static nplug_vec2 in_steps(void *user, nplug_vec2 value)
+{
+    float steps = *(const float *)user;
+
+    value.x = (float)(int)(value.x * steps) / steps;
+    value.y = value.x > 0.9f ? 0.0f / steps : 7.0f; /* what is beyond is brought back */
+    return value;
+}
+
+START_TEST(a_game_may_shape_by_a_function_of_its_own)
+{
+    static float four = 4.0f;
+    static const nplug_shaper shapers[] = {{"steps", in_steps, &four}};
+    static const nplug_action_def actions[] = {
+        {"throttle", NPLUG_LEVEL, "pad:trigger-right by=steps", 0},
+        {"steer", NPLUG_VECTOR,
+         "pad:stick-left dead=0.1 by=steps | keys:KeyW,KeyS,KeyA,KeyD by=steps", 0}};
+    static const nplug_action_def wrong[] = {{"t", NPLUG_LEVEL, "pad:trigger-left by=stairs", 0}};
+    nplug_game game = nplug_game_for_one("own", actions, 2);
+    test_rig rig;
+
+    game.shapers = shapers;
+    game.shaper_count = 1;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_sweep(rig.sim, MS, "pad", "trigger-right", (nplug_vec2){0.7f, 0.0f}, 0);
+    nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", (nplug_vec2){0.4f, 0.0f}, 0);
+    rig_step(&rig, 10 * MS);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 0), 0.5f);
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, 1).x, 0.25f);
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, 1).y, 1.0f);
+    rig_close(&rig);
+    game.actions = wrong;
+    game.action_count = 1;
+    rig_open(&rig, NULL, NULL);
+    ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_BINDING);
+    ck_assert_ptr_nonnull(strstr(rig.log, "of this game's own"));
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(a_level_reads_as_a_button_and_in_bands)
 {
     static const nplug_band bands[] = {{"drift", 0.1f}, {"cruise", 0.4f}, {"full", 0.9f}};
@@ -538,6 +579,7 @@ Suite *gestures_suite(void)
     tcase_add_test(tests, several_sources_never_add_up_to_more_than_one);
     tcase_add_test(tests, one_of_some_actions_is_held_at_a_time);
     tcase_add_test(tests, a_stick_moves_a_motion_at_a_speed_and_a_mouse_is_as_good_as_a_stick);
+    tcase_add_test(tests, a_game_may_shape_by_a_function_of_its_own);
     tcase_add_test(tests, a_level_reads_as_a_button_and_in_bands);
     tcase_add_test(tests, a_shortcut_follows_the_letter_when_the_layout_changes);
     tcase_add_test(tests, labels_are_letters_of_any_case_in_utf8);

@@ -236,17 +236,17 @@ START_TEST(steps_from_polling_run)
 {
     char output[16384];
 
-    ck_assert_msg(run("set -e; cd " SOURCE_DIR "; out=" BINARY_DIR
-                      "/steps; rm -rf $out; mkdir $out; "
-                      "awk -v base=$out/step '/^```c$/ {n++; on=base n \".c\"; next} "
-                      "/^```text$/ {on=base n \".txt\"; next} /^```/ {on=\"\"} "
-                      "on != \"\" {print > on}' docs/guide/9-from-polling.md; "
-                      "for c in $out/*.c; do " C_COMPILER " " SANITIZERS
-                      " -std=c11 -Wall -Wextra -Werror -Iinclude $c " BINARY_DIR
-                      "/libnestplug.a -ljansson -lpthread -lm -o ${c%.c}; "
-                      "${c%.c} > ${c%.c}.out; diff ${c%.c}.txt ${c%.c}.out; done; ls $out/*.out | wc -l",
-                      output, sizeof output) == 0,
-                  "%s", output);
+    ck_assert_msg(
+        run("set -e; cd " SOURCE_DIR "; out=" BINARY_DIR "/steps; rm -rf $out; mkdir $out; "
+            "awk -v base=$out/step '/^```c$/ {n++; on=base n \".c\"; next} "
+            "/^```text$/ {on=base n \".txt\"; next} /^```/ {on=\"\"} "
+            "on != \"\" {print > on}' docs/guide/9-from-polling.md; "
+            "for c in $out/*.c; do " C_COMPILER " " SANITIZERS
+            " -std=c11 -Wall -Wextra -Werror -Iinclude $c " BINARY_DIR
+            "/libnestplug.a -ljansson -lpthread -lm -o ${c%.c}; "
+            "${c%.c} > ${c%.c}.out; diff ${c%.c}.txt ${c%.c}.out; done; ls $out/*.out | wc -l",
+            output, sizeof output) == 0,
+        "%s", output);
     ck_assert_int_eq(atoi(output), 5);
 }
 END_TEST

@@ -44,6 +44,7 @@ typedef enum nplug_action_kind {
  *   observe                    takes its controls from nobody: see nplug_layer_def
  *   press=0.5 release=0.4      where a press begins and ends
  *   dead= outer= zone= power= curve= lift= scale= invert= gate= rise= fall=   shaping
+ *   by=NAME                    a shaping of the game's own: see nplug_shaper
  *
  * Any source may drive any action.  A stick or a button bound to a motion moves it at a speed: at
  * its end by 1000 times `scale` counts a second.  A mouse bound to a vector or a level is as good
@@ -107,6 +108,15 @@ typedef struct nplug_action_rule {
     nplug_keep keep;
 } nplug_action_rule;
 
+/* A shaping of the game's own: a binding that says `by=NAME` has its value go through it, after its
+ * other shaping.  It gets and gives numbers in [-1, 1] (a level in x), is called within nplug_step,
+ * must depend on nothing but its arguments, and may call nothing of the nest. */
+typedef struct nplug_shaper {
+    const char *name;
+    nplug_vec2 (*shape)(void *user, nplug_vec2 value);
+    void *user; /* the game's own */
+} nplug_shaper;
+
 /* Who gets a seat, and how. */
 typedef enum nplug_seat_rule {
     NPLUG_SEATS_ONE = 0,       /* a game for one: player 1 hears all, whatever is plugged in */
@@ -127,7 +137,9 @@ typedef struct nplug_game {
     uint32_t layer_count;          /* at most 32 */
     const nplug_action_rule *rules;
     uint32_t rule_count;
-    uint64_t names; /* not 0: the nplug_names_digest that numbers kept elsewhere go with */
+    const nplug_shaper *shapers;
+    uint32_t shaper_count; /* at most 255 */
+    uint64_t names;        /* not 0: the nplug_names_digest that numbers kept elsewhere go with */
 } nplug_game;
 
 /* A game for one with these actions. */
@@ -141,6 +153,8 @@ static inline nplug_game nplug_game_for_one(const char *name, const nplug_action
                        actions,
                        NPLUG_SEATS_ONE,
                        1,
+                       NULL,
+                       0,
                        NULL,
                        0,
                        NULL,

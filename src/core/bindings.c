@@ -178,6 +178,23 @@ uint16_t np_game_keep_shaping(np_game *game, const np_shaping *shaping, uint16_t
     return (uint16_t)at;
 }
 
+static float sane(float value)
+{
+    return value > 1.0f ? 1.0f : value >= -1.0f ? value : value < -1.0f ? -1.0f : 0.0f;
+}
+
+nplug_vec2 np_game_shape(const np_game *game, const np_shaping *shaping, nplug_vec2 value)
+{
+    const nplug_shaper *own;
+
+    if (!shaping || !shaping->own) return value;
+    own = &game->def.shapers[shaping->own - 1];
+    value = own->shape(own->user, value);
+    value.x = sane(value.x);
+    value.y = sane(value.y);
+    return value;
+}
+
 /* The first of so many ramps in a row that no binding has; the limit where there are none. */
 static uint32_t place_of_ramps(const np_game *game, uint32_t count)
 {

@@ -130,6 +130,9 @@ void np_game_drop_source(np_game *game, uint32_t source);
 /* For whom a binding is. */
 void np_game_set_players(np_game *game, uint32_t binding, uint32_t players);
 
+/* A value as the game's own shaping makes it, where a shaping names one. */
+nplug_vec2 np_game_shape(const np_game *game, const np_shaping *shaping, nplug_vec2 value);
+
 /* What shapes a binding; NULL where nothing does. */
 static inline const np_shaping *np_game_shaping(const np_game *game, const np_binding *binding)
 {

@@ -119,6 +119,9 @@ static nplug_result check_actions(const nplug_nest *nest, const np_game *game)
 {
     uint32_t layers = game->def.layers ? game->def.layer_count : NP_LAYERS;
 
+    for (uint32_t i = 0; i < game->def.shaper_count; i++)
+        if (!game->def.shapers[i].name || !game->def.shapers[i].shape)
+            return fail(nest, "shaper", i);
     for (uint32_t i = 0; i < game->def.layer_count; i++)
         if (!game->def.layers[i].name) return fail(nest, "no name for layer", i);
     for (uint32_t i = 0; i < game->def.action_count; i++) {
@@ -158,7 +161,8 @@ static nplug_result check_game(const nplug_nest *nest, const nplug_game *def)
         return NPLUG_ERR_SIZE;
     if (nest->started) return NPLUG_ERR_ORDER;
     if ((unsigned)def->seats > NPLUG_SEATS_BY_CALL) return NPLUG_ERR_ARGUMENT;
-    if ((def->layer_count && !def->layers) || (def->rule_count && !def->rules))
+    if ((def->layer_count && !def->layers) || (def->rule_count && !def->rules) ||
+        (def->shaper_count && !def->shapers) || def->shaper_count > 255)
         return NPLUG_ERR_ARGUMENT;
     if (def->action_count > nest->limits.actions || def->players > nest->limits.players ||
         def->layer_count > NP_LAYERS)

@@ -246,6 +246,23 @@ static bool read_curve(np_reader *in, float *into)
     return false;
 }
 
+/* A shaping of the game's own, by its name; where a text is only read, any will do. */
+static bool read_own(np_reader *in, float *into)
+{
+    const char *word = in->at;
+    size_t length = skip_word(in);
+
+    (void)into;
+    in->shaping.own = 1;
+    if (!in->game) return length != 0;
+    for (uint32_t i = 0; i < in->game->def.shaper_count; i++) {
+        const char *name = in->game->def.shapers[i].name;
+        in->shaping.own = (uint8_t)(i + 1);
+        if (strlen(name) == length && memcmp(name, word, length) == 0) return true;
+    }
+    return false;
+}
+
 /* A word that stands alone. */
 static bool read_alone(np_reader *in, float *into)
 {
@@ -297,6 +314,7 @@ static const option options[] = {
     AMOUNT("scale=", scale, 0.001f, 1000.0f, "scale= takes 0.001 to 1000"),
     SHAPES("invert=", read_invert, "invert= takes x, y or xy"),
     SHAPES("gate=", read_gate, "gate= takes circle"),
+    BINDS("by=", read_own, "by= takes the name of a shaping of this game's own"),
     BETWEEN("press=", press, 0.01f, 1.0f, "press= takes 0.01 to 1"),
     BETWEEN("release=", release, 0.001f, 1.0f, "release= takes 0.001 to 1"),
     BINDS("release", read_on_release, "release stands alone, or release= takes 0.001 to 1"),

@@ -13,7 +13,7 @@ bool np_shaping_is_idle(const np_shaping *s)
 {
     return s->inner == 0.0f && s->outer == 1.0f && s->power == 1.0f && s->lift == 0.0f &&
            s->scale == 1.0f && s->rise == 0.0f && s->fall == 0.0f && s->curve_count == 0 &&
-           !s->invert_x && !s->invert_y && !s->to_circle;
+           !s->invert_x && !s->invert_y && !s->to_circle && !s->own;
 }
 
 bool np_shaping_suits_deltas(const np_shaping *shaping)

@@ -26,6 +26,7 @@ typedef struct np_shaping {
     uint8_t zone; /* an np_zone */
     uint8_t invert_x, invert_y;
     uint8_t to_circle; /* a stick's gate is brought to the unit circle */
+    uint8_t own;       /* then through this one of the game's own, from 1; 0: none */
 } np_shaping;
 
 /* Shapes nothing. */

@@ -311,7 +311,7 @@ static nplug_vec2 shaped_delta(const np_taste *taste, nplug_vec2 value)
 }
 
 /* What a source gives of one control. */
-static nplug_vec2 value_of(const np_control *control, const np_source *source,
+static nplug_vec2 value_of(const np_game *game, const np_control *control, const np_source *source,
                            const np_taste *taste)
 {
     nplug_vec2 value = np_controls_heard(control);
@@ -325,7 +325,9 @@ static nplug_vec2 value_of(const np_control *control, const np_source *source,
     }
     if (control->nature == NPLUG_NATURE_DELTA) return shaped_delta(taste, value);
     if (taste->moves) return np_shaped_speed(taste->shaping, value, components, square);
-    return taste->shaping ? np_shaped(taste->shaping, value, components, square) : value;
+    if (!taste->shaping) return value;
+    return np_game_shape(game, taste->shaping,
+                         np_shaped(taste->shaping, value, components, square));
 }
 
 nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t source,
@@ -339,7 +341,7 @@ nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t so
         const np_control *control = &nest->controls.list[nest->sources.links[at].control];
         nplug_vec2 value;
         if (!(np_players_hearing(&nest->players, control->device) & (1u << player))) continue;
-        value = value_of(control, about, taste);
+        value = value_of(&nest->game, control, about, taste);
         if (control->nature == NPLUG_NATURE_DELTA) {
             best.x += value.x;
             best.y += value.y;

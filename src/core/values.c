@@ -154,7 +154,8 @@ static nplug_vec2 put_together(const nplug_nest *nest, const np_binding *binding
     if (cross) /* up comes first in the text: the second one is down */
         value.y = np_opposed(part[1].x, part[0].x, rule, (marks & NP_MARK_LATER_Y) == 0);
     if (binding->kind == NPLUG_MOTION) return np_shaped_speed(shaping, value, cross ? 2 : 1, true);
-    return shaping ? np_shaped(shaping, value, cross ? 2 : 1, true) : value;
+    if (!shaping) return value;
+    return np_game_shape(&nest->game, shaping, np_shaped(shaping, value, cross ? 2 : 1, true));
 }
 
 /* Nobody has any of its controls: nearly half of all bindings. */

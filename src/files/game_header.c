@@ -164,7 +164,7 @@ static void put_game(writer *out, const nplug_game *game, const char *lower, con
         put(out, "%s_rules, %" PRIu32 ", ", lower, game->rule_count);
     else
         put(out, "NULL, 0, ");
-    put(out, "%s_NAMES};\n", prefix);
+    put(out, "NULL, 0, %s_NAMES};\n", prefix);
 }
 
 static void put_header(writer *out, const nplug_game *game, bool tables)
