@@ -60,7 +60,7 @@ static void say(refit *r, const char *text)
 static void draw(refit *r)
 {
     if (isatty(STDOUT_FILENO)) printf("\033[H\033[2J");
-    printf("Refit: which control does what\n\n");
+    printf("Refit: which control does what (* is your own)\n\n");
     for (uint32_t a = 0; a < SHOWN; a++)
         printf(" %s %-9s%s %s\n", a == r->row ? ">" : " ", nplug_action_name(r->nest, a),
                nplug_is_rebound(r->nest, 1, a) ? "*" : " ", nplug_bindings_of(r->nest, 1, a));
