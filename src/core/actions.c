@@ -37,36 +37,11 @@ static void set_button(nplug_nest *nest, uint32_t action, np_action *state, bool
     if (np_game_action(&nest->game, action)->kind == NPLUG_BUTTON) state->value.x = held;
 }
 
-/* Whether a player holds another one of the actions of which only one may be held. */
-static bool holds_another(const nplug_nest *nest, uint32_t player, uint32_t action)
-{
-    uint8_t one_of = nest->game.rules[action].one_of;
-
-    for (uint32_t a = 0; one_of && a < nest->game.def.action_count; a++)
-        if (a != action && nest->game.rules[a].one_of == one_of &&
-            np_action_of(&nest->actions, player, a)->held)
-            return true;
-    return false;
-}
-
-/* A player whose hand trembles does not want a press again that soon. */
-static bool comes_too_soon(const nplug_nest *nest, uint32_t player, uint32_t action,
-                           nplug_time time)
-{
-    const np_action *state = np_action_of(&nest->actions, player, action);
-    uint32_t again = np_comfort_again(nest, player, action);
-
-    return again && state->presses && time - state->release_time < again;
-}
-
-bool np_actions_press(nplug_nest *nest, uint32_t player, uint32_t action, const np_change *change)
+void np_actions_press(nplug_nest *nest, uint32_t player, uint32_t action, const np_change *change)
 {
     np_action *state = np_action_of(&nest->actions, player, action);
 
-    if (state->held == 0 &&
-        (holds_another(nest, player, action) || comes_too_soon(nest, player, action, change->time)))
-        return false;
-    if (state->held++) return true;
+    if (state->held++) return;
     open_step(state, (uint32_t)nest->step);
     state->presses++;
     state->presses_in++;
@@ -74,7 +49,6 @@ bool np_actions_press(nplug_nest *nest, uint32_t player, uint32_t action, const 
     state->used = 0;
     set_button(nest, action, state, true);
     say_edge(nest, player, action, state->presses, change, true);
-    return true;
 }
 
 void np_actions_release(nplug_nest *nest, uint32_t player, uint32_t action, const np_change *change)

@@ -22,8 +22,8 @@ typedef struct np_actions {
 
 void np_actions_layout(np_actions *actions, np_carve *carve, const nplug_limits *limits);
 
-/* A binding begins to hold an action; false where the action's rule does not let it. */
-bool np_actions_press(nplug_nest *nest, uint32_t player, uint32_t action, const np_change *change);
+/* A binding begins to hold an action. */
+void np_actions_press(nplug_nest *nest, uint32_t player, uint32_t action, const np_change *change);
 
 /* A binding that held it does so no longer. */
 void np_actions_release(nplug_nest *nest, uint32_t player, uint32_t action,

@@ -8,7 +8,7 @@ void np_game_forget(np_game *game)
     game->binding_count = game->source_count = game->use_count = 0;
     game->shaping_count = 0;
     game->filter_count = 1;
-    game->ranked = game->freed = false;
+    game->ranked = game->ruled = game->freed = false;
     memset(game->bucket, 0xff, sizeof game->bucket);
 }
 
@@ -299,6 +299,21 @@ static uint32_t place_of_binding(np_game *game)
     return game->binding_count < game->binding_limit ? game->binding_count++ : NP_NO_INDEX;
 }
 
+/* A press and a release are all that most bindings want of their source. */
+static bool is_odd(const np_binding *binding)
+{
+    return binding->shape != NP_SHAPE_ONE || binding->gesture != NPLUG_GESTURE_PRESS ||
+           binding->with_count || binding->ramp != NP_NO_INDEX;
+}
+
+static void count_odd(np_game *game, const np_binding *binding, int by)
+{
+    for (uint32_t i = 0; is_odd(binding) && i < binding->source_count; i++) {
+        np_source *source = &game->sources[binding->source[i]];
+        source->odd = (uint16_t)(source->odd + by);
+    }
+}
+
 bool np_game_keep(np_reader *in)
 {
     np_game *game = in->game;
@@ -313,7 +328,10 @@ bool np_game_keep(np_reader *in)
     binding->rank = (uint8_t)(game->layer_rank[binding->layer] * NP_CHORD + in->with_count);
     if (binding->rank != game->bindings[0].rank) game->ranked = true;
     add_to_action(game, in->kept);
-    return keep_sources(in, binding) && keep_shaping(in, binding) && keep_gesture(in, binding);
+    if (!keep_sources(in, binding) || !keep_shaping(in, binding)) return false;
+    count_odd(game, binding, 1);
+    binding->counted = 1;
+    return keep_gesture(in, binding);
 }
 
 /* --- dropping one --------------------------------------------------------------------------- */
@@ -346,6 +364,7 @@ void np_game_drop(np_game *game, uint32_t binding)
     while (*at != binding)
         at = &game->bindings[*at].next;
     *at = about->next;
+    if (about->counted) count_odd(game, about, -1);
     for (uint32_t i = 0; i < about->source_count; i++)
         drop_uses(game, about->source[i], binding);
     for (uint32_t i = 0; i < about->with_count; i++)

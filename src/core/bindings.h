@@ -42,6 +42,7 @@ typedef struct np_source {
     uint8_t filter;        /* place of an np_filter; 0: any device */
     uint8_t modifies;      /* of how many bindings it is a part that is held */
     uint16_t gives;        /* how many bindings read its value */
+    uint16_t odd;          /* how many want more of it than its press */
 } np_source;
 
 /* That a binding is on a source. */
@@ -69,6 +70,7 @@ typedef struct np_binding {
     uint8_t layer;
     uint8_t rank;     /* by its layer's priority, then by how long its chord is */
     uint8_t observes; /* takes its controls from nobody */
+    uint8_t counted;  /* among the odd ones of its sources, where it is one */
 } np_binding;
 
 /* What an action's rule says. */
@@ -79,6 +81,7 @@ typedef struct np_action_rule {
 
 typedef struct np_game {
     bool used;
+    bool ruled;  /* some action's rule looks at other actions, or at which binding was later */
     bool freed;  /* some places of bindings, uses and sources may be free again */
     bool ranked; /* not all bindings have one rank: some may take a control from others */
     nplug_game def;

@@ -146,6 +146,7 @@ void np_comfort_take(nplug_nest *nest, const nplug_command *command, nplug_time 
         return;
     }
     was = *place;
+    ease->used = true;
     place->shaping = np_game_keep_shaping(&nest->game, &in.shaping, was.shaping);
     place->flags = flags_of(&in.wish);
     place->lasts = (uint16_t)in.wish.lasts;

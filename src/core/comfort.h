@@ -27,6 +27,7 @@ typedef struct np_ease {
     float waits;  /* all waiting times are so many times as long */
     float rumble; /* as strong */
     np_comfort every;
+    bool used; /* something was ever set, for some action or for all */
 } np_ease;
 
 typedef struct np_comforts {
@@ -36,6 +37,12 @@ typedef struct np_comforts {
 } np_comforts;
 
 void np_comfort_layout(np_comforts *comforts, np_carve *carve, const nplug_limits *limits);
+
+/* Whether a player has any comfort at all. */
+static inline bool np_comfort_is_used(const np_comforts *comforts, uint32_t player)
+{
+    return comforts->ease[player].used;
+}
 
 /* A waiting time as a player has it. */
 uint32_t np_comfort_wait(const nplug_nest *nest, uint32_t player, uint32_t wait);

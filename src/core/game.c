@@ -111,6 +111,7 @@ static nplug_result take_rules(const nplug_nest *nest, np_game *game)
         game->rules[rule->action].opposite = (uint8_t)rule->opposite;
         game->rules[rule->action].one_of = (uint8_t)rule->one_of;
         game->rules[rule->action].keep = (uint8_t)rule->keep;
+        game->ruled |= rule->one_of != 0 || rule->merge == NPLUG_MERGE_LATEST;
     }
     return NPLUG_OK;
 }

@@ -48,6 +48,35 @@ static void let_go(nplug_nest *nest, uint32_t player, uint32_t binding, const np
     np_actions_release(nest, player, nest->game.bindings[binding].action, change);
 }
 
+/* Whether a player holds another one of the actions of which only one may be held. */
+static bool holds_another(const nplug_nest *nest, uint32_t player, uint32_t action)
+{
+    uint8_t one_of = nest->game.rules[action].one_of;
+
+    for (uint32_t a = 0; one_of && a < nest->game.def.action_count; a++)
+        if (a != action && nest->game.rules[a].one_of == one_of &&
+            np_action_of(&nest->actions, player, a)->held)
+            return true;
+    return false;
+}
+
+/* A player whose hand trembles does not want a press again that soon. */
+static bool comes_too_soon(const nplug_nest *nest, uint32_t player, uint32_t action,
+                           nplug_time time)
+{
+    const np_action *state = np_action_of(&nest->actions, player, action);
+    uint32_t again = np_comfort_again(nest, player, action);
+
+    return again && state->presses && time - state->release_time < again;
+}
+
+/* Whether an action that nothing holds may be pressed, by its rule and by the player's comfort. */
+static bool may_press(const nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time)
+{
+    if (np_action_of(&nest->actions, player, action)->held) return true;
+    return !holds_another(nest, player, action) && !comes_too_soon(nest, player, action, time);
+}
+
 static void fire(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change)
 {
     uint8_t *marks = marks_of(&nest->gestures, player, binding);
@@ -56,8 +85,9 @@ static void fire(nplug_nest *nest, uint32_t player, uint32_t binding, const np_c
         if (toggles(nest, player, binding)) let_go(nest, player, binding, change);
         return;
     }
-    if (np_actions_press(nest, player, nest->game.bindings[binding].action, change))
-        *marks |= NP_MARK_HOLDS;
+    if (!may_press(nest, player, nest->game.bindings[binding].action, change->time)) return;
+    *marks |= NP_MARK_HOLDS;
+    np_actions_press(nest, player, nest->game.bindings[binding].action, change);
 }
 
 /* What was pressed comes up: it holds no more, but where the player wants presses to toggle. */
@@ -370,12 +400,48 @@ static bool turn_modifier(nplug_nest *nest, uint32_t player, uint32_t source,
     return turn_held(nest, player, source, change, pressed);
 }
 
+static bool is_plain(const nplug_nest *nest, uint32_t player, uint32_t source)
+{
+    const np_source *about = &nest->game.sources[source];
+
+    return !about->odd && !about->modifies && about->gesture == NP_NO_INDEX && !nest->game.ruled &&
+           !np_comfort_is_used(&nest->comforts, player);
+}
+
+/* A source of which nobody wants more than its press, for a player without comfort, in a game
+ * without rules: what nearly all are. */
+static void turn_plain(nplug_nest *nest, uint32_t player, uint32_t source, const np_change *change,
+                       bool pressed)
+{
+    const np_game *game = &nest->game;
+    uint32_t on = nest->layers.on[player];
+    uint8_t cover = nest->layers.cover[(size_t)player * nest->layers.source_limit + source];
+
+    for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
+         at = game->uses[at].next) {
+        const np_binding *binding = &game->bindings[game->uses[at].binding];
+        uint8_t *marks = marks_of(&nest->gestures, player, game->uses[at].binding);
+        if (!pressed) {
+            if (*marks & NP_MARK_HOLDS) np_actions_release(nest, player, binding->action, change);
+            *marks = 0;
+        } else if ((on >> binding->layer) & (binding->players >> player) & 1u &&
+                   binding->rank >= cover) {
+            *marks = NP_MARK_ARMED | NP_MARK_HOLDS;
+            np_actions_press(nest, player, binding->action, change);
+        }
+    }
+}
+
 void np_gestures_turn(nplug_nest *nest, uint32_t player, uint32_t source, const np_change *change,
                       bool pressed)
 {
     const np_game *game = &nest->game;
     np_machine *machine = machine_of(nest, player, source);
 
+    if (is_plain(nest, player, source)) {
+        turn_plain(nest, player, source, change, pressed);
+        return;
+    }
     if (game->sources[source].modifies && turn_modifier(nest, player, source, change, pressed))
         return;
     if (pressed && !game->sources[source].modifies) nest->gestures.alone[player] = 0;

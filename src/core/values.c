@@ -276,7 +276,9 @@ static void settle(nplug_nest *nest, uint32_t player, uint32_t action, nplug_tim
                    nplug_time span)
 {
     np_action *state = np_action_of(&nest->actions, player, action);
-    const np_shaping *comfort = np_comfort_shaping(nest, player, action);
+    const np_shaping *comfort = np_comfort_is_used(&nest->comforts, player)
+                                    ? np_comfort_shaping(nest, player, action)
+                                    : NULL;
     nplug_action_kind kind = np_game_action(&nest->game, action)->kind;
     nplug_vec2 value;
 
