@@ -170,16 +170,16 @@ static bool passed_over(nplug_ring *ring, const nplug_report *report)
 static size_t whole_groups(const nplug_report *reports, size_t count, uint32_t longest,
                            uint32_t highest)
 {
-    uint32_t device = 0, inside = 0, mixed = 0, too_high = 0, too_long = 0;
+    uint32_t mixed = 0, too_high = 0, too_long = 0;
     size_t end = 0;
 
     for (size_t i = 0; i < count; i++) {
-        mixed |= (reports[i].device ^ device) & inside;
-        device = reports[i].device;
-        inside = 0u - (uint32_t)(reports[i].flags & NPLUG_REPORT_MORE);
-        too_high |= device > highest;
+        const nplug_report *report = &reports[i], *before = &reports[i ? i - 1 : 0];
+        mixed |= (report->device ^ before->device) &
+                 (0u - (uint32_t)(before->flags & NPLUG_REPORT_MORE));
+        too_high |= report->device > highest;
         too_long |= i - end >= longest;
-        end = inside ? end : i + 1;
+        end = report->flags & NPLUG_REPORT_MORE ? end : i + 1;
     }
     return mixed || too_high || too_long ? 0 : end;
 }

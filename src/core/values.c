@@ -25,8 +25,7 @@ void np_values_mark(nplug_nest *nest, uint32_t player, uint32_t action)
 
     if (state->dirty || np_game_action(&nest->game, action)->kind == NPLUG_BUTTON) return;
     np_actions_set_dirty(state, true);
-    nest->values.dirty[nest->values.dirty_count++] =
-        (uint32_t)((size_t)player * nest->values.action_limit + action);
+    nest->values.dirty[nest->values.dirty_count++] = player << 16 | action;
 }
 
 static void mark_for(nplug_nest *nest, uint32_t hearers, uint32_t action)
@@ -306,6 +305,5 @@ void np_values_settle(nplug_nest *nest, nplug_time time)
     /* What is on its way is marked again: at the list's head, never beyond what was read. */
     values->dirty_count = 0;
     for (uint32_t i = 0; i < count; i++)
-        settle(nest, values->dirty[i] / values->action_limit,
-               values->dirty[i] % values->action_limit, time, span);
+        settle(nest, values->dirty[i] >> 16, values->dirty[i] & 0xffffu, time, span);
 }

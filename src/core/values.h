@@ -15,7 +15,7 @@ typedef struct np_values {
     np_ramp *ramps;   /* by player, then ramp */
     uint8_t *away;    /* by player, then binding: it is not at rest */
     uint16_t *latest; /* by player, then action: the binding that left its rest last */
-    uint32_t *dirty;  /* places of actions whose value is to be found again */
+    uint32_t *dirty;  /* player << 16 | action, whose value is to be found again */
     uint32_t dirty_count, ramp_limit, binding_limit, action_limit;
     nplug_time last; /* when values were found last */
 } np_values;
