@@ -423,6 +423,7 @@ END_TEST
 START_TEST(comfort_shapes_swaps_and_softens)
 {
     nplug_vec2 right = {1.0f, 0.5f};
+    nplug_effect effect;
     test_rig rig;
 
     open_bound(&rig, 1);
@@ -439,8 +440,13 @@ START_TEST(comfort_shapes_swaps_and_softens)
     rig_step(&rig, 30 * MS);
     ck_assert_float_eq(nplug_vector(rig.nest, 1, STEER_).x, -1.0f);
     ck_assert(!nplug_is_rebound(rig.nest, 1, STEER_)); /* it is no binding of their own */
-    nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "");
+    nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "rumble=0.5");
     rig_step(&rig, 40 * MS);
+    nplug_rumble(rig.nest, nplug_device_at(rig.nest, 0), 1.0f, 0.5f, 100);
+    rig_step(&rig, 50 * MS);
+    ck_assert_uint_eq(nplug_sim_effects(rig.sim, "pad", &effect), 1);
+    ck_assert_float_eq_tol(effect.strong, 0.5f, 0.001f);
+    ck_assert_float_eq_tol(effect.weak, 0.25f, 0.001f);
     ck_assert_float_gt(nplug_vector(rig.nest, 1, STEER_).x, 0.8f);
     ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, HORN_, "sticky"), NPLUG_ERR_BINDING);
     ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, HORN_, "hold=20"), NPLUG_ERR_BINDING);

@@ -127,6 +127,7 @@ START_TEST(a_trace_comes_back_from_its_file_as_it_was)
     nplug_game game = harbour_for(2);
     nplug_limits limits = nplug_limits_default();
     char path[] = "/tmp/nestplug-test-XXXXXX";
+    nplug_pick pick = {sizeof(nplug_pick), 0, 0, 50, 0, 0.0f, true};
     nplug_trace_writer *writer;
     const nplug_record *records;
     nplug_replay replay;
@@ -150,7 +151,14 @@ START_TEST(a_trace_comes_back_from_its_file_as_it_was)
         nplug_sim_press(rig.sim, i * 20 * MS, "keys", i % 3 ? "KeyH" : "KeyZ", 5 * MS);
         nplug_sim_press(rig.sim, i * 20 * MS, "pad", i % 2 ? "south" : "west", 7 * MS);
     }
+    nplug_sim_layout(rig.sim, 250 * MS, "azerty");
     for (; step < 200; step++) {
+        if (step == 10) nplug_bind(rig.nest, 1, HORN, "key-label:w | pad:west hold=3 | pad:south");
+        if (step == 20) nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "toggle waits=1.5");
+        if (step == 40) nplug_pick_begin(rig.nest, &pick);
+        if (step == 70) nplug_mute(rig.nest, 1u << NPLUG_KIND_PAD);
+        if (step == 80) nplug_mute(rig.nest, 0);
+        if (step == 85) nplug_bind(rig.nest, 1, HORN, NULL);
         if (step == 30) nplug_switch_layer(rig.nest, 0, 1, true);
         if (step == 60) nplug_rumble(rig.nest, nplug_device_at(rig.nest, 0), 0.25f, 1.0f, 99);
         if (step == 90) nplug_yield(rig.nest, nplug_device_at(rig.nest, 0));

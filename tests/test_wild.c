@@ -78,9 +78,15 @@ static nplug_report any_report(const wild *w)
 
 static void any_command(wild *w)
 {
+    static const char *const texts[] = {
+        "pad:north | key:KeyH", "pad:shoulder-left+pad:west taps=2:30", NULL, "",
+        "pad:stick-left.up rise=2 fall=2 | pad:confirm repeat=9:9 | key-label:q"};
+    static const char *const comforts[] = {"toggle", "lasts=9 again=9 dead=0.2",
+                                           "sticky waits=0.5 swap-sticks", ""};
+    nplug_pick pick = {sizeof(nplug_pick), 0, 0, 1 + below(60), 0, 0.0f, false};
     nplug_device device = nplug_device_at(w->rig.nest, below(4));
 
-    switch (below(6)) {
+    switch (below(10)) {
     case 0:
         nplug_claim(w->rig.nest, device, below(4));
         break;
@@ -95,6 +101,20 @@ static void any_command(wild *w)
         break;
     case 4:
         nplug_rumble(w->rig.nest, below(20000), 0.5f, 0.5f, 10);
+        break;
+    case 6:
+        nplug_bind(w->rig.nest, below(3), below(12), texts[below(5)]);
+        break;
+    case 7:
+        nplug_set_comfort(w->rig.nest, 1 + below(2), below(2) ? below(12) : NPLUG_EVERY_ACTION,
+                          comforts[below(4)]);
+        break;
+    case 8:
+        nplug_mute(w->rig.nest, below(2) ? 1u << below(4) : 0);
+        break;
+    case 9:
+        pick.takes = below(2);
+        nplug_pick_begin(w->rig.nest, &pick);
         break;
     default:
         nplug_claim(w->rig.nest, below(20000), 1);
