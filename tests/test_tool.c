@@ -107,6 +107,12 @@ static const struct {
     {"other-game", TOOL "replay tests/data/other-game.trace", 1},
     {"cannot-write", TOOL "record --port " HARBOUR " -o /nowhere/x.trace", 1},
     {"first-press", BINARY_DIR "/examples/first_press 2>/dev/null", 0},
+    {"own-game",
+     TOOL "record --game tool/demo/harbour.game --port " HARBOUR " -o " TRACE
+          "3 | sed 's|/.*/||'; " TOOL "replay " TRACE "3; " TOOL
+          "replay --game tool/demo/harbour.game " TRACE "3",
+     0},
+    {"own-game-wrong", TOOL "watch --game tests/data/wrong/hold-zero.game --port " HARBOUR, 1},
     {"refit",
      "rm -f " BINARY_DIR "/refit.settings; " BINARY_DIR
      "/examples/refit examples/refit.trace " BINARY_DIR "/refit.settings; cat " BINARY_DIR

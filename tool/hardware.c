@@ -58,13 +58,29 @@ static int add_model(hardware *hw)
     return result == NPLUG_OK ? -1 : fail(result);
 }
 
+/* The game that the person gave, or the command, or else the harbour's. */
+static int find_game(hardware *hw, nplug_game *game)
+{
+    nplug_result result;
+    nplug_notes notes;
+
+    *game = hw->game ? *hw->game : harbour_game();
+    if (!hw->game_path) return -1;
+    result = nplug_game_read(hw->game_path, &hw->game_file, &notes);
+    tool_notes(&notes);
+    if (result != NPLUG_OK) return TOOL_WRONG;
+    *game = *nplug_game_of(hw->game_file);
+    return -1;
+}
+
 static int start_nest(hardware *hw, nplug_limits limits, bool follow_rest)
 {
-    nplug_game game = hw->game ? *hw->game : harbour_game();
+    nplug_game game;
     nplug_setup setup = nplug_setup_default();
     nplug_result result;
-    int status;
+    int status = find_game(hw, &game);
 
+    if (status >= 0) return status;
     setup.limits = limits;
     setup.follow_rest = follow_rest;
     setup.log = log_line;
@@ -299,6 +315,7 @@ static void begin(hardware *hw)
     double seconds = hw->seconds;
     const nplug_game *game = hw->game;
     char *sheet = hw->sheet, *model = hw->model, *settings = hw->settings;
+    char *game_path = hw->game_path;
 
     memset(hw, 0, sizeof *hw);
     hw->seconds = seconds;
@@ -306,6 +323,7 @@ static void begin(hardware *hw)
     hw->sheet = sheet;
     hw->model = model;
     hw->settings = settings;
+    hw->game_path = game_path;
 }
 
 int hardware_open_trace(hardware *hw, const char *path, unsigned rate)
@@ -370,6 +388,8 @@ int hardware_close(hardware *hw)
     nplug_sheet_free(hw->sheet_file);
     nplug_model_free(hw->model_file);
     nplug_settings_free(hw->kept);
+    nplug_game_free(hw->game_file);
+    free(hw->game_path);
     free(hw->settings);
     free(hw->sheet);
     free(hw->model);

@@ -17,6 +17,8 @@ typedef struct hardware {
     nplug_replay replay;
     double seconds; /* set before opening: how long real hardware is read; 0: until interrupted */
     char *sheet, *model, *settings; /* set before opening: files; freed by hardware_close */
+    char *game_path;                /* likewise: a game file in place of the harbour's game */
+    nplug_game_file *game_file;
     nplug_settings *kept;
     nplug_sheet_file *sheet_file;
     nplug_model_file *model_file;
@@ -35,12 +37,12 @@ typedef struct hardware {
     "hand, sim:- what comes on standard input (a move a line), trace:TRACE replays a recorded one"
 #define HARDWARE_SHEET_HELP    "A sheet to add: it wins over the built-in ones"
 #define HARDWARE_SETTINGS_HELP "A player's settings: calibrations, and sheets that were learnt"
+#define HARDWARE_GAME_HELP     "A game file whose actions are played, in place of the demo's"
 #define HARDWARE_MODEL_HELP    "A simulated model to add, for the trace to plug in"
 #define HARDWARE_FOR_HELP      "With --port linux: end after so long (default: when interrupted)"
 
-/* Opens; all of *hardware but `seconds`, `game`, `sheet`, `model` and
- * `settings` is set anew.  `rate` is steps
- * a second, `records` as in nplug_limits.  Returns -1, or the status to end with (said why). */
+/* Opens; all of *hardware but what is said to be set before is set anew.  `rate` is steps a second,
+ * `records` as in nplug_limits.  Returns -1, or the status to end with (said why). */
 int hardware_open(hardware *hardware, const tool_command *command, const char *port, unsigned rate,
                   uint32_t records);
 

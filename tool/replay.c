@@ -42,6 +42,7 @@ static int run(const tool_command *command, int argc, const char **argv)
     struct poptOption options[] = {
         {"digest", 0, POPT_ARG_NONE, &digest, 0, "Print the digest of all state after every step",
          NULL},
+        {"game", 0, POPT_ARG_STRING, &hw.game_path, 0, HARDWARE_GAME_HELP, "FILE"},
         {"sheet", 0, POPT_ARG_STRING, &hw.sheet, 0, HARDWARE_SHEET_HELP, "FILE"},
         {"json", 0, POPT_ARG_NONE, &json, 0, "Print a JSON object a line", NULL},
         POPT_TABLEEND};

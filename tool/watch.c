@@ -202,6 +202,7 @@ static int run(const tool_command *command, int argc, const char **argv)
         {"lines", 0, POPT_ARG_NONE, &watch.lines, 0, "Print lines, on a terminal too", NULL},
         {"pace", 0, POPT_ARG_NONE, &watch.pace, 0, "Play at the trace's own pace, not at once",
          NULL},
+        {"game", 0, POPT_ARG_STRING, &watch.hw.game_path, 0, HARDWARE_GAME_HELP, "FILE"},
         {"sheet", 0, POPT_ARG_STRING, &watch.hw.sheet, 0, HARDWARE_SHEET_HELP, "FILE"},
         {"settings", 0, POPT_ARG_STRING, &watch.hw.settings, 0, HARDWARE_SETTINGS_HELP, "FILE"},
         {"model", 0, POPT_ARG_STRING, &watch.hw.model, 0, HARDWARE_MODEL_HELP, "FILE"},
