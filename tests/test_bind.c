@@ -147,6 +147,26 @@ START_TEST(the_games_bindings_change_for_everybody_else)
 }
 END_TEST
 
+/* A tap that waits for another one, of a binding that goes meanwhile. */
+START_TEST(what_waits_goes_with_its_binding)
+{
+    test_rig rig;
+
+    open_bound(&rig, 1);
+    for (unsigned round = 0; round < 20; round++) {
+        nplug_time now = (round + 1) * SECOND;
+        nplug_bind(rig.nest, 1, HORN_, "pad:north tap=200 | pad:north taps=3:200");
+        rig_step(&rig, now);
+        nplug_sim_press(rig.sim, now + 10 * MS, "pad", "north", 20 * MS);
+        rig_step(&rig, now + 100 * MS);
+        nplug_bind(rig.nest, 1, HORN_, round % 2 ? "pad:east" : "key:KeyQ hold=50");
+        rig_step(&rig, now + 900 * MS);
+        ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 0);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
 /* However often bindings change, what is free is used again, and what they say holds. */
 START_TEST(bindings_may_change_for_ever)
 {
@@ -601,6 +621,7 @@ Suite *bind_suite(void)
     tcase_add_test(tests, one_players_bindings_are_not_anothers);
     tcase_add_test(tests, what_is_wrong_with_a_binding_changes_nothing);
     tcase_add_test(tests, the_games_bindings_change_for_everybody_else);
+    tcase_add_test(tests, what_waits_goes_with_its_binding);
     tcase_add_loop_test(tests, bindings_may_change_for_ever, 0, 4);
     tcase_add_test(tests, another_source_keeps_the_options);
     tcase_add_test(tests, conflicts_are_told_before_anything_changes);

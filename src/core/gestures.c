@@ -1,5 +1,6 @@
 #include "gestures.h"
 #include "nest.h"
+#include <string.h>
 
 void np_gestures_layout(np_gestures *gestures, np_carve *carve, const nplug_limits *limits)
 {
@@ -195,8 +196,10 @@ void np_gestures_settled(nplug_nest *nest, uint32_t player, uint32_t source, npl
 {
     const np_game *game = &nest->game;
     np_machine *machine = machine_of(nest, player, source);
-    np_change change = {time, NP_NONE, machine->device, game->sources[source].control, false};
+    np_change change = {time, NP_NONE, 0, game->sources[source].control, false};
 
+    if (!machine) return;
+    change.device = machine->device;
     machine->taps = 0;
     for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
          at = game->uses[at].next) {
@@ -453,6 +456,18 @@ void np_gestures_turn(nplug_nest *nest, uint32_t player, uint32_t source, const 
     if (!pressed && !game->sources[source].modifies &&
         (nest->comforts.ease[player].every.flags & NP_COMFORT_STICKY))
         free_stuck(nest, player, change);
+}
+
+/* --- a source goes ---------------------------------------------------------------------------- */
+
+void np_gestures_forget(nplug_nest *nest, uint32_t source)
+{
+    for (uint32_t player = 0; player <= nest->limits.players; player++) {
+        np_machine *machine = machine_of(nest, player, source);
+        np_timers_cancel(&nest->timers, NP_TIMER_TAP, player, source);
+        *stuck_of(&nest->gestures, player, source) = 0;
+        if (machine) memset(machine, 0, sizeof *machine);
+    }
 }
 
 /* --- what stays held by itself -------------------------------------------------------------- */

@@ -50,6 +50,9 @@ static inline bool np_gestures_held(const np_gestures *gestures, const np_source
 void np_gestures_turn(nplug_nest *nest, uint32_t player, uint32_t source, const np_change *change,
                       bool pressed);
 
+/* No binding uses a source any more: nothing is remembered of it, and nothing waits for it. */
+void np_gestures_forget(nplug_nest *nest, uint32_t source);
+
 /* What stays held by a source that is up, since the player wants presses to toggle, is let go. */
 void np_gestures_let_go(nplug_nest *nest, uint32_t player, uint32_t source,
                         const np_change *change);

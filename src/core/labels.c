@@ -7,16 +7,34 @@ void np_labels_layout(np_labels *labels, np_carve *carve, const nplug_limits *li
     labels->wanted = (uint8_t *)np_carve_take(carve, limits->devices, 1);
 }
 
-void np_labels_want(np_labels *labels, uint32_t device)
+static bool is_label(nplug_control control)
 {
-    labels->wanted[device] = 1;
-    labels->any = true;
+    return NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY_LABEL;
+}
+
+/* Nothing is asked where no binding names a letter. */
+void np_labels_want(nplug_nest *nest, uint32_t device)
+{
+    bool any = false;
+
+    for (uint32_t i = 0; !any && i < nest->game.source_count; i++)
+        any = is_label(nest->game.sources[i].control);
+    nest->labels.wanted[device] = any;
+    nest->labels.any |= any;
+}
+
+bool np_labels_miss(const nplug_nest *nest)
+{
+    for (uint32_t i = 0; i < nest->game.source_count; i++)
+        if (is_label(nest->game.sources[i].control) && nest->sources.of_source[i] == NP_NO_INDEX)
+            return true;
+    return false;
 }
 
 void np_labels_want_all(nplug_nest *nest)
 {
     for (uint32_t i = 0; i < nest->devices.count; i++)
-        np_labels_want(&nest->labels, nest->devices.order[i]);
+        np_labels_want(nest, nest->devices.order[i]);
 }
 
 /* --- asking --------------------------------------------------------------------------------- */
@@ -54,7 +72,8 @@ static bool ask_all(nplug_nest *nest, uint32_t device)
     np_run run = nest->controls.of_device[device];
     bool all;
 
-    if (!port->port->key_label) return true;
+    if (!port->port->key_label || nest->recogniser.of[device].kind != NPLUG_KIND_KEYBOARD)
+        return true;
     all = post(nest, device, 0, 0);
     for (uint32_t i = run.first; all && i < (uint32_t)run.first + run.count; i++) {
         nplug_control key = nest->controls.list[i].id, label;

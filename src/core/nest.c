@@ -265,7 +265,7 @@ static void build(nplug_nest *nest, uint32_t device, nplug_time time)
     if (!np_sources_link(nest, device)) np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
     np_layers_cover_all(nest, time);
     np_values_mark_device(nest, device);
-    np_labels_want(&nest->labels, device);
+    np_labels_want(nest, device);
 }
 
 /* Its buttons bounce no more. */

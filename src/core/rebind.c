@@ -81,6 +81,7 @@ static void drop_idle_sources(nplug_nest *nest)
 
     while ((source = np_game_idle_source(&nest->game)) != NP_NO_INDEX) {
         np_sources_unlink_one(nest, source);
+        np_gestures_forget(nest, source);
         np_game_drop_source(&nest->game, source);
     }
 }
@@ -184,7 +185,7 @@ static void settle(nplug_nest *nest, uint32_t player, uint32_t action, nplug_tim
     drop_idle_sources(nest);
     if (!link_new(nest, action)) np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
     np_guards_empty_all(nest);
-    np_labels_want_all(nest);
+    if (np_labels_miss(nest)) np_labels_want_all(nest);
     np_layers_cover_all(nest, time);
     for (uint32_t p = 0; p <= nest->limits.players; p++)
         if (p == player || player == 0) np_values_mark(nest, p, action);
