@@ -25,6 +25,8 @@ static const nplug_action_def actions[] = {
 static const nplug_action_rule rules[] = {NPLUG_MENU_RULES(MENU, 1)};
 static const nplug_layer_def layers[] = {{"helm", 0, true}, {"screen", 10, true}};
 
+#define UNDOS 64
+
 typedef enum mode { CHOOSES, PICKS, ASKS } mode;
 
 typedef struct undo {
@@ -43,7 +45,7 @@ typedef struct refit {
     char source[64], from[NPLUG_BINDINGS_SIZE]; /* what was picked, and the text with it */
     uint32_t place;                             /* of the binding that it takes */
     nplug_conflict conflict;
-    undo done[64];
+    undo done[UNDOS];
     uint32_t done_count, group;
     char said[256];
     bool changed, over;
@@ -80,8 +82,10 @@ static void draw(refit *r)
 /* Every change remembers what was. */
 static void change(refit *r, uint32_t action, const char *from)
 {
-    undo *was = &r->done[r->done_count % 64];
+    undo *was;
 
+    if (r->done_count == UNDOS) memmove(r->done, r->done + 1, --r->done_count * sizeof *r->done);
+    was = &r->done[r->done_count];
     was->group = r->group;
     was->action = action;
     was->own = nplug_is_rebound(r->nest, 1, action);
@@ -98,9 +102,9 @@ static void take_back(refit *r)
         return;
     }
     do {
-        was = &r->done[--r->done_count % 64];
+        was = &r->done[--r->done_count];
         nplug_bind(r->nest, 1, was->action, was->own ? was->from : NULL);
-    } while (r->done_count && r->done[(r->done_count - 1) % 64].group == was->group);
+    } while (r->done_count && r->done[r->done_count - 1].group == was->group);
     say(r, "Undone.");
 }
 

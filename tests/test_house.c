@@ -112,9 +112,10 @@ END_TEST
 /* Each stage's part of the nest is written by its own file alone. */
 static void check_owner(const char *path, const char *text)
 {
-    static const char *const parts[] = {
-        "feed",   "devices",  "recogniser", "controls", "players", "sources", "actions",  "events",
-        "timers", "recorder", "gauges",     "twins",    "labels",  "layers",  "gestures", "values"};
+    static const char *const parts[] = {"feed",    "devices",  "recogniser", "controls", "players",
+                                        "sources", "actions",  "events",     "timers",   "recorder",
+                                        "gauges",  "twins",    "labels",     "layers",   "gestures",
+                                        "values",  "comforts", "rebinds",    "pick",     "labels"};
     char pattern[64];
     const char *name = strrchr(path, '/') + 1;
 

@@ -119,6 +119,12 @@ NPLUG_API nplug_result nplug_set_comfort(nplug_nest *nest, nplug_player player, 
 NPLUG_API const char *nplug_comfort_of(const nplug_nest *nest, nplug_player player,
                                        uint32_t action);
 
+/* Whether two bindings of one player would fire together: they drive by the same control in the
+ * same way, of devices that may be the same, by the same gesture, while the same others are held,
+ * and neither only observes.  *by (may be NULL): the first one's source. */
+NPLUG_API bool nplug_bindings_clash(const nplug_binding *one, const nplug_binding *other,
+                                    nplug_source *by);
+
 /* Two bindings of one player that would fire together. */
 typedef struct nplug_conflict {
     uint32_t action; /* whose binding is in the way */

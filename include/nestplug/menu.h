@@ -49,46 +49,14 @@ typedef enum nplug_menu_want {
  * number of nplug_action_rule.one_of that nothing else has.  Confirm and cancel can never be left
  * unbound. */
 #define NPLUG_MENU_RULES(first, group)                                                             \
-    {(first) + NPLUG_MENU_UP, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, (group), NULL, 0,     \
-     NPLUG_KEEP_ONE},                                                                              \
-        {(first) + NPLUG_MENU_DOWN,                                                                \
-         NPLUG_MERGE_STRONGEST,                                                                    \
-         NPLUG_OPPOSITE_NEUTRAL,                                                                   \
-         (group),                                                                                  \
-         NULL,                                                                                     \
-         0,                                                                                        \
-         NPLUG_KEEP_ONE},                                                                          \
-        {(first) + NPLUG_MENU_LEFT,                                                                \
-         NPLUG_MERGE_STRONGEST,                                                                    \
-         NPLUG_OPPOSITE_NEUTRAL,                                                                   \
-         (group),                                                                                  \
-         NULL,                                                                                     \
-         0,                                                                                        \
-         NPLUG_KEEP_ONE},                                                                          \
-        {(first) + NPLUG_MENU_RIGHT,                                                               \
-         NPLUG_MERGE_STRONGEST,                                                                    \
-         NPLUG_OPPOSITE_NEUTRAL,                                                                   \
-         (group),                                                                                  \
-         NULL,                                                                                     \
-         0,                                                                                        \
-         NPLUG_KEEP_ONE},                                                                          \
-        {(first) + NPLUG_MENU_CONFIRM,                                                             \
-         NPLUG_MERGE_STRONGEST,                                                                    \
-         NPLUG_OPPOSITE_NEUTRAL,                                                                   \
-         0,                                                                                        \
-         NULL,                                                                                     \
-         0,                                                                                        \
-         NPLUG_KEEP_ONE},                                                                          \
-        {(first) + NPLUG_MENU_CANCEL,                                                              \
-         NPLUG_MERGE_STRONGEST,                                                                    \
-         NPLUG_OPPOSITE_NEUTRAL,                                                                   \
-         0,                                                                                        \
-         NULL,                                                                                     \
-         0,                                                                                        \
-         NPLUG_KEEP_ONE},                                                                          \
+    NPLUG_MENU_RULE(first, UP, group, ONE), NPLUG_MENU_RULE(first, DOWN, group, ONE),              \
+        NPLUG_MENU_RULE(first, LEFT, group, ONE), NPLUG_MENU_RULE(first, RIGHT, group, ONE),       \
+        NPLUG_MENU_RULE(first, CONFIRM, 0, ONE), NPLUG_MENU_RULE(first, CANCEL, 0, ONE),           \
+        NPLUG_MENU_RULE(first, RESTORE, 0, ALL)
+#define NPLUG_MENU_RULE(first, want, group, keep)                                                  \
     {                                                                                              \
-        (first) + NPLUG_MENU_RESTORE, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, 0, NULL, 0,   \
-            NPLUG_KEEP_ALL                                                                         \
+        (first) + NPLUG_MENU_##want, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, (group), NULL, \
+            0, NPLUG_KEEP_##keep                                                                   \
     }
 
 /* One thing that somebody wanted of the menu. */

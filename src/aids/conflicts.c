@@ -55,16 +55,6 @@ size_t nplug_bindings_replace(const char *from, uint32_t place, const char *sour
 
 /* --- conflicts ------------------------------------------------------------------------------ */
 
-typedef struct search {
-    nplug_nest *nest;
-    nplug_player player;
-    uint32_t action;              /* whose new text is looked at */
-    uint32_t other;               /* the action that is compared */
-    const nplug_binding *binding; /* one of the new text's */
-    nplug_conflict *list;
-    uint32_t max, count;
-} search;
-
 static bool same_source(nplug_source a, nplug_source b)
 {
     return a.control == b.control &&
@@ -95,18 +85,34 @@ static bool same_gesture(const nplug_binding *a, const nplug_binding *b)
     return a->gesture == b->gesture && a->taps == b->taps;
 }
 
+bool nplug_bindings_clash(const nplug_binding *one, const nplug_binding *other, nplug_source *by)
+{
+    if (one->observes || other->observes || !same_chord(one, other)) return false;
+    if (!same_devices(one, other) || !same_gesture(one, other)) return false;
+    for (uint32_t i = 0; i < one->driving_count; i++)
+        for (uint32_t k = 0; k < other->driving_count; k++) {
+            if (!same_source(one->driving[i], other->driving[k])) continue;
+            if (by) *by = one->driving[i];
+            return true;
+        }
+    return false;
+}
+
+typedef struct search {
+    nplug_nest *nest;
+    nplug_player player;
+    uint32_t action;              /* whose new text is looked at */
+    uint32_t other;               /* the action that is compared */
+    const nplug_binding *binding; /* one of the new text's */
+    nplug_conflict *list;
+    uint32_t max, count;
+} search;
+
 static void compare(void *user, const nplug_binding *theirs)
 {
     search *in = (search *)user;
-    const nplug_binding *ours = in->binding;
-    bool same = false;
 
-    for (uint32_t i = 0; i < ours->driving_count; i++)
-        for (uint32_t k = 0; k < theirs->driving_count; k++)
-            same |= same_source(ours->driving[i], theirs->driving[k]);
-    if (!same || ours->observes || theirs->observes) return;
-    if (!same_chord(ours, theirs) || !same_devices(ours, theirs) || !same_gesture(ours, theirs))
-        return;
+    if (!nplug_bindings_clash(in->binding, theirs, NULL)) return;
     for (uint32_t i = 0; i < in->count && i < in->max; i++)
         if (in->list[i].action == in->other && in->list[i].place == theirs->place) return;
     if (in->count < in->max) {

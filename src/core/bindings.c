@@ -162,20 +162,40 @@ static uint32_t place_of_shaping(const np_game *game, const np_shaping *shaping)
     return game->shaping_count;
 }
 
-uint16_t np_game_keep_shaping(np_game *game, const np_shaping *shaping, uint16_t was)
+/* Puts a shaping there; false where there is no room. */
+static bool put_shaping(np_game *game, const np_shaping *shaping, uint16_t *place)
 {
-    uint32_t at;
+    uint32_t at = place_of_shaping(game, shaping);
 
-    if (was != NP_NO_INDEX) game->kept[was / 8] &= (uint8_t) ~(1u << (was % 8));
-    if (np_shaping_is_idle(shaping)) return NP_NO_INDEX;
-    game->freed = true;
-    at = place_of_shaping(game, shaping);
-    if (at == game->shaping_limit) at = was;
-    if (at == NP_NO_INDEX) return NP_NO_INDEX;
-    if (at != was) game->shapings[at] = *shaping;
+    if (at == game->shaping_limit) return false;
+    game->shapings[at] = *shaping;
     if (at == game->shaping_count) game->shaping_count++;
-    game->kept[at / 8] |= (uint8_t)(1u << (at % 8));
-    return (uint16_t)at;
+    *place = (uint16_t)at;
+    return true;
+}
+
+static void set_kept(np_game *game, uint16_t shaping, bool kept)
+{
+    uint8_t bit = (uint8_t)(1u << (shaping % 8));
+
+    if (shaping == NP_NO_INDEX) return;
+    game->kept[shaping / 8] =
+        (uint8_t)(kept ? game->kept[shaping / 8] | bit : game->kept[shaping / 8] & ~bit);
+}
+
+bool np_game_keep_shaping(np_game *game, const np_shaping *shaping, uint16_t *place)
+{
+    uint16_t found = NP_NO_INDEX;
+
+    set_kept(game, *place, false);
+    game->freed = true;
+    if (!np_shaping_is_idle(shaping) && !put_shaping(game, shaping, &found)) {
+        set_kept(game, *place, true);
+        return false;
+    }
+    set_kept(game, found, true);
+    *place = found;
+    return true;
 }
 
 static float sane(float value)
@@ -215,15 +235,11 @@ static uint32_t place_of_ramps(const np_game *game, uint32_t count)
 static bool keep_shaping(np_reader *in, np_binding *binding)
 {
     np_game *game = in->game;
-    uint32_t at, ramp;
+    uint32_t ramp;
 
     if (np_shaping_is_idle(&in->shaping)) return true;
-    at = place_of_shaping(game, &in->shaping);
-    if (at == game->shaping_limit)
+    if (!put_shaping(game, &in->shaping, &binding->shaping))
         return np_reader_fail_limit(in, "there is no room: raise limits.shapings");
-    game->shapings[at] = in->shaping;
-    if (at == game->shaping_count) game->shaping_count++;
-    binding->shaping = (uint16_t)at;
     if (in->shaping.rise <= 0.0f && in->shaping.fall <= 0.0f) return true;
     ramp = place_of_ramps(game, in->driving_count);
     if (ramp == game->ramp_limit)

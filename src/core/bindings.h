@@ -40,7 +40,7 @@ typedef struct np_source {
     uint16_t gesture;      /* its machine's place among those that tell taps; NP_NO_INDEX: none */
     uint8_t way;           /* an nplug_way */
     uint8_t filter;        /* place of an np_filter; 0: any device */
-    uint8_t modifies;      /* of how many bindings it is a part that is held */
+    uint16_t modifies;     /* of how many bindings it is a part that is held */
     uint16_t gives;        /* how many bindings read its value */
     uint16_t odd;          /* how many want more of it than its press */
 } np_source;
@@ -118,9 +118,10 @@ static inline const nplug_action_def *np_game_action(const np_game *game, uint32
 uint32_t np_game_source(const np_game *game, nplug_control control);
 uint32_t np_game_same_control(const np_game *game, uint32_t source);
 
-/* A shaping's place, shared with others that are alike; NP_NO_INDEX where it changes nothing.
- * `was`: a place that is given up for it.  Where there is no room, `was` stays. */
-uint16_t np_game_keep_shaping(np_game *game, const np_shaping *shaping, uint16_t was);
+/* Keeps a player's shaping in the place of another one (*place, NP_NO_INDEX: of none), shared with
+ * others that are alike; NP_NO_INDEX where it changes nothing.  false, and all is as it was, where
+ * there is no room. */
+bool np_game_keep_shaping(np_game *game, const np_shaping *shaping, uint16_t *place);
 
 /* Takes a binding away from its action and its sources; the place is free. */
 void np_game_drop(np_game *game, uint32_t binding);

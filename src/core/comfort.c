@@ -37,7 +37,11 @@ static const np_comfort *comfort_of(const nplug_nest *nest, uint32_t player, uin
 uint32_t np_comfort_wait(const nplug_nest *nest, uint32_t player, uint32_t wait)
 {
     float waits = nest->comforts.ease[player].waits;
-    return waits == 1.0f ? wait : (uint32_t)((float)(wait / 1000u) * waits) * 1000u;
+    uint32_t ms;
+
+    if (waits == 1.0f || wait == 0) return wait;
+    ms = (uint32_t)((float)(wait / 1000u) * waits);
+    return 1000u * (ms ? ms : 1u);
 }
 
 uint32_t np_comfort_lasts(const nplug_nest *nest, uint32_t player, uint32_t action)
@@ -82,7 +86,7 @@ float np_comfort_rumble(const nplug_nest *nest, uint32_t device)
 /* Reads a text of comfort into the reader's wish and shaping; false where it is wrong. */
 static bool read_wish(nplug_nest *nest, uint32_t action, const char *text, np_reader *in)
 {
-    nplug_action_def every = {"comfort", NPLUG_BUTTON, "", 0};
+    static const nplug_action_def every = {"comfort", NPLUG_BUTTON, "", 0};
 
     memset(in, 0, sizeof *in);
     in->nest = nest;
@@ -141,13 +145,14 @@ void np_comfort_take(nplug_nest *nest, const nplug_command *command, nplug_time 
     if (action != EVERY)
         place = &nest->comforts.list[(size_t)player * nest->comforts.action_limit + action];
     if (!read_wish(nest, action, text, &in)) return;
-    if (!np_rebind_keep_comfort(nest, player, action, text)) {
+    was = *place;
+    if (!np_rebind_has_room(nest, player, action, text) ||
+        !np_game_keep_shaping(&nest->game, &in.shaping, &place->shaping)) {
         np_limit_reached(nest, NPLUG_LIMIT_BINDINGS, time);
         return;
     }
-    was = *place;
+    np_rebind_keep_comfort(nest, player, action, text);
     ease->used = true;
-    place->shaping = np_game_keep_shaping(&nest->game, &in.shaping, was.shaping);
     place->flags = flags_of(&in.wish);
     place->lasts = (uint16_t)in.wish.lasts;
     place->again = (uint16_t)in.wish.again;

@@ -329,7 +329,8 @@ static const option options[] = {
     WISH("swap-confirm", read_alone, swap_confirm, 1.0f, NP_TEXT_OF_ALL,
          "swap-confirm stands alone"),
     WISH("swap-sticks", read_alone, swap_sticks, 1.0f, NP_TEXT_OF_ALL, "swap-sticks stands alone"),
-    WISH("waits=", read_amount, waits, 10.0f, NP_TEXT_OF_ALL, "waits= takes 0 to 10"),
+    {"waits=", read_amount, offsetof(np_reader, wish.waits), 0.1f, 10.0f, NP_TEXT_OF_ALL,
+     "waits= takes 0.1 to 10"},
     WISH("rumble=", read_amount, rumble, 1.0f, NP_TEXT_OF_ALL, "rumble= takes 0 to 1"),
 };
 

@@ -57,14 +57,15 @@ static uint32_t room_for(const np_rebinds *rebinds, uint32_t player, uint32_t ac
     return rebinds->size - rebinds->used + (at == NP_NONE ? 0 : length_at(rebinds, at));
 }
 
-bool np_rebind_keep_comfort(nplug_nest *nest, uint32_t player, uint32_t action, const char *text)
+bool np_rebind_has_room(const nplug_nest *nest, uint32_t player, uint32_t action, const char *text)
 {
-    np_rebinds *rebinds = &nest->rebinds;
+    return strlen(text) + HEAD + 1 <= room_for(&nest->rebinds, player | OF_COMFORT, action);
+}
 
-    if (strlen(text) + HEAD + 1 > room_for(rebinds, player | OF_COMFORT, action)) return false;
-    forget(rebinds, player | OF_COMFORT, action);
-    if (*text) keep(rebinds, player | OF_COMFORT, action, text);
-    return true;
+void np_rebind_keep_comfort(nplug_nest *nest, uint32_t player, uint32_t action, const char *text)
+{
+    forget(&nest->rebinds, player | OF_COMFORT, action);
+    if (*text) keep(&nest->rebinds, player | OF_COMFORT, action, text);
 }
 
 const char *np_rebind_comfort(const nplug_nest *nest, uint32_t player, uint32_t action)
@@ -192,37 +193,39 @@ static void settle(nplug_nest *nest, uint32_t player, uint32_t action, nplug_tim
     np_events_say(&nest->events, time, NPLUG_EVENT_BOUND, 0, player)->action = action;
 }
 
+/* Other bindings in the place of those that are there; false, and all is as it was, where there is
+ * no room for them. */
+static bool replace(nplug_nest *nest, uint32_t player, uint32_t action, const char *text,
+                    nplug_time time)
+{
+    uint32_t last = last_binding(&nest->game, action);
+
+    if (!read_text(nest, player, action, text)) {
+        drop_after(&nest->game, action, last);
+        drop_idle_sources(nest);
+        np_limit_reached(nest, NPLUG_LIMIT_BINDINGS, time);
+        return false;
+    }
+    retire(nest, player, action, last, false, time);
+    settle(nest, player, action, time);
+    return true;
+}
+
 static void bind(nplug_nest *nest, uint32_t player, uint32_t action, const char *text,
                  nplug_time time)
 {
-    uint32_t last = last_binding(&nest->game, action);
-
-    if (strlen(text) + HEAD + 1 > room_for(&nest->rebinds, player, action) ||
-        !read_text(nest, player, action, text)) {
-        drop_after(&nest->game, action, last);
-        drop_idle_sources(nest);
+    if (strlen(text) + HEAD + 1 > room_for(&nest->rebinds, player, action)) {
         np_limit_reached(nest, NPLUG_LIMIT_BINDINGS, time);
         return;
     }
-    retire(nest, player, action, last, false, time);
+    if (!replace(nest, player, action, text, time)) return;
     forget(&nest->rebinds, player, action);
     keep(&nest->rebinds, player, action, text);
-    settle(nest, player, action, time);
 }
 
-/* They are a copy of the game's where the player has none of their own. */
 void np_rebind_again(nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time)
 {
-    uint32_t last = last_binding(&nest->game, action);
-
-    if (!read_text(nest, player, action, nplug_bindings_of(nest, player, action))) {
-        drop_after(&nest->game, action, last);
-        drop_idle_sources(nest);
-        np_limit_reached(nest, NPLUG_LIMIT_BINDINGS, time);
-        return;
-    }
-    retire(nest, player, action, last, false, time);
-    settle(nest, player, action, time);
+    replace(nest, player, action, nplug_bindings_of(nest, player, action), time);
 }
 
 /* --- commands ------------------------------------------------------------------------------- */
@@ -273,8 +276,8 @@ void np_rebind_take(nplug_nest *nest, const nplug_command *command, nplug_time t
         bind(nest, player, action, text, time);
     } else if (find(&nest->rebinds, player, action) != NP_NONE && player) {
         reset(nest, player, action, time);
-    } else if (find(&nest->rebinds, player, action) != NP_NONE) {
-        bind(nest, player, action, from ? from : "", time);
+    } else if (find(&nest->rebinds, player, action) != NP_NONE &&
+               replace(nest, player, action, from ? from : "", time)) {
         forget(&nest->rebinds, player, action);
     }
 }

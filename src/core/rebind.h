@@ -18,8 +18,9 @@ void np_rebind_layout(np_rebinds *rebinds, np_carve *carve, const nplug_limits *
 /* The text that came in pieces before a command; the next one begins anew. */
 const char *np_rebind_take_text(nplug_nest *nest);
 
-/* A player's comfort is kept as it was said; false where there is no room.  And what it is. */
-bool np_rebind_keep_comfort(nplug_nest *nest, uint32_t player, uint32_t action, const char *text);
+/* A player's comfort is kept as it was said, where there is room for it; and what it is. */
+bool np_rebind_has_room(const nplug_nest *nest, uint32_t player, uint32_t action, const char *text);
+void np_rebind_keep_comfort(nplug_nest *nest, uint32_t player, uint32_t action, const char *text);
 const char *np_rebind_comfort(const nplug_nest *nest, uint32_t player, uint32_t action);
 
 /* A player's bindings of an action are read anew, as their own. */

@@ -153,45 +153,25 @@ static void look_at(void *user, const nplug_binding *binding)
 
 /* --- two bindings ----------------------------------------------------------------------------- */
 
-static bool same_source(nplug_source a, nplug_source b)
+/* The same devices, and no mere overlap: one for a family beside one for all is meant. */
+static bool same_devices(const nplug_binding *a, const nplug_binding *b)
 {
-    return a.control == b.control &&
-           (a.way == b.way || a.way == NPLUG_WAY_WHOLE || b.way == NPLUG_WAY_WHOLE);
-}
-
-static bool same_held(const nplug_binding *a, const nplug_binding *b)
-{
-    uint32_t found = 0;
-
-    for (uint32_t i = 0; i < a->held_count; i++)
-        for (uint32_t k = 0; k < b->held_count; k++)
-            found += same_source(a->held[i], b->held[k]);
-    return a->held_count == b->held_count && found == a->held_count;
-}
-
-static bool same_press(const nplug_binding *a, const nplug_binding *b)
-{
-    return a->gesture == b->gesture && a->taps == b->taps && a->kind == b->kind &&
-           strcmp(a->family, b->family) == 0 && strcmp(a->sheet, b->sheet) == 0 && !a->observes &&
-           !b->observes;
+    return a->kind == b->kind && strcmp(a->family, b->family) == 0 &&
+           strcmp(a->sheet, b->sheet) == 0;
 }
 
 static void compare(void *user, const nplug_binding *theirs)
 {
     checker *in = (checker *)user;
     const nplug_binding *ours = in->binding;
+    nplug_source by;
     char name[64];
 
     if (in->other == in->action && theirs->place >= ours->place) return;
-    for (uint32_t i = 0; i < ours->driving_count; i++)
-        for (uint32_t k = 0; k < theirs->driving_count; k++) {
-            if (!same_source(ours->driving[i], theirs->driving[k])) continue;
-            if (!same_held(ours, theirs) || !same_press(ours, theirs)) continue;
-            name_of(ours->driving[i], name, sizeof name);
-            warn_at(in, in->action, ours->column, "%s drives \"%s\" in the same layer, too", name,
-                    in->file->actions[in->other].name);
-            return;
-        }
+    if (!nplug_bindings_clash(ours, theirs, &by) || !same_devices(ours, theirs)) return;
+    name_of(by, name, sizeof name);
+    warn_at(in, in->action, ours->column, "%s drives \"%s\" in the same layer, too", name,
+            in->file->actions[in->other].name);
 }
 
 static void compare_all(void *user, const nplug_binding *binding)
