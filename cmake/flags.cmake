@@ -1,7 +1,7 @@
 # How all of the project is compiled.  The numbers must be the same on every target: no contraction,
 # no wider steps (the core refuses to be built with fast-math or wide evaluation).
 
-set(NPLUG_SANITIZERS -fsanitize=address,undefined -fno-sanitize-recover=all)
+set(NPLUG_SANITIZERS -fsanitize=${NPLUG_SANITIZE} -fno-sanitize-recover=all)
 
 function(nplug_flags target)
   set_target_properties(${target} PROPERTIES C_STANDARD 11 C_STANDARD_REQUIRED ON C_EXTENSIONS OFF)

@@ -1,6 +1,7 @@
 #include "bindings.h"
 #include "binding_text.h"
 #include "nest.h"
+#include <stddef.h>
 #include <string.h>
 
 void np_game_forget(np_game *game)
@@ -128,12 +129,18 @@ static uint32_t add_source(np_reader *in, nplug_source word, const np_shaping *s
 
 /* --- what bindings share -------------------------------------------------------------------- */
 
+/* Up to the last member: the bytes that fill the struct up are nobody's. */
+static bool is_same_filter(const np_filter *a, const np_filter *b)
+{
+    return memcmp(a, b, offsetof(np_filter, other_family) + sizeof a->other_family) == 0;
+}
+
 static bool keep_filter(np_reader *in, uint32_t *place)
 {
     np_game *game = in->game;
     uint32_t at = 0;
 
-    while (at < game->filter_count && memcmp(&game->filters[at], &in->filter, sizeof in->filter))
+    while (at < game->filter_count && !is_same_filter(&game->filters[at], &in->filter))
         at++;
     *place = at;
     if (at < game->filter_count) return true;
@@ -156,7 +163,7 @@ static bool is_shaping_idle(const np_game *game, uint32_t shaping)
 static uint32_t place_of_shaping(const np_game *game, const np_shaping *shaping)
 {
     for (uint32_t i = 0; i < game->shaping_count; i++)
-        if (memcmp(&game->shapings[i], shaping, sizeof *shaping) == 0) return i;
+        if (np_shaping_is_same(&game->shapings[i], shaping)) return i;
     for (uint32_t i = 0; game->freed && i < game->shaping_count; i++)
         if (is_shaping_idle(game, i)) return i;
     return game->shaping_count;

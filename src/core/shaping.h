@@ -32,6 +32,8 @@ typedef struct np_shaping {
 /* Shapes nothing. */
 np_shaping np_shaping_none(void);
 
+bool np_shaping_is_same(const np_shaping *a, const np_shaping *b);
+
 /* Whether it changes values at all. */
 bool np_shaping_is_idle(const np_shaping *shaping);
 
