@@ -254,7 +254,7 @@ static float level_of(nplug_merge merge, nplug_opposite opposite, const char *fr
                       const touch *touches, size_t count)
 {
     nplug_action_def action = {"trim", NPLUG_LEVEL, from, 0};
-    nplug_action_rule rule = {0, merge, opposite, 0, NULL, 0, 0};
+    nplug_action_rule rule = {0, merge, opposite, 0, NULL, 0, 0, false};
     nplug_game game = nplug_game_for_one("merge", &action, 1);
     test_rig rig;
     float value;
@@ -303,7 +303,8 @@ START_TEST(one_of_some_actions_is_held_at_a_time)
 {
     static const nplug_action_def actions[] = {{"up", NPLUG_BUTTON, "pad:stick-left.up", 0},
                                                {"right", NPLUG_BUTTON, "pad:stick-left.right", 0}};
-    static const nplug_action_rule rules[] = {{0, 0, 0, 7, NULL, 0, 0}, {1, 0, 0, 7, NULL, 0, 0}};
+    static const nplug_action_rule rules[] = {{0, 0, 0, 7, NULL, 0, 0, false},
+                                              {1, 0, 0, 7, NULL, 0, 0, false}};
     nplug_game game = nplug_game_for_one("menu", actions, 2);
     test_rig rig;
 
@@ -402,7 +403,7 @@ START_TEST(a_level_reads_as_a_button_and_in_bands)
 {
     static const nplug_band bands[] = {{"drift", 0.1f}, {"cruise", 0.4f}, {"full", 0.9f}};
     static const nplug_action_def actions[] = {{"throttle", NPLUG_LEVEL, "pad:trigger-right", 0}};
-    static const nplug_action_rule rules[] = {{0, 0, 0, 0, bands, 3, 0}};
+    static const nplug_action_rule rules[] = {{0, 0, 0, 0, bands, 3, 0, false}};
     static const struct {
         float pull;
         int band;

@@ -21,10 +21,10 @@ typedef struct wild {
 static const nplug_layer_def layers[] = {
     {"helm", 0, true}, {"deck", 5, false}, {"bridge", 5, true}};
 static const nplug_action_rule rules[] = {
-    {0, NPLUG_MERGE_LATEST, NPLUG_OPPOSITE_LATEST, 0, NULL, 0, 0},
-    {1, NPLUG_MERGE_ADDED, NPLUG_OPPOSITE_FIRST, 0, NULL, 0, 0},
-    {6, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, 1, NULL, 0, 0},
-    {7, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, 1, NULL, 0, 0}};
+    {0, NPLUG_MERGE_LATEST, NPLUG_OPPOSITE_LATEST, 0, NULL, 0, 0, false},
+    {1, NPLUG_MERGE_ADDED, NPLUG_OPPOSITE_FIRST, 0, NULL, 0, 0, false},
+    {6, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, 1, NULL, 0, 0, false},
+    {7, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, 1, NULL, 0, 0, false}};
 static const nplug_action_def wild_actions[12] = {
     {"steer", NPLUG_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD | mouse:move scale=0.1", 0},
     {"throttle", NPLUG_LEVEL, "pad:trigger-right | key:Space rise=2 fall=3", 0},

@@ -106,6 +106,8 @@ typedef struct nplug_action_rule {
     const nplug_band *bands; /* in rising order */
     uint32_t band_count;
     nplug_keep keep;
+    bool stays; /* its value stays when the device that gave it goes, until another control of it
+                   is moved; what a lever gave (which has no rest) always does */
 } nplug_action_rule;
 
 /* A shaping of the game's own: a binding that says `by=NAME` has its value go through it, after its
@@ -121,8 +123,21 @@ typedef struct nplug_shaper {
 typedef enum nplug_seat_rule {
     NPLUG_SEATS_ONE = 0,       /* a game for one: player 1 hears all, whatever is plugged in */
     NPLUG_SEATS_FIRST_USE = 1, /* a press on an unclaimed device seats a new player */
-    NPLUG_SEATS_BY_CALL = 2    /* only nplug_claim seats anybody */
+    NPLUG_SEATS_BY_CALL = 2,   /* only nplug_claim seats anybody */
+    NPLUG_SEATS_BY_ACTION = 3, /* a press of the action `join` on an unclaimed device does; its
+                                  other buttons do nothing until then */
+    NPLUG_SEATS_BY_ARRIVAL = 4 /* whatever is plugged in seats a new player */
 } nplug_seat_rule;
+
+/* The most parts that keyboards may have. */
+#define NPLUG_PARTS_MAX 4u
+
+/* A part of every keyboard, for players who share one: the part numbered 1 is the first in the
+ * game's table.  Keys outside all parts belong to nobody. */
+typedef struct nplug_part_def {
+    const char *name;
+    const char *keys; /* W3C codes parted by commas, "KeyW,KeyA,KeyS,KeyD"; each key once */
+} nplug_part_def;
 
 /* A game: its actions and its seats. */
 typedef struct nplug_game {
@@ -140,6 +155,14 @@ typedef struct nplug_game {
     const nplug_shaper *shapers;
     uint32_t shaper_count; /* at most 255 */
     uint64_t names;        /* not 0: the nplug_names_digest that numbers kept elsewhere go with */
+    const char *join;      /* the button that seats a new player, of NPLUG_SEATS_BY_ACTION */
+    const char *leave;     /* a button by which a player leaves (bind it with `hold=`), or NULL */
+    uint32_t seat_kinds;   /* bit by nplug_kind: which devices may take a seat; 0: all */
+    uint32_t waits_ms;     /* how long a seat waits for a device that went; 0: without end */
+    uint32_t wobble_ms;    /* a device that is gone and back within this time never went; 0: none */
+    uint32_t unfocused_kinds;    /* bit by nplug_kind: heard while the game has no focus, too */
+    const nplug_part_def *parts; /* how keyboards are shared; NULL: they are not */
+    uint32_t part_count;         /* at most NPLUG_PARTS_MAX */
 } nplug_game;
 
 /* A game for one with these actions. */
@@ -159,6 +182,14 @@ static inline nplug_game nplug_game_for_one(const char *name, const nplug_action
                        0,
                        NULL,
                        0,
+                       0,
+                       NULL,
+                       NULL,
+                       0,
+                       0,
+                       0,
+                       0,
+                       NULL,
                        0};
     return game;
 }

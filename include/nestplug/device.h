@@ -43,6 +43,8 @@ typedef struct nplug_device_info {
     bool unreadable;            /* it is there, but may not be read: a matter of permissions */
     bool ignored;               /* by nplug_ignore */
     nplug_device twin;          /* another device that moves together with it; 0 for none */
+    int32_t battery;            /* percent; -1 where nobody knows */
+    bool charging;
 } nplug_device_info;
 
 /* How many devices are here. */

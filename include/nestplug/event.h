@@ -16,8 +16,8 @@ typedef enum nplug_event_kind {
     NPLUG_EVENT_CHANGE = 3,    /* device: another node of the same hardware joined it */
     NPLUG_EVENT_JOIN = 4,      /* player took a seat, by device and control where it was a press */
     NPLUG_EVENT_LEAVE = 5,     /* player gave up the seat */
-    NPLUG_EVENT_CLAIM = 6,     /* player hears device from now on */
-    NPLUG_EVENT_YIELD = 7,     /* player no longer hears device */
+    NPLUG_EVENT_CLAIM = 6,     /* player hears device from now on; count: which part of it, or 0 */
+    NPLUG_EVENT_YIELD = 7,     /* player no longer hears device; count: likewise */
     NPLUG_EVENT_PRESS = 8,     /* action of player, by device and control; count: which press */
     NPLUG_EVENT_RELEASE = 9,   /* the other edge; NPLUG_EVENT_CANCELLED if no person let go */
     NPLUG_EVENT_VALUE = 10,    /* a level or a vector has another value at the end of the step */
@@ -29,6 +29,12 @@ typedef enum nplug_event_kind {
     NPLUG_EVENT_BOUND = 15, /* player has other bindings for action */
     NPLUG_EVENT_PICK = 16,  /* a pick of player ended: control of device, its nplug_way in count; or
                                NPLUG_EVENT_CANCELLED, or NPLUG_EVENT_LATE: it lasted too long */
+    NPLUG_EVENT_WAIT = 17,  /* player waits for device, which went; a claim ends that, or leaving */
+    NPLUG_EVENT_WOBBLE = 18, /* device was gone for a moment, and is back */
+    NPLUG_EVENT_SWAP = 19,   /* player and the player in count have changed seats */
+    NPLUG_EVENT_ACTIVE = 20, /* player's active set is the one that device belongs to */
+    NPLUG_EVENT_BATTERY =
+        21, /* device's battery is at count percent; value.x: the same in [0, 1] */
     NPLUG_EVENT_KINDS
 } nplug_event_kind;
 
@@ -36,7 +42,12 @@ typedef enum nplug_event_kind {
 enum {
     NPLUG_EVENT_CANCELLED = 1, /* let go by a departure, a yield or a layer, not by a person */
     NPLUG_EVENT_RETURNED = 2,  /* of a claim: the device came back to who had it */
-    NPLUG_EVENT_LATE = 4       /* of a pick: nothing was picked in time */
+    NPLUG_EVENT_LATE = 4, /* of a pick: nothing was picked in time; of leaving: it was waited for
+                             too long */
+    NPLUG_EVENT_TAKEN_OVER = 8, /* of a claim: it stands in for the device that player waited for */
+    NPLUG_EVENT_SAME_PROMPTS =
+        16,              /* of an active set: what is shown to the player stays the same */
+    NPLUG_EVENT_LOW = 32 /* of a battery: it will not last long */
 };
 
 /* The limits that may be reached. */

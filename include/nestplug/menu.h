@@ -56,7 +56,7 @@ typedef enum nplug_menu_want {
 #define NPLUG_MENU_RULE(first, want, group, keep)                                                  \
     {                                                                                              \
         (first) + NPLUG_MENU_##want, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, (group), NULL, \
-            0, NPLUG_KEEP_##keep                                                                   \
+            0, NPLUG_KEEP_##keep, false                                                            \
     }
 
 /* One thing that somebody wanted of the menu. */

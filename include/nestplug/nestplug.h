@@ -3,6 +3,7 @@
 #define NESTPLUG_H
 
 #include "action.h"
+#include "active.h"
 #include "base.h"
 #include "bind.h"
 #include "calibrate.h"

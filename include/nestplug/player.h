@@ -17,8 +17,27 @@ extern "C" {
  * NPLUG_ERR_ARGUMENT: no such player; NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_claim(nplug_nest *nest, nplug_device device, nplug_player player);
 
+/* As nplug_claim, of one part of a keyboard (from 1, in the order of the game's parts); part 0 is
+ * all of it.  NPLUG_ERR_ARGUMENT also: no such part. */
+NPLUG_API nplug_result nplug_claim_part(nplug_nest *nest, nplug_device device, uint32_t part,
+                                        nplug_player player);
+
+/* As nplug_claim, but those who hear the device already go on hearing it, and it is no whole set.
+ */
+NPLUG_API nplug_result nplug_share(nplug_nest *nest, nplug_device device, nplug_player player);
+
 /* Takes a device away from everyone who hears it, at the next step; errors as nplug_claim. */
 NPLUG_API nplug_result nplug_yield(nplug_nest *nest, nplug_device device);
+
+/* Takes a device away from one player; whoever else hears it goes on.  Errors as nplug_claim. */
+NPLUG_API nplug_result nplug_yield_for(nplug_nest *nest, nplug_device device, nplug_player player);
+
+/* At the next step two players exchange seats: each has from then on the devices that the other
+ * had, and waits for what the other waited for.  A seat that is free may be one of them: so a
+ * player moves.  What players bound for themselves stays with the seat: nplug_settings_keep_player
+ * and nplug_settings_use_player take it along.  NPLUG_ERR_ARGUMENT: the same or no such player;
+ * NPLUG_ERR_FULL. */
+NPLUG_API nplug_result nplug_swap(nplug_nest *nest, nplug_player player, nplug_player other);
 
 /* A player leaves at the next step: yields all devices and the seat.  NPLUG_ERR_ARGUMENT,
  * NPLUG_ERR_FULL. */
@@ -29,6 +48,20 @@ NPLUG_API bool nplug_seated(const nplug_nest *nest, nplug_player player);
 
 /* How many devices that are here a player hears; of NPLUG_ANYONE, how many are unclaimed. */
 NPLUG_API uint32_t nplug_player_devices(const nplug_nest *nest, nplug_player player);
+
+/* Who hears a part of a device (from 1; 0: any part, or the whole): bit 0 is player 1.  0 where
+ * nobody does, or the device is none. */
+NPLUG_API uint32_t nplug_part_players(const nplug_nest *nest, nplug_device device, uint32_t part);
+
+/* The devices that went while a player heard them and have not come back, by place from 0: the
+ * handle of one, 0 past the end.  The same hardware goes back to its player, by serial number where
+ * that is the only one of its kind here, else by socket, else where no other player misses the
+ * like. */
+NPLUG_API nplug_device nplug_missed_at(const nplug_nest *nest, nplug_player player, uint32_t place);
+
+/* Whether a player has a seat, and no device that is here.  Any unclaimed device takes over for
+ * such a player by a press, but where seats are given by call only. */
+NPLUG_API bool nplug_waits(const nplug_nest *nest, nplug_player player);
 
 #ifdef __cplusplus
 }

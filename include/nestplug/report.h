@@ -33,6 +33,8 @@ typedef enum nplug_report_kind {
     NPLUG_REPORT_FOCUS = 10,       /* the game's window has the focus: `as.value`, 0 or 1 */
     NPLUG_REPORT_LAYOUT = 11,      /* what is printed on keys may be another now: whoever cares asks
                                       the port's key_label again */
+    NPLUG_REPORT_BATTERY = 12,     /* the device's battery: `as.value` percent, -1 for not known;
+                                      `signal` is 1 while it is being charged, else 0 */
     NPLUG_REPORT_KINDS
 } nplug_report_kind;
 

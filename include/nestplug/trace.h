@@ -11,7 +11,7 @@ extern "C" {
 
 /* The public calls that change state, as they are recorded.  Part of traces: never renumbered. */
 typedef enum nplug_command_kind {
-    NPLUG_COMMAND_CLAIM = 1,      /* device, player */
+    NPLUG_COMMAND_CLAIM = 1,      /* device, player, number = part (0: all); on: besides others */
     NPLUG_COMMAND_YIELD = 2,      /* device; player 0 is everyone who hears it */
     NPLUG_COMMAND_LEAVE = 3,      /* player */
     NPLUG_COMMAND_LAYER = 4,      /* player, number = layer, on */
@@ -32,6 +32,10 @@ typedef enum nplug_command_kind {
     NPLUG_COMMAND_MUTE = 16,    /* number = bits of kinds that are muted */
     NPLUG_COMMAND_LABEL = 17,   /* inside: device, control = key, number = what is printed on it
                                    (a code point); control 0: nothing is known any more */
+    NPLUG_COMMAND_SWAP = 18,    /* player, number = the other player */
+    NPLUG_COMMAND_FOLLOW = 19,  /* player, device = pin, number = bits of kinds, strong = dwell in
+                                   ms, on = only: the text is the family */
+    NPLUG_COMMAND_ACTIVE = 20,  /* inside: player, device that was used */
     NPLUG_COMMAND_KINDS
 } nplug_command_kind;
 
@@ -70,16 +74,17 @@ typedef enum nplug_move_kind {
     NPLUG_MOVE_DEPART = 1, /* unplugs it */
     NPLUG_MOVE_PRESS = 2,  /* presses control `what`, for `span` (0: until released) */
     NPLUG_MOVE_RELEASE = 3,
-    NPLUG_MOVE_SWEEP = 4,   /* moves control `what` to (x, y) in `span`, evenly */
-    NPLUG_MOVE_SIGNAL = 5,  /* the signal of `space` and `code` says `value`, as it is */
-    NPLUG_MOVE_END = 6,     /* nothing happens; the trace lasts until here */
-    NPLUG_MOVE_CIRCLE = 7,  /* moves a stick round and round at distance x, y times in `span`,
-                               counter-clockwise from the right */
-    NPLUG_MOVE_FLICK = 8,   /* moves control `what` to (x, y) and back to rest in `span` */
-    NPLUG_MOVE_NOISE = 9,   /* for `span`, control `what` trembles by up to x around where it is */
-    NPLUG_MOVE_POSE = 10,   /* puts control `what` where `pose` says */
-    NPLUG_MOVE_LAYOUT = 11, /* keyboards have layout `what` from now on: "qwerty", "azerty" or
-                               "qwertz" */
+    NPLUG_MOVE_SWEEP = 4,    /* moves control `what` to (x, y) in `span`, evenly */
+    NPLUG_MOVE_SIGNAL = 5,   /* the signal of `space` and `code` says `value`, as it is */
+    NPLUG_MOVE_END = 6,      /* nothing happens; the trace lasts until here */
+    NPLUG_MOVE_CIRCLE = 7,   /* moves a stick round and round at distance x, y times in `span`,
+                                counter-clockwise from the right */
+    NPLUG_MOVE_FLICK = 8,    /* moves control `what` to (x, y) and back to rest in `span` */
+    NPLUG_MOVE_NOISE = 9,    /* for `span`, control `what` trembles by up to x around where it is */
+    NPLUG_MOVE_POSE = 10,    /* puts control `what` where `pose` says */
+    NPLUG_MOVE_LAYOUT = 11,  /* keyboards have layout `what` from now on: "qwerty", "azerty" or
+                                "qwertz" */
+    NPLUG_MOVE_BATTERY = 12, /* the device's battery is at x, in [0, 1] */
     NPLUG_MOVE_KINDS
 } nplug_move_kind;
 

@@ -49,6 +49,7 @@ void np_actions_press(nplug_nest *nest, uint32_t player, uint32_t action, const 
     state->used = 0;
     set_button(nest, action, state, true);
     say_edge(nest, player, action, state->presses, change, true);
+    np_players_act(nest, player, action, change);
 }
 
 void np_actions_release(nplug_nest *nest, uint32_t player, uint32_t action, const np_change *change)
@@ -71,6 +72,11 @@ void np_actions_set(np_action *state, nplug_vec2 value)
 void np_actions_set_dirty(np_action *state, bool dirty)
 {
     state->dirty = dirty;
+}
+
+void np_actions_keep(np_action *state, bool kept)
+{
+    state->kept = kept;
 }
 
 void np_actions_use(np_action *state)

@@ -13,6 +13,7 @@ typedef struct np_action {
     uint16_t held; /* how many bindings hold it */
     uint8_t dirty; /* its value is to be found again */
     uint8_t used;  /* the last press was used up */
+    uint8_t kept;  /* what gave its value has gone, and it stays until something else gives one */
 } np_action;
 
 typedef struct np_actions {
@@ -32,6 +33,7 @@ void np_actions_release(nplug_nest *nest, uint32_t player, uint32_t action,
 /* The value lane: another value; and that it is to be found again, or is found. */
 void np_actions_set(np_action *state, nplug_vec2 value);
 void np_actions_set_dirty(np_action *state, bool dirty);
+void np_actions_keep(np_action *state, bool kept);
 
 /* The last press was used up. */
 void np_actions_use(np_action *state);

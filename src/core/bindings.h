@@ -77,6 +77,7 @@ typedef struct np_binding {
 typedef struct np_action_rule {
     uint8_t merge, opposite, one_of, keep;
     uint8_t number; /* of the rule, from 1; 0: none */
+    bool stays;
 } np_action_rule;
 
 typedef struct np_game {

@@ -72,7 +72,7 @@ const np_shaping *np_comfort_shaping(const nplug_nest *nest, uint32_t player, ui
 
 float np_comfort_rumble(const nplug_nest *nest, uint32_t device)
 {
-    uint32_t hearers = np_players_hearing(&nest->players, device);
+    uint32_t hearers = np_players_of(&nest->players, device);
     float rumble = 1.0f;
 
     for (uint32_t p = 1; hearers >> p; p++)

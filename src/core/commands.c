@@ -36,14 +36,15 @@ static bool needs_device(uint32_t kind)
     return kind == NPLUG_COMMAND_CLAIM || kind == NPLUG_COMMAND_YIELD ||
            kind == NPLUG_COMMAND_RUMBLE || kind == NPLUG_COMMAND_LIGHTS ||
            kind == NPLUG_COMMAND_JOIN || kind == NPLUG_COMMAND_IGNORE ||
-           kind == NPLUG_COMMAND_CALIBRATE || kind == NPLUG_COMMAND_LABEL;
+           kind == NPLUG_COMMAND_CALIBRATE || kind == NPLUG_COMMAND_LABEL ||
+           kind == NPLUG_COMMAND_ACTIVE;
 }
 
 /* Of the commands for a player, whether this one may be 0. */
 static bool anyone_will_do(uint32_t kind)
 {
     return kind != NPLUG_COMMAND_CLAIM && kind != NPLUG_COMMAND_LEAVE &&
-           kind != NPLUG_COMMAND_COMFORT;
+           kind != NPLUG_COMMAND_COMFORT && kind != NPLUG_COMMAND_SWAP;
 }
 
 static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
@@ -52,6 +53,10 @@ static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
     if (command->kind == NPLUG_COMMAND_TEXT) return true;
     if (command->player > nest->players.limit) return false;
     if (command->player == 0 && !anyone_will_do(command->kind)) return false;
+    if (command->kind == NPLUG_COMMAND_CLAIM) return command->number <= NPLUG_PARTS_MAX;
+    if (command->kind == NPLUG_COMMAND_SWAP)
+        return command->number && command->number <= nest->players.limit &&
+               command->number != command->player;
     if (command->kind == NPLUG_COMMAND_CALIBRATE) return command->number <= NPLUG_CALIBRATE_RESET;
     return command->kind != NPLUG_COMMAND_LAYER || command->number < 32;
 }
@@ -103,10 +108,39 @@ nplug_result nplug_claim(nplug_nest *nest, nplug_device device, nplug_player pla
     return nplug_post(nest, &command);
 }
 
+nplug_result nplug_claim_part(nplug_nest *nest, nplug_device device, uint32_t part,
+                              nplug_player player)
+{
+    nplug_command command = about(NPLUG_COMMAND_CLAIM, device, player);
+    command.number = part;
+    if (nest && part && part > nest->game.def.part_count) return NPLUG_ERR_ARGUMENT;
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_share(nplug_nest *nest, nplug_device device, nplug_player player)
+{
+    nplug_command command = about(NPLUG_COMMAND_CLAIM, device, player);
+    command.on = true;
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_swap(nplug_nest *nest, nplug_player player, nplug_player other)
+{
+    nplug_command command = about(NPLUG_COMMAND_SWAP, 0, player);
+    command.number = other;
+    return nplug_post(nest, &command);
+}
+
 nplug_result nplug_yield(nplug_nest *nest, nplug_device device)
 {
     nplug_command command = about(NPLUG_COMMAND_YIELD, device, 0);
     return nplug_post(nest, &command);
+}
+
+nplug_result nplug_yield_for(nplug_nest *nest, nplug_device device, nplug_player player)
+{
+    nplug_command command = about(NPLUG_COMMAND_YIELD, device, player);
+    return player ? nplug_post(nest, &command) : NPLUG_ERR_ARGUMENT;
 }
 
 nplug_result nplug_leave(nplug_nest *nest, nplug_player player)

@@ -117,7 +117,7 @@ void np_controls_set(np_controls *controls, uint32_t index, int32_t raw)
     control->value[wire->component] = np_wire_value(wire, raw);
     if (control->flags & NP_CONTROL_SPENT) {
         if (at_rest(control)) control->flags &= (uint8_t)~NP_CONTROL_SPENT;
-    } else if ((controls->deaf || controls->muted[control->device]) && !at_rest(control)) {
+    } else if (controls->muted[control->device] && !at_rest(control)) {
         control->flags |= NP_CONTROL_SPENT;
     }
 }
@@ -134,18 +134,20 @@ void np_controls_calibrate(np_controls *controls, uint32_t signal, int32_t rest,
     }
 }
 
-void np_controls_set_deaf(np_controls *controls, bool deaf)
-{
-    controls->deaf = deaf;
-}
-
 void np_controls_mute_kinds(np_controls *controls, uint32_t kinds)
 {
     controls->muted_kinds = kinds;
 }
 
-bool np_controls_mute(np_controls *controls, uint32_t device, bool muted)
+void np_controls_deafen_kinds(np_controls *controls, uint32_t kinds)
 {
+    controls->deaf_kinds = kinds;
+}
+
+bool np_controls_mute(np_controls *controls, uint32_t device, nplug_kind kind)
+{
+    bool muted = ((controls->muted_kinds | controls->deaf_kinds) >> kind) & 1u;
+
     if ((controls->muted[device] != 0) == muted) return false;
     controls->muted[device] = muted;
     return true;
@@ -161,6 +163,49 @@ np_edge np_controls_edge(np_controls *controls, uint32_t index)
         return NP_EDGE_NONE;
     control->flags ^= NP_CONTROL_DOWN;
     return is ? NP_EDGE_PRESS : NP_EDGE_RELEASE;
+}
+
+static bool has_rest(const np_control *control)
+{
+    return control->nature == NPLUG_NATURE_AXIS && !(control->flags & NP_CONTROL_LEVER);
+}
+
+np_edge np_controls_leave(np_controls *controls, uint32_t index)
+{
+    np_control *control = &controls->list[index];
+    bool was = (control->flags & NP_CONTROL_AWAY) != 0;
+    float limit = was ? NP_BACK : NP_AWAY;
+    bool is = fabsf(control->value[0]) >= limit || fabsf(control->value[1]) >= limit;
+
+    if (!has_rest(control) || was == is) return NP_EDGE_NONE;
+    control->flags ^= NP_CONTROL_AWAY;
+    return is ? NP_EDGE_PRESS : NP_EDGE_RELEASE;
+}
+
+static void narrow(np_interval *interval, float at_least, float below)
+{
+    if (interval->at_least < at_least) interval->at_least = at_least;
+    if (interval->below > below) interval->below = below;
+}
+
+/* Each number for itself: it stays on the side where it is, whatever the other one does. */
+void np_controls_guard_leave(const np_control *control, unsigned component, np_interval *interval)
+{
+    float limit = control->flags & NP_CONTROL_AWAY ? NP_BACK : NP_AWAY, value;
+
+    if (!has_rest(control)) return;
+    value = control->value[component];
+    if (value >= limit)
+        narrow(interval, limit, NP_ANYWHERE_HIGH);
+    else if (value <= 0.0f - limit)
+        narrow(interval, NP_ANYWHERE_LOW, limit * -0.999999f);
+    else
+        narrow(interval, limit * -0.999999f, limit);
+}
+
+void np_controls_deal(np_controls *controls, uint32_t index, uint8_t part)
+{
+    controls->list[index].part = part;
 }
 
 void np_controls_spend(np_controls *controls, uint32_t index)

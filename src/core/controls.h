@@ -11,13 +11,21 @@
 #define NP_RELEASE 0.4f
 #define NP_REST    0.2f
 
+/* An axis is moved from here on, until it is nearer to its rest than BACK. */
+#define NP_AWAY 0.35f
+#define NP_BACK 0.25f
+
+/* Of what concerns all parts of a device. */
+#define NP_ALL_PARTS 255u
+
 enum {
     NP_CONTROL_DOWN = 1,
     NP_CONTROL_SPENT = 2,   /* reads as at rest downstream until it has really been at rest */
     NP_CONTROL_MOVED = 4,   /* in the list of the value lane */
     NP_CONTROL_LEVER = 8,   /* stays where it is put */
     NP_CONTROL_SQUARE = 16, /* a stick whose corners reach 1, 1 */
-    NP_CONTROL_BOTH = 32    /* an axis that goes both ways from its rest */
+    NP_CONTROL_BOTH = 32,   /* an axis that goes both ways from its rest */
+    NP_CONTROL_AWAY = 64    /* an axis that is far from its rest */
 };
 
 typedef struct np_wire {
@@ -40,6 +48,7 @@ typedef struct np_control {
     nplug_control id;
     uint16_t device;
     uint8_t nature, components, flags;
+    uint8_t part; /* of its device, from 1; 0: the device has none, or it is in none */
 } np_control;
 
 /* A run of places in some pool. */
@@ -54,8 +63,8 @@ typedef struct np_controls {
     np_wire *wires;
     np_span wire_span;
     np_run *of_signal;    /* the wires that read a signal */
-    bool deaf;            /* the game's window has no focus: whatever moves is spent */
-    uint32_t muted_kinds; /* bit by kind: likewise */
+    uint32_t muted_kinds; /* bit by kind: whatever moves is spent */
+    uint32_t deaf_kinds;  /* likewise, since the game's window has no focus */
     uint8_t *muted;       /* by device */
     uint16_t *moved;      /* controls whose value may be another since the value lane last ran */
     uint32_t moved_count;
@@ -72,6 +81,11 @@ typedef struct np_interval {
 typedef enum np_edge { NP_EDGE_NONE = 0, NP_EDGE_PRESS, NP_EDGE_RELEASE } np_edge;
 
 void np_controls_layout(np_controls *controls, np_carve *carve, const nplug_limits *limits);
+
+/* Whether an axis has left its rest, or come back to it, since it was last asked; and inside which
+ * values of `component` it has not. */
+np_edge np_controls_leave(np_controls *controls, uint32_t control);
+void np_controls_guard_leave(const np_control *control, unsigned component, np_interval *interval);
 
 /* Makes the controls of a device (wiring.c); NPLUG_LIMIT_CONTROLS where there is no room (and
  * the device has none), -1 where all is well. */
@@ -95,13 +109,16 @@ np_edge np_controls_edge(np_controls *controls, uint32_t control);
 void np_controls_calibrate(np_controls *controls, uint32_t signal, int32_t rest, int32_t low,
                            int32_t high);
 
-/* Without focus nothing is heard: each control that leaves its rest is spent. */
-void np_controls_set_deaf(np_controls *controls, bool deaf);
-
-/* Kinds of device that are not heard for a while; and whether a device is one of them: true where
- * that is new. */
+/* Kinds of device that are not heard, for a while or without focus: each control of theirs that
+ * leaves its rest is spent. */
 void np_controls_mute_kinds(np_controls *controls, uint32_t kinds);
-bool np_controls_mute(np_controls *controls, uint32_t device, bool muted);
+void np_controls_deafen_kinds(np_controls *controls, uint32_t kinds);
+
+/* Brings a device of some kind up to what is muted: true where that is new. */
+bool np_controls_mute(np_controls *controls, uint32_t device, nplug_kind kind);
+
+/* Deals a control to a part of its device. */
+void np_controls_deal(np_controls *controls, uint32_t control, uint8_t part);
 
 /* Spends a control that is not at rest. */
 void np_controls_spend(np_controls *controls, uint32_t control);

@@ -212,8 +212,15 @@ uint32_t np_devices_find_unit(const np_devices *devices, uint32_t index)
     return NP_NONE;
 }
 
-/* Never used places first, then the one that has been gone longest: so the story of a departed
- * device can be read for as long as possible, and places depend on reports alone, not on steps. */
+static bool goes_before(const np_device *a, const np_device *b)
+{
+    if (a->missed != b->missed) return b->missed;
+    return a->gone_order < b->gone_order;
+}
+
+/* Never used places first, then those that nobody misses, and of each the one that has been gone
+ * longest: so the story of a departed device can be read for as long as possible, and places depend
+ * on reports alone, not on steps. */
 static uint32_t free_place(const np_devices *devices)
 {
     uint32_t best = NP_NONE;
@@ -222,7 +229,7 @@ static uint32_t free_place(const np_devices *devices)
         const np_device *device = &devices->list[i];
         if (device->presence == NP_FREE) return i;
         if (device->presence != NP_GONE) continue;
-        if (best == NP_NONE || device->gone_order < devices->list[best].gone_order) best = i;
+        if (best == NP_NONE || goes_before(device, &devices->list[best])) best = i;
     }
     return best;
 }
@@ -240,6 +247,32 @@ static uint64_t identity_of(const np_node *node)
     return np_hash(NP_HASH_START, parts, sizeof parts) | 1u;
 }
 
+np_who np_devices_who(const np_node *node)
+{
+    np_who who = {(uint32_t)node->text_hash[NPLUG_TEXT_SERIAL],
+                  (uint32_t)node->text_hash[NPLUG_TEXT_SOCKET],
+                  (uint32_t)node->vendor << 16 | node->product};
+    return who;
+}
+
+void np_devices_miss(np_devices *devices, uint32_t device, bool missed)
+{
+    devices->list[device].missed = missed;
+}
+
+bool np_devices_charge(np_devices *devices, uint32_t index, const nplug_report *report)
+{
+    np_device *device = &devices->list[index];
+    int32_t said = report->as.value;
+    int8_t battery = (int8_t)(said < 0 ? -1 : said > 100 ? 100 : said);
+    bool charging = report->signal == 1;
+
+    if (device->battery == battery && device->charging == charging) return false;
+    device->battery = battery;
+    device->charging = charging;
+    return true;
+}
+
 uint32_t np_devices_make(np_devices *devices, uint32_t index)
 {
     const np_node *node = &devices->nodes[index];
@@ -252,6 +285,9 @@ uint32_t np_devices_make(np_devices *devices, uint32_t index)
     device->presence = NP_HERE;
     device->first_node = NP_NONE;
     device->identity = identity_of(node);
+    device->who = np_devices_who(node);
+    device->battery = -1;
+    device->missed = device->charging = false;
     memcpy(device->name, node->name, sizeof device->name);
     make_safe(device->name);
     device->bus = node->bus;

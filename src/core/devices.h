@@ -61,16 +61,28 @@ typedef struct np_node {
     uint8_t resyncing;
 } np_node;
 
+/* By what hardware is known again: hashes of its texts, 0 where it says none, and its numbers. */
+typedef struct np_who {
+    uint32_t serial, socket, sort;
+} np_who;
+
+/* A battery that is as low as this (percent) will not last long. */
+#define NP_BATTERY_LOW 15
+
 typedef struct np_device {
     np_presence presence;
     uint32_t generation;
     uint32_t first_node;
-    uint64_t gone_order;        /* of those that have gone, the lowest place is given away first */
-    uint64_t identity;          /* equal when the same hardware comes back; 0 where nothing tells */
+    uint64_t gone_order; /* of those that have gone, the lowest place is given away first */
+    uint64_t identity;   /* by which its calibrations are kept; 0 where nothing tells */
+    np_who who;
     char name[NPLUG_NAME_SIZE]; /* kept after it has gone */
     uint16_t bus, vendor, product, version;
     nplug_times times;
     bool unreadable;
+    bool missed; /* it has gone, and somebody waits for it */
+    bool charging;
+    int8_t battery; /* percent; -1 where nobody knows */
 } np_device;
 
 /* A button whose contact bounces. */
@@ -126,6 +138,15 @@ bool np_devices_describe(np_devices *devices, uint32_t node, const nplug_report 
 uint32_t np_devices_find_unit(const np_devices *devices, uint32_t node);
 uint32_t np_devices_make(np_devices *devices, uint32_t node);
 void np_devices_add_node(np_devices *devices, uint32_t device, uint32_t node);
+
+np_who np_devices_who(const np_node *node);
+
+/* What a battery report says; whether it is news. */
+bool np_devices_charge(np_devices *devices, uint32_t device, const nplug_report *report);
+
+/* Somebody waits for a device that has gone, or nobody does any more: its place is given away after
+ * all others. */
+void np_devices_miss(np_devices *devices, uint32_t device, bool missed);
 
 /* Takes a node away from its device; the device stays. */
 void np_devices_drop_node(np_devices *devices, uint32_t node);

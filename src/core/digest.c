@@ -38,7 +38,8 @@ static void add_device(np_digest *digest, const nplug_nest *nest, uint32_t devic
 
     np_digest_u64(digest, np_devices_handle(&nest->devices, device));
     np_digest_u64(digest, (uint64_t)nest->recogniser.of[device].matched);
-    np_digest_u64(digest, nest->players.parts[device].hearers);
+    np_digest_u64(digest, (uint64_t)np_players_of(&nest->players, device) << 16 |
+                              nest->players.parts[device].quiet);
     for (uint32_t i = 0; (signal = np_devices_signal(&nest->devices, device, i)) != NP_NONE; i++)
         add_signal(digest, nest, signal);
 }
@@ -77,13 +78,15 @@ uint64_t nplug_digest(const nplug_nest *nest)
     add_events(&digest, &nest->events);
     np_digest_u64(&digest, nest->players.seated);
     np_digest_u64(&digest, nest->timers.count);
-    np_digest_u64(&digest, (uint64_t)nest->controls.muted_kinds << 1 | nest->controls.deaf);
+    np_digest_u64(&digest, (uint64_t)nest->controls.muted_kinds << 32 | nest->controls.deaf_kinds);
     np_digest_u64(&digest, nest->pick.waits);
     digest.hash = np_hash(digest.hash, nest->rebinds.text, nest->rebinds.used);
     for (uint32_t i = 0; i < nest->devices.count; i++)
         add_device(&digest, nest, nest->devices.order[i]);
     for (uint32_t p = 0; nest->game.used && p <= nest->limits.players; p++) {
         np_digest_u64(&digest, nest->layers.on[p]);
+        np_digest_u64(&digest,
+                      (uint64_t)nest->active.of[p].rival << 32 | nest->active.of[p].device);
         for (uint32_t a = 0; a < nest->game.def.action_count; a++)
             add_action(&digest, np_action_of(&nest->actions, p, a));
     }

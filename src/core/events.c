@@ -17,7 +17,8 @@ void np_events_begin(np_events *events)
 static bool lasting(uint32_t kind)
 {
     return kind == NPLUG_EVENT_ARRIVAL || kind == NPLUG_EVENT_DEPARTURE ||
-           kind == NPLUG_EVENT_JOIN || kind == NPLUG_EVENT_LEAVE || kind == NPLUG_EVENT_LIMIT;
+           kind == NPLUG_EVENT_JOIN || kind == NPLUG_EVENT_LEAVE || kind == NPLUG_EVENT_LIMIT ||
+           kind == NPLUG_EVENT_WAIT;
 }
 
 nplug_event *np_events_say(np_events *events, nplug_time time, nplug_event_kind kind,
@@ -71,8 +72,9 @@ const nplug_event *nplug_event_at(const nplug_nest *nest, uint32_t place)
 const char *nplug_event_name(uint32_t kind)
 {
     static const char *const names[NPLUG_EVENT_KINDS] = {
-        "none",    "arrival", "departure", "change", "join",  "leave", "claim", "yield", "press",
-        "release", "value",   "resynced",  "clocks", "limit", "twin",  "bound", "pick"};
+        "none",  "arrival", "departure", "change",   "join",   "leave",  "claim", "yield",
+        "press", "release", "value",     "resynced", "clocks", "limit",  "twin",  "bound",
+        "pick",  "wait",    "wobble",    "swap",     "active", "battery"};
     return kind < NPLUG_EVENT_KINDS ? names[kind] : "unknown";
 }
 

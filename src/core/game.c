@@ -18,12 +18,22 @@ static void digest_rules(np_digest *digest, const nplug_game *def)
     for (uint32_t i = 0; i < def->rule_count; i++) {
         const nplug_action_rule *rule = &def->rules[i];
         np_digest_u64(digest, ((uint64_t)rule->action << 32) | rule->one_of);
-        np_digest_u64(digest, ((uint64_t)rule->merge << 32) | rule->opposite | rule->keep << 8);
+        np_digest_u64(digest, ((uint64_t)rule->merge << 32) | rule->opposite | rule->keep << 8 |
+                                  (uint64_t)rule->stays << 16);
         for (uint32_t b = 0; b < rule->band_count; b++) {
             digest->hash = hash_word(digest->hash, rule->bands[b].name);
             np_digest_float(digest, rule->bands[b].from);
         }
     }
+}
+
+static void digest_seats(np_digest *digest, const nplug_game *def)
+{
+    digest->hash = hash_word(hash_word(digest->hash, def->join), def->leave);
+    np_digest_u64(digest, ((uint64_t)def->seat_kinds << 32) | def->unfocused_kinds);
+    np_digest_u64(digest, ((uint64_t)def->waits_ms << 32) | def->wobble_ms);
+    for (uint32_t i = 0; i < def->part_count; i++)
+        digest->hash = hash_word(hash_word(digest->hash, def->parts[i].name), def->parts[i].keys);
 }
 
 static uint64_t digest_game(const np_game *game)
@@ -38,6 +48,7 @@ static uint64_t digest_game(const np_game *game)
         np_digest_u64(&digest, ((uint64_t)action->kind << 32) | action->layer);
     }
     digest_rules(&digest, def);
+    digest_seats(&digest, def);
     return digest.hash;
 }
 
@@ -111,6 +122,7 @@ static nplug_result take_rules(const nplug_nest *nest, np_game *game)
         game->rules[rule->action].opposite = (uint8_t)rule->opposite;
         game->rules[rule->action].one_of = (uint8_t)rule->one_of;
         game->rules[rule->action].keep = (uint8_t)rule->keep;
+        game->rules[rule->action].stays = rule->stays;
         game->ruled |= rule->one_of != 0 || rule->merge == NPLUG_MERGE_LATEST;
     }
     return NPLUG_OK;
@@ -139,6 +151,7 @@ static nplug_result compile(nplug_nest *nest, np_game *game)
     nplug_result result = check_actions(nest, game);
     np_reader in;
 
+    if (result == NPLUG_OK && !np_players_check(nest)) result = NPLUG_ERR_ARGUMENT;
     if (result == NPLUG_OK) result = take_rules(nest, game);
     if (result != NPLUG_OK) return result;
     rank_layers(game);
@@ -161,7 +174,7 @@ static nplug_result check_game(const nplug_nest *nest, const nplug_game *def)
     if (def->size != sizeof *def || def->action_size < sizeof(nplug_action_def))
         return NPLUG_ERR_SIZE;
     if (nest->started) return NPLUG_ERR_ORDER;
-    if ((unsigned)def->seats > NPLUG_SEATS_BY_CALL) return NPLUG_ERR_ARGUMENT;
+    if ((unsigned)def->seats > NPLUG_SEATS_BY_ARRIVAL) return NPLUG_ERR_ARGUMENT;
     if ((def->layer_count && !def->layers) || (def->rule_count && !def->rules) ||
         (def->shaper_count && !def->shapers) || def->shaper_count > 255)
         return NPLUG_ERR_ARGUMENT;
@@ -194,7 +207,7 @@ nplug_result nplug_use_game(nplug_nest *nest, const nplug_game *def)
     if (game->def.players == 0) game->def.players = 1;
     game->digest = digest_game(game);
     game->used = true;
-    np_players_begin(&nest->players, game);
+    np_players_begin(nest);
     np_layers_begin(&nest->layers, game);
     return NPLUG_OK;
 }

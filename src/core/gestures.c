@@ -74,6 +74,8 @@ static bool comes_too_soon(const nplug_nest *nest, uint32_t player, uint32_t act
 /* Whether an action that nothing holds may be pressed, by its rule and by the player's comfort. */
 static bool may_press(const nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time)
 {
+    if (player == 0 && nest->players.join != NP_NO_INDEX && action != nest->players.join)
+        return false;
     if (np_action_of(&nest->actions, player, action)->held) return true;
     return !holds_another(nest, player, action) && !comes_too_soon(nest, player, action, time);
 }

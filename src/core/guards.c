@@ -30,6 +30,7 @@ static bool ask_stages(const nplug_nest *nest, const np_wire *wire, np_interval 
 {
     if (nest->pick.waits || !np_controls_guard(&nest->controls.list[wire->control], interval))
         return false;
+    np_active_guard(nest, wire->control, wire->component, interval);
     np_sources_guard(nest, wire->control, wire->component, interval);
     return true;
 }

@@ -68,10 +68,12 @@ static bool post(nplug_nest *nest, uint32_t device, nplug_control key, uint32_t 
 static bool ask_all(nplug_nest *nest, uint32_t device)
 {
     uint32_t node = nest->devices.list[device].first_node;
-    const np_feed_port *port = &nest->feed.ports[nest->devices.nodes[node].key >> 24];
     np_run run = nest->controls.of_device[device];
+    const np_feed_port *port;
     bool all;
 
+    if (node == NP_NONE) return true;
+    port = &nest->feed.ports[nest->devices.nodes[node].key >> 24];
     if (!port->port->key_label || nest->recogniser.of[device].kind != NPLUG_KIND_KEYBOARD)
         return true;
     all = post(nest, device, 0, 0);

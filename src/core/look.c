@@ -44,7 +44,9 @@ static void fill_presence(const nplug_nest *nest, uint32_t index, nplug_device_i
     info->present = true;
     info->signals = np_devices_signal_count(&nest->devices, index);
     info->controls = nest->controls.of_device[index].count;
-    info->players = nest->players.parts[index].hearers >> 1;
+    info->players = np_players_of(&nest->players, index) >> 1;
+    info->battery = nest->devices.list[index].battery;
+    info->charging = nest->devices.list[index].charging;
     info->ignored = nest->players.parts[index].ignored;
     info->twin = np_twins_of(&nest->twins, info->device);
     info->stale = is_stale(nest, &nest->devices.list[index]);
@@ -221,8 +223,10 @@ static size_t ask_port(const nplug_nest *nest, uint32_t device, nplug_control ke
                        size_t size)
 {
     uint32_t node = nest->devices.list[device].first_node;
-    const np_feed_port *port = &nest->feed.ports[nest->devices.nodes[node].key >> 24];
+    const np_feed_port *port;
 
+    if (node == NP_NONE) return 0;
+    port = &nest->feed.ports[nest->devices.nodes[node].key >> 24];
     if (!port->port->key_label) return 0;
     return port->port->key_label(port->self, (uint16_t)NPLUG_CONTROL_PLACE(key), buffer, size);
 }

@@ -18,6 +18,7 @@ static void lay_out(nplug_nest *nest, np_carve *carve, const nplug_limits *limit
     np_gestures_layout(&nest->gestures, carve, limits);
     np_actions_layout(&nest->actions, carve, limits);
     np_values_layout(&nest->values, carve, limits);
+    np_active_layout(&nest->active, carve, limits);
     np_comfort_layout(&nest->comforts, carve, limits);
     np_rebind_layout(&nest->rebinds, carve, limits);
     np_pick_layout(&nest->pick, carve, limits);
@@ -131,7 +132,7 @@ static void play_effect(nplug_nest *nest, const nplug_command *command)
     nplug_command soft = *command;
     float rumble;
 
-    if (device == NP_NONE || nest->devices.list[device].presence != NP_HERE) return;
+    if (device == NP_NONE || nest->devices.list[device].first_node == NP_NONE) return;
     rumble = np_comfort_rumble(nest, device);
     soft.strong = (uint16_t)((float)command->strong * rumble);
     soft.weak = (uint16_t)((float)command->weak * rumble);
@@ -139,27 +140,17 @@ static void play_effect(nplug_nest *nest, const nplug_command *command)
                    &soft);
 }
 
-/* A device is heard no more, or again: all that hangs on that is found anew. */
-static void turn_deaf(nplug_nest *nest, uint32_t device, bool deaf, nplug_time time)
+/* Other kinds of devices are heard from now on.  What is not lets go of everything; what is held
+ * when it is heard again is spent. */
+static void mute_devices(nplug_nest *nest, nplug_time time)
 {
-    if (deaf) np_sources_let_go(nest, device, time);
-    np_guards_empty(nest, device);
-    np_values_mark_device(nest, device);
-}
-
-/* What is muted lets go of everything; what is held when it is heard again is spent. */
-static void mute_device(nplug_nest *nest, uint32_t device, nplug_time time)
-{
-    bool muted = (nest->controls.muted_kinds >> nest->recogniser.of[device].kind) & 1u;
-
-    if (np_controls_mute(&nest->controls, device, muted)) turn_deaf(nest, device, muted, time);
-}
-
-static void mute(nplug_nest *nest, const nplug_command *command, nplug_time time)
-{
-    np_controls_mute_kinds(&nest->controls, command->number);
-    for (uint32_t i = 0; i < nest->devices.count; i++)
-        mute_device(nest, nest->devices.order[i], time);
+    for (uint32_t i = 0; i < nest->devices.count; i++) {
+        uint32_t device = nest->devices.order[i];
+        if (!np_controls_mute(&nest->controls, device, nest->recogniser.of[device].kind)) continue;
+        np_sources_let_go(nest, device, NP_ALL_PARTS, time);
+        np_guards_empty(nest, device);
+        np_values_mark_device(nest, device);
+    }
 }
 
 static void say_clocks(nplug_nest *nest, const nplug_command *command, nplug_time time)
@@ -179,7 +170,16 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
         np_players_yield(nest, command, time);
         break;
     case NPLUG_COMMAND_LEAVE:
-        np_players_leave(nest, command, time);
+        np_players_leave(nest, command->player, time, 0);
+        break;
+    case NPLUG_COMMAND_SWAP:
+        np_players_swap(nest, command, time);
+        break;
+    case NPLUG_COMMAND_FOLLOW:
+        np_active_follow(nest, command, time);
+        break;
+    case NPLUG_COMMAND_ACTIVE:
+        np_active_take(nest, command, time);
         break;
     case NPLUG_COMMAND_JOIN:
         np_players_join(nest, command, time);
@@ -197,7 +197,8 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
         np_labels_take(nest, command, time);
         break;
     case NPLUG_COMMAND_MUTE:
-        mute(nest, command, time);
+        np_controls_mute_kinds(&nest->controls, command->number);
+        mute_devices(nest, time);
         break;
     case NPLUG_COMMAND_COMFORT:
         np_comfort_take(nest, command, time);
@@ -258,8 +259,8 @@ static void build(nplug_nest *nest, uint32_t device, nplug_time time)
     limit =
         np_controls_build(&nest->controls, &nest->devices, device, &nest->recogniser.of[device]);
     if (limit >= 0) np_limit_reached(nest, (nplug_limit)limit, time);
-    np_controls_mute(&nest->controls, device,
-                     (nest->controls.muted_kinds >> nest->recogniser.of[device].kind) & 1u);
+    np_controls_mute(&nest->controls, device, nest->recogniser.of[device].kind);
+    np_players_divide(nest, device);
     np_gauges_build(nest, device, time);
     np_guards_empty(nest, device);
     if (!np_sources_link(nest, device)) np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
@@ -284,7 +285,8 @@ static void unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
 {
     steady(nest, device);
     np_gauges_drop(nest, device);
-    np_sources_let_go(nest, device, time);
+    np_sources_let_go(nest, device, NP_ALL_PARTS, time);
+    np_values_keep_device(nest, device, NP_ALL_PARTS);
     np_values_mark_device(nest, device);
     np_sources_unlink(nest, device);
     np_layers_cover_all(nest, time);
@@ -294,6 +296,22 @@ static void unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
 static void say_device(nplug_nest *nest, nplug_event_kind kind, uint32_t device, nplug_time time)
 {
     np_events_say(&nest->events, time, kind, np_devices_handle(&nest->devices, device), 0);
+}
+
+static void depart(nplug_nest *nest, uint32_t device, nplug_time time)
+{
+    np_twins_depart(nest, np_devices_handle(&nest->devices, device));
+    say_device(nest, NPLUG_EVENT_DEPARTURE, device, time);
+    np_devices_drop(&nest->devices, device);
+    np_players_depart(nest, device, time);
+}
+
+/* Where the game bears with it, what has gone may come back before anyone is told. */
+static bool may_come_back(nplug_nest *nest, uint32_t device, nplug_time time)
+{
+    nplug_time wobble = (nplug_time)nest->game.def.wobble_ms * 1000;
+
+    return wobble && np_timers_set(&nest->timers, time + wobble, NP_TIMER_WOBBLE, 0, device);
 }
 
 static void depart_node(nplug_nest *nest, uint32_t node, nplug_time time)
@@ -306,23 +324,34 @@ static void depart_node(nplug_nest *nest, uint32_t node, nplug_time time)
     if (nest->devices.list[device].first_node != NP_NONE) {
         build(nest, device, time);
         say_device(nest, NPLUG_EVENT_CHANGE, device, time);
-        return;
+    } else if (!may_come_back(nest, device, time)) {
+        depart(nest, device, time);
     }
-    np_twins_depart(nest, np_devices_handle(&nest->devices, device));
-    np_players_depart(nest, device);
-    say_device(nest, NPLUG_EVENT_DEPARTURE, device, time);
-    np_devices_drop(&nest->devices, device);
+}
+
+/* Another node of a device that is here, or was until a moment ago. */
+static void rejoin(nplug_nest *nest, uint32_t device, uint32_t node, nplug_time time)
+{
+    bool away = nest->devices.list[device].first_node == NP_NONE;
+
+    if (away)
+        np_timers_cancel(&nest->timers, NP_TIMER_WOBBLE, 0, device);
+    else
+        unbuild(nest, device, time);
+    np_devices_add_node(&nest->devices, device, node);
+    build(nest, device, time);
+    say_device(nest, away ? NPLUG_EVENT_WOBBLE : NPLUG_EVENT_CHANGE, device, time);
+    if (away) np_players_light(nest, device);
 }
 
 static void ready(nplug_nest *nest, uint32_t node, nplug_time time)
 {
+    np_who who = np_devices_who(&nest->devices.nodes[node]);
     uint32_t device = np_devices_find_unit(&nest->devices, node);
 
+    if (device == NP_NONE) device = np_returns_as(&nest->devices, &who, true);
     if (device != NP_NONE) {
-        unbuild(nest, device, time);
-        np_devices_add_node(&nest->devices, device, node);
-        build(nest, device, time);
-        say_device(nest, NPLUG_EVENT_CHANGE, device, time);
+        rejoin(nest, device, node, time);
         return;
     }
     device = np_devices_make(&nest->devices, node);
@@ -331,6 +360,7 @@ static void ready(nplug_nest *nest, uint32_t node, nplug_time time)
         np_limit_reached(nest, NPLUG_LIMIT_DEVICES, time);
         return;
     }
+    np_players_forget(&nest->players, device);
     build(nest, device, time);
     say_device(nest, NPLUG_EVENT_ARRIVAL, device, time);
     np_players_arrive(nest, device);
@@ -350,6 +380,7 @@ static void run_wire(nplug_nest *nest, const np_wire *wire, uint32_t signal, npl
     if (edge == NP_EDGE_PRESS) np_twins_hear(nest, change.device, change.id, time);
     if (nest->pick.waits) np_pick_hear(nest, &change);
     np_players_hear(nest, &change, edge);
+    np_active_hear(nest, &change, edge);
     np_sources_hear(nest, &change);
 }
 
@@ -394,7 +425,10 @@ static void store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time t
     if (about->flags & NP_SIGNAL_BOUNCES && !is_settled(nest, signal, value, time)) return;
     if (about->flags & NP_SIGNAL_TOUCHED) run_group(nest, time);
     np_devices_store(&nest->devices, signal, value);
-    if (about->nature != NPLUG_NATURE_DELTA) np_devices_touch(&nest->devices, signal);
+    if (about->nature == NPLUG_NATURE_DELTA)
+        np_active_slide(nest, signal, value, time);
+    else
+        np_devices_touch(&nest->devices, signal);
 }
 
 static void count_bad_time(nplug_nest *nest, uint32_t node, nplug_time said)
@@ -500,6 +534,20 @@ static void mark_stale(nplug_nest *nest, uint32_t port, uint32_t device)
     }
 }
 
+static void take_battery(nplug_nest *nest, uint32_t device, const nplug_report *report,
+                         nplug_time time)
+{
+    const np_device *about = &nest->devices.list[device];
+    nplug_event *event;
+
+    if (!np_devices_charge(&nest->devices, device, report) || about->battery < 0) return;
+    event = np_events_say(&nest->events, time, NPLUG_EVENT_BATTERY,
+                          np_devices_handle(&nest->devices, device), 0);
+    event->count = (uint64_t)about->battery;
+    event->value.x = (float)about->battery / 100.0f;
+    event->flags = about->battery <= NP_BATTERY_LOW && !about->charging ? NPLUG_EVENT_LOW : 0;
+}
+
 /* A report about a node that must be here already. */
 static void take_about(nplug_nest *nest, uint32_t node, const nplug_report *report, nplug_time time)
 {
@@ -514,6 +562,9 @@ static void take_about(nplug_nest *nest, uint32_t node, const nplug_report *repo
     case NPLUG_REPORT_READY:
         if (!here) ready(nest, node, time);
         break;
+    case NPLUG_REPORT_BATTERY:
+        if (here) take_battery(nest, nest->devices.nodes[node].device, report, time);
+        break;
     case NPLUG_REPORT_DEPART:
         depart_node(nest, node, time);
         break;
@@ -526,14 +577,11 @@ static void take_about(nplug_nest *nest, uint32_t node, const nplug_report *repo
     }
 }
 
-/* Losing the focus lets go of everything; what is held when it comes back has to be at rest first.
- */
+/* Without focus, only those kinds are heard that the game named. */
 static void take_focus(nplug_nest *nest, bool focused, nplug_time time)
 {
-    if (nest->controls.deaf == !focused) return;
-    np_controls_set_deaf(&nest->controls, !focused);
-    for (uint32_t i = 0; i < nest->devices.count; i++)
-        turn_deaf(nest, nest->devices.order[i], !focused, time);
+    np_controls_deafen_kinds(&nest->controls, focused ? 0 : ~nest->game.def.unfocused_kinds);
+    mute_devices(nest, time);
 }
 
 static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *report, nplug_time time)
@@ -658,6 +706,12 @@ static void fire_timer(nplug_nest *nest)
         np_gestures_settled(nest, timer.a, timer.b, timer.due);
     } else if (timer.kind == NP_TIMER_PICK) {
         np_pick_stop(nest, NPLUG_EVENT_LATE, timer.due);
+    } else if (timer.kind == NP_TIMER_WOBBLE) {
+        depart(nest, timer.b, timer.due);
+    } else if (timer.kind == NP_TIMER_WAIT) {
+        np_players_waited(nest, timer.b, timer.due);
+    } else if (timer.kind == NP_TIMER_CONTEST) {
+        np_active_decide(nest, timer.a, timer.due);
     } else if (timer.kind == NP_TIMER_GAUGE) {
         np_gauges_sample(nest, timer.due);
     } else if (timer.kind == NP_TIMER_BOUNCE) {
@@ -693,7 +747,7 @@ static void run_values(nplug_nest *nest)
 {
     np_controls_settle(&nest->controls, &nest->devices);
     for (uint32_t i = 0; i < nest->controls.moved_count; i++)
-        np_values_mark_control(nest, nest->controls.moved[i]);
+        np_values_mark_control(nest, nest->controls.moved[i], true);
     np_controls_clean(&nest->controls);
     np_values_settle(nest, nest->feed.processed);
 }

@@ -3,6 +3,7 @@
 #define NP_NEST_H
 
 #include "actions.h"
+#include "active.h"
 #include "bindings.h"
 #include "comfort.h"
 #include "commands.h"
@@ -21,6 +22,7 @@
 #include "recognise.h"
 #include "rebind.h"
 #include "record.h"
+#include "returns.h"
 #include "sources.h"
 #include "text.h"
 #include "timers.h"
@@ -50,6 +52,7 @@ struct nplug_nest {
     np_gestures gestures;
     np_actions actions;
     np_values values;
+    np_actives active;
     np_comforts comforts;
     np_rebinds rebinds;
     np_pick pick;

@@ -74,13 +74,13 @@ void np_pick_take(nplug_nest *nest, const nplug_command *command, nplug_time tim
 
 /* --- which control -------------------------------------------------------------------------- */
 
-static bool is_watched(const nplug_nest *nest, uint32_t device)
+static bool is_watched(const nplug_nest *nest, const np_control *control)
 {
     const np_pick *pick = &nest->pick;
-    uint32_t hearers = np_players_hearing(&nest->players, device);
+    uint32_t hearers = np_players_hearing(&nest->players, control);
 
     if (pick->player && !((hearers >> pick->player) & 1u)) return false;
-    return pick->kinds == 0 || ((pick->kinds >> nest->recogniser.of[device].kind) & 1u);
+    return pick->kinds == 0 || ((pick->kinds >> nest->recogniser.of[control->device].kind) & 1u);
 }
 
 /* The direction of a control in which it is furthest, and how far. */
@@ -125,7 +125,7 @@ void np_pick_hear(nplug_nest *nest, const np_change *change)
     float far;
 
     if (!is_away(control)) set_held(pick, change->control, false);
-    if (!is_watched(nest, control->device) || !can_be_picked(pick, control)) return;
+    if (!is_watched(nest, control) || !can_be_picked(pick, control)) return;
     if ((pick->held[change->control / 8] >> (change->control % 8)) & 1u) return;
     source = direction_of(control, &far);
     note_nearest(nest, control->device, source, far / pick->threshold);

@@ -1,67 +1,233 @@
 #include "players.h"
 #include "nest.h"
+#include <string.h>
+
+#define BIT(player) (1u << ((player)-1))
 
 void np_players_layout(np_players *players, np_carve *carve, const nplug_limits *limits)
 {
     players->parts = (np_part *)np_carve_take(carve, limits->devices, sizeof(np_part));
-    players->missing = (np_missing *)np_carve_take(carve, limits->devices, sizeof(np_missing));
-    players->missing_limit = limits->devices;
     players->rule = NPLUG_SEATS_BY_CALL;
     players->limit = limits->players;
+    players->join = players->leave = NP_NO_INDEX;
 }
 
-void np_players_begin(np_players *players, const np_game *game)
+/* --- what the game says ---------------------------------------------------------------------- */
+
+static uint32_t button_of(const np_game *game, const char *name)
 {
-    players->rule = game->def.seats;
-    players->limit = game->def.players;
+    for (uint32_t i = 0; name && i < game->def.action_count; i++) {
+        const nplug_action_def *action = np_game_action(game, i);
+        if (action->kind == NPLUG_BUTTON && strcmp(action->name, name) == 0) return i;
+    }
+    return NP_NO_INDEX;
+}
+
+/* The key whose W3C code stands there, up to a comma or the end; 0 for none. */
+static nplug_control key_at(const char *code)
+{
+    char name[40] = "key:";
+    size_t length = strcspn(code, ",");
+
+    if (length > sizeof name - 5) return 0;
+    memcpy(name + 4, code, length);
+    return nplug_control_from_name(name, 4 + length);
+}
+
+/* Which part a key is in, from 1, by the game's table up to `count`; 0 for none. */
+static uint8_t part_of(const nplug_part_def *parts, uint32_t count, nplug_control key)
+{
+    for (uint32_t i = 0; i < count; i++)
+        for (const char *at = parts[i].keys; at; at = strchr(at, ',')) {
+            at += *at == ',';
+            if (key_at(at) == key) return (uint8_t)(i + 1);
+        }
+    return 0;
+}
+
+/* Each name is a key's, and in one part only. */
+static bool is_sound_part(const nplug_part_def *parts, uint32_t i)
+{
+    bool sound = parts[i].name && parts[i].keys;
+
+    for (const char *at = sound ? parts[i].keys : NULL; sound && at; at = strchr(at, ',')) {
+        nplug_control key;
+        at += *at == ',';
+        key = key_at(at);
+        sound = key && part_of(parts, i, key) == 0;
+    }
+    return sound;
+}
+
+bool np_players_check(const nplug_nest *nest)
+{
+    const nplug_game *game = &nest->game.def;
+    const char *wrong = NULL;
+
+    if (game->seats == NPLUG_SEATS_BY_ACTION && button_of(&nest->game, game->join) == NP_NO_INDEX)
+        wrong = "the game is wrong: `join` must name a button among its actions";
+    if (game->leave && button_of(&nest->game, game->leave) == NP_NO_INDEX)
+        wrong = "the game is wrong: `leave` must name a button among its actions";
+    if (game->part_count > NPLUG_PARTS_MAX || (game->part_count && !game->parts))
+        wrong = "the game is wrong: keyboards have at most 4 parts";
+    for (uint32_t i = 0; !wrong && i < game->part_count; i++)
+        if (!is_sound_part(game->parts, i))
+            wrong =
+                "the game is wrong: a part names what is no key, or a key that another part has";
+    if (wrong) np_log_line(nest, wrong);
+    return !wrong;
+}
+
+void np_players_begin(nplug_nest *nest)
+{
+    const nplug_game *game = &nest->game.def;
+    np_players *players = &nest->players;
+
+    players->rule = game->seats;
+    players->limit = game->players;
     players->seated = players->rule == NPLUG_SEATS_ONE ? 1u << 1 : 0;
+    players->join =
+        players->rule == NPLUG_SEATS_BY_ACTION ? button_of(&nest->game, game->join) : NP_NO_INDEX;
+    players->leave = button_of(&nest->game, game->leave);
 }
 
 /* --- parts ---------------------------------------------------------------------------------- */
 
-static void say(nplug_nest *nest, nplug_event_kind kind, uint32_t device, uint32_t player,
-                nplug_time time, uint16_t flags)
+uint32_t np_players_of(const np_players *players, uint32_t device)
 {
-    nplug_device handle = device == NP_NONE ? 0 : np_devices_handle(&nest->devices, device);
+    uint32_t all = 0;
 
-    np_events_say(&nest->events, time, kind, handle, player)->flags = flags;
+    for (uint32_t i = 0; i <= NPLUG_PARTS_MAX; i++)
+        all |= players->parts[device].hearers[i];
+    return all << 1;
 }
 
-/* Another set of players hears a device from now on.  What it held is let go of first. */
-static void set_hearers(nplug_nest *nest, uint32_t device, uint32_t hearers, nplug_time time,
-                        uint16_t flags)
+void np_players_forget(np_players *players, uint32_t device)
 {
-    np_part *part = &nest->players.parts[device];
-    uint32_t was = part->hearers;
+    memset(&players->parts[device], 0, sizeof players->parts[device]);
+}
 
-    if (was == hearers) return;
-    np_sources_let_go(nest, device, time);
-    np_values_mark_device(nest, device);
-    part->hearers = hearers;
-    np_values_mark_device(nest, device);
-    np_guards_empty(nest, device);
+void np_players_divide(nplug_nest *nest, uint32_t device)
+{
+    const nplug_game *game = &nest->game.def;
+    bool parted = nest->recogniser.of[device].kind == NPLUG_KIND_KEYBOARD;
+    np_run run = nest->controls.of_device[device];
+
+    nest->players.parts[device].parts = parted ? (uint8_t)game->part_count : 0;
+    for (uint32_t i = run.first; parted && i < (uint32_t)run.first + run.count; i++)
+        np_controls_deal(&nest->controls, i,
+                         part_of(game->parts, game->part_count, nest->controls.list[i].id));
+}
+
+static nplug_event *say(nplug_nest *nest, nplug_event_kind kind, uint32_t device, uint32_t player,
+                        nplug_time time, uint16_t flags)
+{
+    nplug_device handle = device == NP_NONE ? 0 : np_devices_handle(&nest->devices, device);
+    nplug_event *event = np_events_say(&nest->events, time, kind, handle, player);
+
+    event->flags = flags;
+    return event;
+}
+
+void np_players_light(nplug_nest *nest, uint32_t device)
+{
+    uint32_t hearers = np_players_of(&nest->players, device), node;
+    nplug_command lights = {0};
+
+    node = nest->devices.list[device].first_node;
+    if (node == NP_NONE || nest->players.limit < 2) return;
+    lights.kind = NPLUG_COMMAND_LIGHTS;
+    while (hearers > 1 && !((hearers >> lights.player) & 1u))
+        lights.player++;
+    np_feed_effect(&nest->feed, nest->devices.nodes[node].key, &lights);
+}
+
+static void say_hearers(nplug_nest *nest, uint32_t device, uint32_t part, uint32_t was,
+                        nplug_time time, uint16_t flags)
+{
+    uint32_t hearers = nest->players.parts[device].hearers[part];
+
     for (uint32_t p = 1; p <= nest->limits.players; p++) {
-        uint32_t bit = 1u << p;
-        if ((was & bit) && !(hearers & bit)) say(nest, NPLUG_EVENT_YIELD, device, p, time, 0);
-        if (!(was & bit) && (hearers & bit)) say(nest, NPLUG_EVENT_CLAIM, device, p, time, flags);
+        if ((was & ~hearers) & BIT(p))
+            say(nest, NPLUG_EVENT_YIELD, device, p, time, 0)->count = part;
+        if ((hearers & ~was) & BIT(p)) {
+            say(nest, NPLUG_EVENT_CLAIM, device, p, time, flags)->count = part;
+            np_active_begin(nest, p, device, time);
+        }
     }
 }
 
-static bool on_desk(const nplug_nest *nest, uint32_t device)
+/* Another set of players hears a part from now on.  What it held is let go of first. */
+static void set_hearers(nplug_nest *nest, uint32_t device, uint32_t part, uint32_t hearers,
+                        nplug_time time, uint16_t flags)
 {
-    nplug_kind kind = nest->recogniser.of[device].kind;
-    return kind == NPLUG_KIND_KEYBOARD || kind == NPLUG_KIND_MOUSE;
+    np_part *about = &nest->players.parts[device];
+    uint32_t was = about->hearers[part];
+
+    if (was == hearers) return;
+    np_sources_let_go(nest, device, part, time);
+    np_values_keep_device(nest, device, part);
+    np_values_mark_device(nest, device);
+    about->hearers[part] = (uint16_t)hearers;
+    np_values_mark_device(nest, device);
+    np_guards_empty(nest, device);
+    say_hearers(nest, device, part, was, time, flags);
+    np_players_light(nest, device);
 }
 
-/* Claims a device's whole set: with a keyboard or a mouse, all that are still unclaimed. */
-static void claim_set(nplug_nest *nest, uint32_t device, uint32_t player, nplug_time time)
+/* The same for a part, or for all that a device has where it is 0. */
+static void set_all(nplug_nest *nest, uint32_t device, uint32_t part, uint32_t hearers,
+                    nplug_time time, uint16_t flags)
 {
-    set_hearers(nest, device, 1u << player, time, 0);
-    if (!on_desk(nest, device)) return;
+    uint32_t parts = nest->players.parts[device].parts;
+
+    for (uint32_t i = parts ? 1 : 0; i <= parts; i++)
+        if (part == 0 || part == i) set_hearers(nest, device, i, hearers, time, flags);
+}
+
+void np_players_quieten(nplug_nest *nest, uint32_t device, uint32_t player, bool quiet,
+                        nplug_time time)
+{
+    np_part *part = &nest->players.parts[device];
+
+    if (((part->quiet & BIT(player)) != 0) == quiet) return;
+    np_sources_let_go(nest, device, NP_ALL_PARTS, time);
+    np_values_mark_device(nest, device);
+    part->quiet ^= (uint16_t)BIT(player);
+    np_values_mark_device(nest, device);
+    np_guards_empty(nest, device);
+}
+
+/* --- sets ----------------------------------------------------------------------------------- */
+
+/* Of a stick and what goes with it, the stick; of a wheel and its pedals, the wheel. */
+static bool leads(const nplug_nest *nest, uint32_t device)
+{
+    return np_controls_find(&nest->controls, device,
+                            NPLUG_CONTROL(NPLUG_CLASS_STICK, NPLUG_STICK_AILERON)) != NP_NONE ||
+           np_controls_find(&nest->controls, device,
+                            NPLUG_CONTROL(NPLUG_CLASS_WHEEL, NPLUG_WHEEL_STEERING)) != NP_NONE;
+}
+
+/* Whether a person uses both together.  A keyboard that is shared is no part of a desk. */
+static bool go_together(const nplug_nest *nest, uint32_t a, uint32_t b)
+{
+    if (nest->players.parts[a].parts || nest->players.parts[b].parts) return false;
+    if (!np_active_same_set(nest, a, b)) return false;
+    return nest->recogniser.of[a].kind != nest->recogniser.of[b].kind || !leads(nest, a) ||
+           !leads(nest, b);
+}
+
+/* Claims a device or a part of it, and all of its set that nobody has. */
+static void claim_set(nplug_nest *nest, uint32_t device, uint32_t part, uint32_t player,
+                      nplug_time time, uint16_t flags)
+{
+    set_all(nest, device, part, BIT(player), time, flags);
     for (uint32_t i = 0; i < nest->devices.count; i++) {
         uint32_t other = nest->devices.order[i];
-        if (on_desk(nest, other) && nest->players.parts[other].hearers == 0)
-            set_hearers(nest, other, 1u << player, time, 0);
+        if (other != device && np_players_of(&nest->players, other) == 0 &&
+            !nest->players.parts[other].ignored && go_together(nest, device, other))
+            set_all(nest, other, 0, BIT(player), time, 0);
     }
 }
 
@@ -70,145 +236,294 @@ static void claim_set(nplug_nest *nest, uint32_t device, uint32_t player, nplug_
 static void seat(nplug_nest *nest, uint32_t player, uint32_t device, nplug_control control,
                  nplug_time time)
 {
-    nplug_device handle = np_devices_handle(&nest->devices, device);
-
     if (nest->players.seated & (1u << player)) return;
     nest->players.seated |= 1u << player;
-    np_events_say(&nest->events, time, NPLUG_EVENT_JOIN, handle, player)->control = control;
+    say(nest, NPLUG_EVENT_JOIN, device, player, time, 0)->control = control;
 }
 
-static uint32_t free_seat(const np_players *players)
+/* The lowest seat that is free for a device; 0 where it may have none. */
+static uint32_t free_seat(const nplug_nest *nest, uint32_t device)
 {
-    for (uint32_t p = 1; p <= players->limit; p++)
-        if (!(players->seated & (1u << p))) return p;
+    uint32_t kinds = nest->game.def.seat_kinds;
+
+    if (kinds && !((kinds >> nest->recogniser.of[device].kind) & 1u)) return 0;
+    for (uint32_t p = 1; p <= nest->players.limit; p++)
+        if (!(nest->players.seated & (1u << p))) return p;
     return 0;
 }
 
-void np_players_hear(nplug_nest *nest, const np_change *change, np_edge edge)
+bool nplug_waits(const nplug_nest *nest, nplug_player player)
 {
-    uint32_t device = nest->controls.list[change->control].device;
+    return nplug_seated(nest, player) && nplug_player_devices(nest, player) == 0;
+}
+
+/* The players with nothing left among those who miss a device. */
+static uint32_t waiting_for(const nplug_nest *nest, uint32_t device)
+{
+    uint32_t hearers = np_players_of(&nest->players, device) >> 1;
+
+    for (uint32_t p = 1; p <= nest->players.limit; p++)
+        if ((hearers & BIT(p)) && !nplug_waits(nest, p)) hearers &= ~BIT(p);
+    return hearers;
+}
+
+/* For which missed device one that was pressed stands in: one of its sort before others, and then
+ * the one that has been gone longest. */
+static uint32_t to_take_over(const nplug_nest *nest, uint32_t device)
+{
+    const np_device *list = nest->devices.list;
+    uint32_t best = NP_NONE;
+
+    if (nest->players.rule == NPLUG_SEATS_BY_CALL) return NP_NONE;
+    for (uint32_t i = 0; i < nest->devices.limit; i++) {
+        bool alike = list[i].who.sort == list[device].who.sort, better;
+        if (list[i].presence != NP_GONE || !list[i].missed || !waiting_for(nest, i)) continue;
+        better = best == NP_NONE || (alike == (list[best].who.sort == list[device].who.sort)
+                                         ? list[i].gone_order < list[best].gone_order
+                                         : alike);
+        if (better) best = i;
+    }
+    return best;
+}
+
+static void ask_to_join(nplug_nest *nest, const np_change *change)
+{
     nplug_command join = {0};
 
-    if (edge != NP_EDGE_PRESS || nest->players.rule != NPLUG_SEATS_FIRST_USE) return;
-    if (nest->controls.list[change->control].flags & NP_CONTROL_SPENT) return;
-    if (nest->players.parts[device].hearers || nest->players.parts[device].ignored) return;
-    if (!free_seat(&nest->players)) return;
-    np_controls_spend(&nest->controls, change->control);
     join.kind = NPLUG_COMMAND_JOIN;
     join.device = change->device;
     join.control = change->id;
     np_outbox_put(nest, &join, change->time);
 }
 
+void np_players_hear(nplug_nest *nest, const np_change *change, np_edge edge)
+{
+    const np_control *control = &nest->controls.list[change->control];
+
+    if (edge != NP_EDGE_PRESS || control->flags & NP_CONTROL_SPENT) return;
+    if (np_players_hearing(&nest->players, control) != 1) return;
+    if (to_take_over(nest, control->device) == NP_NONE &&
+        (nest->players.rule != NPLUG_SEATS_FIRST_USE || !free_seat(nest, control->device)))
+        return;
+    np_controls_spend(&nest->controls, change->control);
+    ask_to_join(nest, change);
+}
+
+void np_players_act(nplug_nest *nest, uint32_t player, uint32_t action, const np_change *change)
+{
+    nplug_command leave = {0};
+
+    if (player == 0 && action == nest->players.join) ask_to_join(nest, change);
+    if (player == 0 || action != nest->players.leave) return;
+    leave.kind = NPLUG_COMMAND_LEAVE;
+    leave.player = player;
+    np_outbox_put(nest, &leave, change->time);
+}
+
 /* --- commands ------------------------------------------------------------------------------- */
+
+/* The place of a command's device that is here, or NP_NONE. */
+static uint32_t device_of(const nplug_nest *nest, const nplug_command *command)
+{
+    uint32_t device = np_devices_index(&nest->devices, command->device);
+
+    if (device != NP_NONE && nest->devices.list[device].presence != NP_HERE) return NP_NONE;
+    return device;
+}
+
+static void stop_missing(nplug_nest *nest, uint32_t device, uint32_t players)
+{
+    np_part *part = &nest->players.parts[device];
+
+    for (uint32_t i = 0; i <= NPLUG_PARTS_MAX; i++)
+        part->hearers[i] &= (uint16_t)~players;
+    if (np_players_of(&nest->players, device)) return;
+    np_devices_miss(&nest->devices, device, false);
+    np_timers_cancel(&nest->timers, NP_TIMER_WAIT, 0, device);
+}
+
+/* A device is now what one was that went: those players hear it. */
+static void take_place(nplug_nest *nest, uint32_t device, uint32_t gone, uint32_t players,
+                       nplug_time time, uint16_t flags)
+{
+    np_part was = nest->players.parts[gone];
+    uint32_t parts = nest->players.parts[device].parts;
+
+    stop_missing(nest, gone, players);
+    if (parts != was.parts) {
+        set_all(nest, device, 0, players, time, flags);
+        return;
+    }
+    for (uint32_t i = 0; i <= parts; i++)
+        set_hearers(nest, device, i,
+                    nest->players.parts[device].hearers[i] | (was.hearers[i] & players), time,
+                    flags);
+}
+
+/* Which part of a device a control is in. */
+static uint32_t part_with(const nplug_nest *nest, uint32_t device, nplug_control control)
+{
+    uint32_t found = np_controls_find(&nest->controls, device, control);
+    return found == NP_NONE ? 0 : nest->controls.list[found].part;
+}
 
 void np_players_join(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    uint32_t device = np_devices_index(&nest->devices, command->device);
-    uint32_t player = free_seat(&nest->players);
+    uint32_t device = device_of(nest, command), part, gone, player;
 
-    if (device == NP_NONE || player == 0 || nest->players.parts[device].hearers) return;
-    seat(nest, player, device, command->control, time);
-    claim_set(nest, device, player, time);
+    if (device == NP_NONE) return;
+    part = part_with(nest, device, command->control);
+    if (nest->players.parts[device].hearers[part]) return;
+    gone = to_take_over(nest, device);
+    player = free_seat(nest, device);
+    if (gone != NP_NONE) {
+        take_place(nest, device, gone, waiting_for(nest, gone), time, NPLUG_EVENT_TAKEN_OVER);
+    } else if (player) {
+        seat(nest, player, device, command->control, time);
+        claim_set(nest, device, part, player, time, 0);
+    }
 }
 
 void np_players_claim(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    uint32_t device = np_devices_index(&nest->devices, command->device);
+    uint32_t device = device_of(nest, command);
 
-    if (device == NP_NONE || nest->devices.list[device].presence != NP_HERE) return;
+    if (device == NP_NONE || command->number > nest->players.parts[device].parts) return;
     seat(nest, command->player, device, command->control, time);
-    claim_set(nest, device, command->player, time);
+    if (!command->on) {
+        claim_set(nest, device, command->number, command->player, time, 0);
+        return;
+    }
+    for (uint32_t i = 0; i <= NPLUG_PARTS_MAX; i++)
+        if (i <= nest->players.parts[device].parts && (i || !nest->players.parts[device].parts))
+            set_hearers(nest, device, i,
+                        nest->players.parts[device].hearers[i] | BIT(command->player), time, 0);
+}
+
+/* Some players hear no part of a device any more. */
+static void yield(nplug_nest *nest, uint32_t device, uint32_t players, nplug_time time)
+{
+    for (uint32_t i = 0; i <= NPLUG_PARTS_MAX; i++)
+        set_hearers(nest, device, i, nest->players.parts[device].hearers[i] & ~players, time, 0);
 }
 
 void np_players_yield(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    uint32_t device = np_devices_index(&nest->devices, command->device);
+    uint32_t device = device_of(nest, command);
 
-    if (device == NP_NONE || nest->devices.list[device].presence != NP_HERE) return;
-    set_hearers(nest, device, 0, time, 0);
+    if (device != NP_NONE) yield(nest, device, command->player ? BIT(command->player) : ~0u, time);
 }
 
 /* From now on nobody hears it; or it is as if it had just come. */
 void np_players_ignore(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    uint32_t device = np_devices_index(&nest->devices, command->device);
+    uint32_t device = device_of(nest, command);
 
-    if (device == NP_NONE || nest->devices.list[device].presence != NP_HERE) return;
-    if (nest->players.parts[device].ignored == (command->on != 0)) return;
-    set_hearers(nest, device, 0, time, 0);
-    np_sources_let_go(nest, device, time);
+    if (device == NP_NONE || nest->players.parts[device].ignored == (command->on != 0)) return;
+    yield(nest, device, ~0u, time);
+    np_sources_let_go(nest, device, NP_ALL_PARTS, time);
     np_values_mark_device(nest, device);
     nest->players.parts[device].ignored = command->on != 0;
     np_guards_empty(nest, device);
     if (!command->on) np_players_arrive(nest, device);
 }
 
-void np_players_leave(nplug_nest *nest, const nplug_command *command, nplug_time time)
+void np_players_leave(nplug_nest *nest, uint32_t player, nplug_time time, uint16_t flags)
 {
-    uint32_t bit = 1u << command->player;
+    if (!(nest->players.seated & (1u << player))) return;
+    for (uint32_t i = 0; i < nest->devices.count; i++)
+        yield(nest, nest->devices.order[i], BIT(player), time);
+    for (uint32_t i = 0; i < nest->devices.limit; i++)
+        if (nest->devices.list[i].presence == NP_GONE) stop_missing(nest, i, BIT(player));
+    nest->players.seated &= ~(1u << player);
+    say(nest, NPLUG_EVENT_LEAVE, NP_NONE, player, time, flags);
+}
 
-    if (!(nest->players.seated & bit)) return;
-    for (uint32_t i = 0; i < nest->devices.count; i++) {
-        uint32_t device = nest->devices.order[i];
-        set_hearers(nest, device, nest->players.parts[device].hearers & ~bit, time, 0);
-    }
-    for (uint32_t i = 0; i < nest->players.missing_limit; i++)
-        nest->players.missing[i].hearers &= ~bit;
-    nest->players.seated &= ~bit;
-    say(nest, NPLUG_EVENT_LEAVE, NP_NONE, command->player, time, 0);
+/* Two players' bits, the other way round. */
+static uint32_t swapped(uint32_t bits, uint32_t a, uint32_t b)
+{
+    bool differ = ((bits >> a) ^ (bits >> b)) & 1u;
+    return differ ? bits ^ (1u << a | 1u << b) : bits;
+}
+
+void np_players_swap(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    uint32_t a = command->player, b = command->number;
+
+    nest->players.seated = swapped(nest->players.seated, a, b);
+    for (uint32_t d = 0; d < nest->devices.limit; d++)
+        for (uint32_t i = 0; i <= NPLUG_PARTS_MAX; i++) {
+            uint16_t *hearers = &nest->players.parts[d].hearers[i];
+            uint32_t after = swapped((uint32_t)*hearers << 1, a, b) >> 1;
+            if (nest->devices.list[d].presence == NP_HERE)
+                set_hearers(nest, d, i, after, time, 0);
+            else
+                *hearers = (uint16_t)after;
+        }
+    say(nest, NPLUG_EVENT_SWAP, NP_NONE, a, time, 0)->count = b;
 }
 
 /* --- coming and going ----------------------------------------------------------------------- */
 
-/* Who missed this hardware, and then misses it no more; 0 for nobody. */
-static uint32_t take_missing(np_players *players, uint64_t identity)
-{
-    for (uint32_t i = 0; identity && i < players->missing_limit; i++) {
-        np_missing *missing = &players->missing[i];
-        if (missing->identity != identity) continue;
-        missing->identity = 0;
-        return missing->hearers;
-    }
-    return 0;
-}
-
-static uint32_t desk_of(const nplug_nest *nest)
+/* The players who have what a device goes together with. */
+static uint32_t set_of(const nplug_nest *nest, uint32_t device)
 {
     for (uint32_t i = 0; i < nest->devices.count; i++) {
-        uint32_t device = nest->devices.order[i];
-        if (on_desk(nest, device) && nest->players.parts[device].hearers)
-            return nest->players.parts[device].hearers;
+        uint32_t other = nest->devices.order[i], hearers = np_players_of(&nest->players, other);
+        if (other != device && hearers && go_together(nest, device, other)) return hearers >> 1;
     }
     return 0;
 }
 
 void np_players_arrive(nplug_nest *nest, uint32_t device)
 {
-    uint32_t back = take_missing(&nest->players, nest->devices.list[device].identity);
+    const np_players *players = &nest->players;
     nplug_time time = nest->feed.processed;
+    uint32_t gone = np_returns_as(&nest->devices, &nest->devices.list[device].who, false), player;
 
-    nest->players.parts[device].hearers = 0;
-    nest->players.parts[device].ignored = false;
-    if (nest->players.rule == NPLUG_SEATS_ONE)
-        set_hearers(nest, device, 1u << 1, time, back ? NPLUG_EVENT_RETURNED : 0);
-    else if (back)
-        set_hearers(nest, device, back, time, NPLUG_EVENT_RETURNED);
-    else if (on_desk(nest, device) && desk_of(nest))
-        set_hearers(nest, device, desk_of(nest), time, 0);
+    if (gone != NP_NONE) {
+        take_place(nest, device, gone, np_players_of(players, gone) >> 1, time,
+                   NPLUG_EVENT_RETURNED);
+    } else if (players->rule == NPLUG_SEATS_ONE) {
+        set_all(nest, device, 0, BIT(1), time, 0);
+    } else if (set_of(nest, device)) {
+        set_all(nest, device, 0, set_of(nest, device), time, 0);
+    } else if (players->rule == NPLUG_SEATS_BY_ARRIVAL && (player = free_seat(nest, device)) != 0) {
+        seat(nest, player, device, 0, time);
+        claim_set(nest, device, 0, player, time, 0);
+    }
 }
 
-void np_players_depart(nplug_nest *nest, uint32_t device)
+void np_players_depart(nplug_nest *nest, uint32_t device, nplug_time time)
 {
-    uint64_t identity = nest->devices.list[device].identity;
-    np_missing *missing = &nest->players.missing[nest->players.missing_next];
+    uint32_t hearers = np_players_of(&nest->players, device);
+    nplug_time waits = (nplug_time)nest->game.def.waits_ms * 1000;
 
-    if (identity && nest->players.parts[device].hearers) {
-        missing->identity = identity;
-        missing->hearers = nest->players.parts[device].hearers;
-        nest->players.missing_next = (nest->players.missing_next + 1) % nest->players.missing_limit;
-    }
-    nest->players.parts[device].hearers = 0;
+    np_devices_miss(&nest->devices, device, hearers != 0);
+    for (uint32_t p = 1; p <= nest->players.limit; p++)
+        if ((hearers >> p) & 1u) say(nest, NPLUG_EVENT_WAIT, device, p, time, 0);
+    if (hearers && waits && !np_timers_set(&nest->timers, time + waits, NP_TIMER_WAIT, 0, device))
+        np_limit_reached(nest, NPLUG_LIMIT_TIMERS, time);
+}
+
+nplug_device nplug_missed_at(const nplug_nest *nest, nplug_player player, uint32_t place)
+{
+    for (uint32_t i = 0; nest && i < nest->devices.limit; i++)
+        if (nest->devices.list[i].presence == NP_GONE && player &&
+            (np_players_of(&nest->players, i) >> player) & 1u && place-- == 0)
+            return np_devices_handle(&nest->devices, i);
+    return 0;
+}
+
+void np_players_waited(nplug_nest *nest, uint32_t device, nplug_time time)
+{
+    uint32_t waited = np_players_of(&nest->players, device);
+
+    stop_missing(nest, device, waited >> 1);
+    for (uint32_t p = 1; p <= nest->players.limit; p++)
+        if ((waited >> p) & 1u && nplug_waits(nest, p) && !nplug_missed_at(nest, p, 0) &&
+            nest->players.rule != NPLUG_SEATS_ONE)
+            np_players_leave(nest, p, time, NPLUG_EVENT_LATE);
 }
 
 /* --- queries -------------------------------------------------------------------------------- */
@@ -224,7 +539,19 @@ uint32_t nplug_player_devices(const nplug_nest *nest, nplug_player player)
     uint32_t count = 0;
 
     if (!nest || player > nest->limits.players) return 0;
-    for (uint32_t i = 0; i < nest->devices.count; i++)
-        if (np_players_hearing(&nest->players, nest->devices.order[i]) & (1u << player)) count++;
+    for (uint32_t i = 0; i < nest->devices.count; i++) {
+        uint32_t device = nest->devices.order[i], of = np_players_of(&nest->players, device);
+        if (of == 0) of = !nest->players.parts[device].ignored;
+        count += (of >> player) & 1u;
+    }
     return count;
+}
+
+uint32_t nplug_part_players(const nplug_nest *nest, nplug_device device, uint32_t part)
+{
+    uint32_t index = nest ? np_devices_index(&nest->devices, device) : NP_NONE;
+
+    if (index == NP_NONE || part > NPLUG_PARTS_MAX) return 0;
+    if (part == 0) return np_players_of(&nest->players, index) >> 1;
+    return nest->players.parts[index].hearers[part];
 }

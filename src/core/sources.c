@@ -107,8 +107,7 @@ static void move_for(nplug_nest *nest, uint32_t player, uint32_t source, const n
 
 static void move_all(nplug_nest *nest, const np_link *link, const np_change *change)
 {
-    uint32_t device = nest->controls.list[link->control].device;
-    uint32_t hearers = np_players_hearing(&nest->players, device);
+    uint32_t hearers = np_players_hearing(&nest->players, &nest->controls.list[link->control]);
 
     for (uint32_t player = 0; hearers >> player; player++)
         if (hearers & (1u << player)) move_for(nest, player, link->source, change, link->down != 0);
@@ -165,9 +164,9 @@ nplug_device np_sources_device(const nplug_nest *nest, uint32_t player, uint32_t
     const np_link *links = nest->sources.links;
 
     for (uint32_t at = nest->sources.of_source[source]; at != NP_NO_INDEX; at = links[at].next) {
-        uint32_t device = nest->controls.list[links[at].control].device;
-        if (links[at].down && (np_players_hearing(&nest->players, device) & (1u << player)))
-            return np_devices_handle(&nest->devices, device);
+        const np_control *control = &nest->controls.list[links[at].control];
+        if (links[at].down && (np_players_hearing(&nest->players, control) & (1u << player)))
+            return np_devices_handle(&nest->devices, control->device);
     }
     return 0;
 }
@@ -175,7 +174,7 @@ nplug_device np_sources_device(const nplug_nest *nest, uint32_t player, uint32_t
 static void let_go_of(nplug_nest *nest, uint32_t control, np_change *change)
 {
     uint16_t at = nest->sources.of_control[control];
-    uint32_t hearers = np_players_hearing(&nest->players, nest->controls.list[control].device);
+    uint32_t hearers = np_players_hearing(&nest->players, &nest->controls.list[control]);
 
     change->control = control;
     change->id = nest->controls.list[control].id;
@@ -190,12 +189,13 @@ static void let_go_of(nplug_nest *nest, uint32_t control, np_change *change)
     }
 }
 
-void np_sources_let_go(nplug_nest *nest, uint32_t device, nplug_time time)
+void np_sources_let_go(nplug_nest *nest, uint32_t device, uint32_t part, nplug_time time)
 {
     np_run run = nest->controls.of_device[device];
     np_change change = {time, NP_NONE, np_devices_handle(&nest->devices, device), 0, true};
 
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
+        if (part != NP_ALL_PARTS && nest->controls.list[i].part != part) continue;
         np_controls_spend(&nest->controls, i);
         let_go_of(nest, i, &change);
     }
@@ -209,7 +209,7 @@ static void settle_link(nplug_nest *nest, uint32_t source, uint32_t control)
     np_sources *sources = &nest->sources;
     np_link *link = &sources->links[sources->of_source[source]];
     const np_control *about = &nest->controls.list[control];
-    uint32_t hearers = np_players_hearing(&nest->players, about->device);
+    uint32_t hearers = np_players_hearing(&nest->players, about);
 
     if (!has_press(about, &nest->game.sources[source])) return;
     link->down = passes(link, &nest->game.sources[source],
@@ -340,7 +340,7 @@ nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t so
          at = nest->sources.links[at].next) {
         const np_control *control = &nest->controls.list[nest->sources.links[at].control];
         nplug_vec2 value;
-        if (!(np_players_hearing(&nest->players, control->device) & (1u << player))) continue;
+        if (!(np_players_hearing(&nest->players, control) & (1u << player))) continue;
         value = value_of(&nest->game, control, about, taste);
         if (control->nature == NPLUG_NATURE_DELTA) {
             best.x += value.x;

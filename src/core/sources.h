@@ -52,7 +52,7 @@ void np_sources_unlabel(nplug_nest *nest, uint32_t device, nplug_time time);
 void np_sources_hear(nplug_nest *nest, const np_change *change);
 
 /* Lets go of all that a device's controls hold, marked cancelled, and spends them. */
-void np_sources_let_go(nplug_nest *nest, uint32_t device, nplug_time time);
+void np_sources_let_go(nplug_nest *nest, uint32_t device, uint32_t part, nplug_time time);
 
 /* A device by which a source is down for a player; 0 where it is not. */
 nplug_device np_sources_device(const nplug_nest *nest, uint32_t player, uint32_t source);

@@ -28,16 +28,25 @@ void np_values_mark(nplug_nest *nest, uint32_t player, uint32_t action)
     nest->values.dirty[nest->values.dirty_count++] = player << 16 | action;
 }
 
-static void mark_for(nplug_nest *nest, uint32_t hearers, uint32_t action)
+/* What a control that drives an action does to it. */
+typedef enum deed { MARKS, MOVES, KEEPS } deed;
+
+static void do_for(nplug_nest *nest, uint32_t hearers, uint32_t action, deed deed)
 {
-    for (uint32_t player = 0; hearers >> player; player++)
-        if (hearers & (1u << player)) np_values_mark(nest, player, action);
+    for (uint32_t player = 0; hearers >> player; player++) {
+        if (!(hearers & (1u << player))) continue;
+        if (deed != MARKS)
+            np_actions_keep(np_action_of(&nest->actions, player, action), deed == KEEPS);
+        if (deed != KEEPS) np_values_mark(nest, player, action);
+    }
 }
 
-void np_values_mark_control(nplug_nest *nest, uint32_t control)
+/* Does that to all actions that give values and hear a control. */
+static void do_to_actions(nplug_nest *nest, uint32_t control, deed deed)
 {
     const np_game *game = &nest->game;
-    uint32_t hearers = np_players_hearing(&nest->players, nest->controls.list[control].device);
+    const np_control *about = &nest->controls.list[control];
+    uint32_t hearers = np_players_hearing(&nest->players, about);
 
     for (uint32_t link = nest->sources.of_control[control]; link != NP_NO_INDEX;
          link = nest->sources.links[link].of_control) {
@@ -45,9 +54,27 @@ void np_values_mark_control(nplug_nest *nest, uint32_t control)
         if (source->gives == 0) continue;
         for (uint32_t at = source->first_use; at != NP_NO_INDEX; at = game->uses[at].next) {
             const np_binding *binding = &game->bindings[np_use_binding(&game->uses[at])];
-            if (binding->kind != NPLUG_BUTTON) mark_for(nest, hearers, binding->action);
+            if (binding->kind == NPLUG_BUTTON) continue;
+            if (deed == KEEPS && !(about->flags & NP_CONTROL_LEVER) &&
+                !game->rules[binding->action].stays)
+                continue;
+            do_for(nest, hearers, binding->action, deed);
         }
     }
+}
+
+void np_values_mark_control(nplug_nest *nest, uint32_t control, bool moved)
+{
+    do_to_actions(nest, control, moved ? MOVES : MARKS);
+}
+
+void np_values_keep_device(nplug_nest *nest, uint32_t device, uint32_t part)
+{
+    np_run run = nest->controls.of_device[device];
+
+    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++)
+        if (part == NP_ALL_PARTS || nest->controls.list[i].part == part)
+            do_to_actions(nest, i, KEEPS);
 }
 
 void np_values_mark_device(nplug_nest *nest, uint32_t device)
@@ -55,7 +82,7 @@ void np_values_mark_device(nplug_nest *nest, uint32_t device)
     np_run run = nest->controls.of_device[device];
 
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++)
-        np_values_mark_control(nest, i);
+        np_values_mark_control(nest, i, false);
 }
 
 /* --- ramps ---------------------------------------------------------------------------------- */
@@ -291,6 +318,8 @@ static void settle(nplug_nest *nest, uint32_t player, uint32_t action, nplug_tim
     else if (comfort)
         value = np_shaped(comfort, value, kind == NPLUG_VECTOR ? 2 : 1, true);
     if (value.x == state->value.x && value.y == state->value.y) return;
+    if (state->kept && value.x == 0.0f && value.y == 0.0f) return;
+    np_actions_keep(state, false);
     np_actions_set(state, value);
     say_value(nest, player, action, value, time);
 }

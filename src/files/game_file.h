@@ -3,6 +3,7 @@
 #define NF_GAME_FILE_H
 
 #include "members.h"
+#include "nestplug/player.h"
 
 /* A part of an action's text of bindings: where it begins there, and where it stands in the file.
  */
@@ -25,7 +26,16 @@ struct nplug_game_file {
     nplug_band *bands;
     nf_game_part *parts;
     size_t part_count;
+    nplug_part_def shares[NPLUG_PARTS_MAX]; /* how keyboards are shared */
+    char *share_keys[NPLUG_PARTS_MAX];      /* from malloc */
 };
+
+/* Names go into headers and messages: letters, digits, '-' and '_'. */
+void nf_game_check_name(nf_doc *doc, const char *name, const char *pointer);
+
+/* Reads who may play: seats, how keyboards are shared, and what is heard without focus
+ * (game_seats.c). */
+void nf_game_read_seats(nf_doc *doc, nplug_game_file *file);
 
 /* Notes something about an action's bindings, at a column of their text (from 1). */
 void nf_game_note(nf_doc *doc, const nplug_game_file *file, uint32_t action, uint32_t column,

@@ -141,14 +141,37 @@ static void put_rules(writer *out, const nplug_game *game, const char *lower)
             put(out, "%s_bands_%" PRIu32 ", %" PRIu32, lower, i, rule->band_count);
         else
             put(out, "NULL, 0");
-        put(out, ", NPLUG_KEEP_%s},\n", keeps[rule->keep]);
+        put(out, ", NPLUG_KEEP_%s, %s},\n", keeps[rule->keep], rule->stays ? "true" : "false");
     }
     put(out, "};\n");
 }
 
+static void put_parts(writer *out, const nplug_game *game, const char *lower)
+{
+    if (game->part_count == 0) return;
+    put(out, "static const nplug_part_def %s_parts[] = {\n", lower);
+    for (uint32_t i = 0; i < game->part_count; i++) {
+        put(out, "    {");
+        put_string(out, game->parts[i].name);
+        put(out, ", ");
+        put_string(out, game->parts[i].keys);
+        put(out, "},\n");
+    }
+    put(out, "};\n");
+}
+
+static void put_name(writer *out, const char *name)
+{
+    if (name)
+        put_string(out, name);
+    else
+        put(out, "NULL");
+    put(out, ", ");
+}
+
 static void put_game(writer *out, const nplug_game *game, const char *lower, const char *prefix)
 {
-    static const char *const seats[] = {"ONE", "FIRST_USE", "BY_CALL"};
+    static const char *const seats[] = {"ONE", "FIRST_USE", "BY_CALL", "BY_ACTION", "BY_ARRIVAL"};
 
     put(out, "static const nplug_game %s_game = {\n", lower);
     put(out, "    sizeof(nplug_game), sizeof(nplug_action_def), %" PRIu32 ",\n    ",
@@ -164,7 +187,15 @@ static void put_game(writer *out, const nplug_game *game, const char *lower, con
         put(out, "%s_rules, %" PRIu32 ", ", lower, game->rule_count);
     else
         put(out, "NULL, 0, ");
-    put(out, "NULL, 0, %s_NAMES};\n", prefix);
+    put(out, "NULL, 0, %s_NAMES,\n    ", prefix);
+    put_name(out, game->join);
+    put_name(out, game->leave);
+    put(out, "%" PRIu32 ", %" PRIu32 ", %" PRIu32 ", %" PRIu32 ",\n    ", game->seat_kinds,
+        game->waits_ms, game->wobble_ms, game->unfocused_kinds);
+    if (game->part_count)
+        put(out, "%s_parts, %" PRIu32 "};\n", lower, game->part_count);
+    else
+        put(out, "NULL, 0};\n");
 }
 
 static void put_header(writer *out, const nplug_game *game, bool tables)
@@ -187,6 +218,7 @@ static void put_header(writer *out, const nplug_game *game, bool tables)
         put_layers(out, game, lower);
         put_bands(out, game, lower);
         put_rules(out, game, lower);
+        put_parts(out, game, lower);
         put_game(out, game, lower, prefix);
     }
     put(out, "\n#endif\n");

@@ -1,16 +1,15 @@
 /* Game files: actions, layers, bindings, seats. */
 #include "game_file.h"
-#include "nestplug/player.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
 
 #define COUNT(list) (sizeof(list) / sizeof *(list))
 
-static const nf_field game_fields[] = {{"nestplug", NF_STRING, true}, {"version", NF_INTEGER, true},
-                                       {"name", NF_STRING, true},     {"about", NF_STRING, false},
-                                       {"layers", NF_OBJECT, false},  {"actions", NF_OBJECT, true},
-                                       {"seats", NF_OBJECT, false}};
+static const nf_field game_fields[] = {
+    {"nestplug", NF_STRING, true}, {"version", NF_INTEGER, true}, {"name", NF_STRING, true},
+    {"about", NF_STRING, false},   {"layers", NF_OBJECT, false},  {"actions", NF_OBJECT, true},
+    {"seats", NF_OBJECT, false},   {"parts", NF_OBJECT, false},   {"unfocused", NF_ARRAY, false}};
 static const nf_field layer_fields[] = {{"priority", NF_INTEGER, false},
                                         {"on", NF_BOOL, false},
                                         {"by", NF_STRING, false},
@@ -18,14 +17,13 @@ static const nf_field layer_fields[] = {{"priority", NF_INTEGER, false},
 static const nf_field action_fields[] = {
     {"kind", NF_STRING, true},   {"layer", NF_STRING, false},    {"from", NF_ANY, false},
     {"merge", NF_STRING, false}, {"opposite", NF_STRING, false}, {"one-of", NF_INTEGER, false},
-    {"keep", NF_STRING, false},  {"bands", NF_OBJECT, false},    {"about", NF_STRING, false}};
-static const nf_field seat_fields[] = {{"max", NF_INTEGER, false}, {"by", NF_STRING, false}};
+    {"keep", NF_STRING, false},  {"bands", NF_OBJECT, false},    {"about", NF_STRING, false},
+    {"stays", NF_BOOL, false}};
 
 static const char *const kinds[] = {"button", "level", "vector", "motion"};
 static const char *const merges[] = {"strongest", "latest", "added"};
 static const char *const opposites[] = {"neutral", "latest", "first", "low", "high"};
 static const char *const keeps[] = {"nothing", "one", "all"};
-static const char *const seat_rules[] = {"one", "first-use", "call"};
 
 typedef struct reader {
     nf_doc doc;
@@ -36,14 +34,13 @@ typedef struct reader {
     size_t from_length, from_room;
 } reader;
 
-/* Names go into headers and messages: letters, digits, '-' and '_'. */
-static void check_name(reader *in, const char *name, const char *pointer)
+void nf_game_check_name(nf_doc *doc, const char *name, const char *pointer)
 {
     static const char letters[] =
         "abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789-_";
 
     if (name[0] == 0 || strlen(name) > 48 || name[strspn(name, letters)])
-        nf_error(&in->doc, pointer,
+        nf_error(doc, pointer,
                  "\"%.60s\" is no name: 1 to 48 letters, digits, '-' and '_' are expected", name);
 }
 
@@ -196,7 +193,7 @@ static void read_bands(reader *in, json_t *bands, const char *pointer, nplug_act
     {
         nplug_band *band = &in->file->bands[in->band_count];
         snprintf(at, sizeof at, "%s/bands/%.48s", pointer, name);
-        check_name(in, name, at);
+        nf_game_check_name(&in->doc, name, at);
         if (!json_is_number(value) || json_number_value(value) <= (double)last ||
             json_number_value(value) < -1.0 || json_number_value(value) > 1.0) {
             nf_error(&in->doc, at, "where the band begins is expected: -1 to 1, rising");
@@ -223,10 +220,12 @@ static void read_rule(reader *in, json_t *object, const char *pointer)
     rule->keep = (nplug_keep)nf_read_word(&in->doc, object, "keep", pointer, keeps, COUNT(keeps),
                                           "rule for what players may change");
     rule->one_of = (uint32_t)one_of;
+    rule->stays = json_is_true(json_object_get(object, "stays"));
     snprintf(at, sizeof at, "%s/one-of", pointer);
     if (one_of < 0 || one_of > 255) nf_error(&in->doc, at, "0 to 255 is expected");
     read_bands(in, json_object_get(object, "bands"), pointer, rule);
-    if (rule->merge || rule->opposite || rule->one_of || rule->band_count || rule->keep)
+    if (rule->merge || rule->opposite || rule->one_of || rule->band_count || rule->keep ||
+        rule->stays)
         in->file->game.rule_count++;
 }
 
@@ -259,7 +258,7 @@ static void read_action(reader *in, const char *name, json_t *object)
     char pointer[80];
 
     snprintf(pointer, sizeof pointer, "/actions/%.48s", name);
-    check_name(in, name, pointer);
+    nf_game_check_name(&in->doc, name, pointer);
     action->name = name;
     if (!json_is_object(object)) {
         nf_error(&in->doc, pointer, "an object is expected");
@@ -275,7 +274,8 @@ static void read_action(reader *in, const char *name, json_t *object)
     in->file->game.action_count++;
 }
 
-/* --- layers and seats ------------------------------------------------------------------------ */
+/* --- layers --------------------------------------------------------------------------------------
+ */
 
 static void read_layer(reader *in, const char *name, json_t *object)
 {
@@ -284,7 +284,7 @@ static void read_layer(reader *in, const char *name, json_t *object)
     char pointer[80], at[112];
 
     snprintf(pointer, sizeof pointer, "/layers/%.48s", name);
-    check_name(in, name, pointer);
+    nf_game_check_name(&in->doc, name, pointer);
     layer->name = name;
     if (!json_is_object(object)) {
         nf_error(&in->doc, pointer, "an object is expected");
@@ -300,25 +300,6 @@ static void read_layer(reader *in, const char *name, json_t *object)
     snprintf(at, sizeof at, "%s/by", pointer);
     if (strcmp(nf_string(object, "by", "call"), "call") != 0)
         nf_error(&in->doc, at, "\"call\" is expected: the game's own code switches it");
-}
-
-static void read_seats(reader *in)
-{
-    json_t *seats = json_object_get(in->doc.root, "seats");
-    json_int_t most;
-
-    in->file->game.seats = NPLUG_SEATS_ONE;
-    in->file->game.players = 1;
-    if (!seats) return;
-    nf_check(&in->doc, seats, "/seats", seat_fields, COUNT(seat_fields));
-    most = json_object_get(seats, "max") ? json_integer_value(json_object_get(seats, "max")) : 1;
-    if (most < 1 || most > NPLUG_PLAYERS_MAX)
-        nf_error(&in->doc, "/seats/max", "1 to %u players are expected", NPLUG_PLAYERS_MAX);
-    in->file->game.players = (uint32_t)most;
-    in->file->game.seats = most == 1 ? NPLUG_SEATS_ONE : NPLUG_SEATS_FIRST_USE;
-    if (json_object_get(seats, "by"))
-        in->file->game.seats = (nplug_seat_rule)nf_read_word(
-            &in->doc, seats, "by", "/seats", seat_rules, COUNT(seat_rules), "rule for seats");
 }
 
 /* --- a whole file ---------------------------------------------------------------------------- */
@@ -360,7 +341,7 @@ static void read_lists(reader *in)
     if (in->doc.failed || !make_room(in, actions, layers)) return;
     json_object_foreach(layers, name, value) read_layer(in, name, value);
     json_object_foreach(actions, name, value) if (!in->doc.failed) read_action(in, name, value);
-    read_seats(in);
+    if (!in->doc.failed) nf_game_read_seats(&in->doc, in->file);
 }
 
 static void read_game(reader *in)
@@ -448,6 +429,8 @@ void nplug_game_free(nplug_game_file *file)
     free(file->layers);
     free(file->bands);
     free(file->parts);
+    for (uint32_t i = 0; i < NPLUG_PARTS_MAX; i++)
+        free(file->share_keys[i]);
     free(file);
 }
 

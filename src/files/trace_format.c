@@ -1,12 +1,13 @@
 #include "trace_format.h"
 
-const char *const nf_says[NPLUG_REPORT_KINDS] = {"value",        "arrive",     "text",   "signal",
-                                                 "detail",       "ready",      "depart", "stale",
-                                                 "resync-begin", "resync-end", "focus",  "layout"};
+const char *const nf_says[NPLUG_REPORT_KINDS] = {
+    "value", "arrive",       "text",       "signal", "detail", "ready",  "depart",
+    "stale", "resync-begin", "resync-end", "focus",  "layout", "battery"};
 
 const char *const nf_commands[NPLUG_COMMAND_KINDS] = {
-    "none",   "claim",     "yield", "leave", "layer", "rumble",   "join",    "clocks", "lights",
-    "ignore", "calibrate", "text",  "bind",  "pick",  "pick-end", "comfort", "mute",   "label"};
+    "none",     "claim",   "yield",  "leave",     "layer", "rumble", "join",
+    "clocks",   "lights",  "ignore", "calibrate", "text",  "bind",   "pick",
+    "pick-end", "comfort", "mute",   "label",     "swap",  "follow", "active"};
 
 #define OF_REPORT(name, member, size)                                                              \
     {                                                                                              \
@@ -55,6 +56,7 @@ const nf_number *nf_kind_numbers(unsigned kind, size_t *count)
     switch (kind) {
     case NPLUG_REPORT_VALUE:
     case NPLUG_REPORT_FOCUS:
+    case NPLUG_REPORT_BATTERY:
         *count = NF_COUNT(value_numbers);
         return value_numbers;
     case NPLUG_REPORT_ARRIVE:

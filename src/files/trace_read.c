@@ -72,6 +72,8 @@ static const nf_field pose_fields[] = {{"t", NF_INTEGER, true},
                                        {"on", NF_STRING, true},
                                        {"to", NF_ARRAY, true}};
 static const nf_field layout_fields[] = {{"t", NF_INTEGER, true}, {"layout", NF_STRING, true}};
+static const nf_field battery_fields[] = {
+    {"t", NF_INTEGER, true}, {"battery", NF_NUMBER, true}, {"on", NF_STRING, true}};
 static const nf_field end_fields[] = {{"t", NF_INTEGER, true}, {"end", NF_BOOL, true}};
 
 /* In the order of nplug_move_kind. */
@@ -88,6 +90,7 @@ static const move_form forms[] = {
     {"noise", noise_fields, NF_COUNT(noise_fields)},
     {"pose", pose_fields, NF_COUNT(pose_fields)},
     {"layout", layout_fields, NF_COUNT(layout_fields)},
+    {"battery", battery_fields, NF_COUNT(battery_fields)},
 };
 
 static nplug_time read_time(nf_doc *doc, const char *name)
@@ -213,6 +216,7 @@ static void read_move_body(nf_doc *doc, nplug_move *move)
         move->span = read_time(doc, "over");
         read_target(doc, move);
     }
+    if (move->kind == NPLUG_MOVE_BATTERY) move->x = read_share(doc, "battery", 0.0, 1.0);
     if (move->kind == NPLUG_MOVE_SIGNAL) read_signal(doc, move);
     if (move->kind >= NPLUG_MOVE_CIRCLE && move->kind <= NPLUG_MOVE_POSE) read_motion(doc, move);
 }
@@ -233,7 +237,7 @@ static void read_move(nf_doc *doc, nplug_trace *trace)
         nf_error(doc, "",
                  "what happens here? One of \"arrive\", \"depart\", \"press\", "
                  "\"release\", \"sweep\", \"signal\", \"end\", \"circle\", \"flick\", \"noise\", "
-                 "\"pose\", \"layout\" is expected");
+                 "\"pose\", \"layout\", \"battery\" is expected");
         return;
     }
     nf_check(doc, doc->root, "", forms[form].fields, forms[form].count);

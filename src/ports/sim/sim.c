@@ -151,7 +151,7 @@ nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move)
     ends = move->kind == NPLUG_MOVE_END || move->kind == NPLUG_MOVE_LAYOUT;
     if (move->kind == NPLUG_MOVE_POSE && !move->pose) return NPLUG_ERR_ARGUMENT;
     names_what = move->kind != NPLUG_MOVE_END && move->kind != NPLUG_MOVE_DEPART &&
-                 move->kind != NPLUG_MOVE_SIGNAL;
+                 move->kind != NPLUG_MOVE_SIGNAL && move->kind != NPLUG_MOVE_BATTERY;
     one.due = move->time;
     one.kind = move->kind;
     one.span = move->span;
@@ -461,8 +461,9 @@ static const char *wrong_arrival(const nplug_sim *sim, const nplug_move *moves, 
 static const char *wrong_move(const nplug_sim *sim, const nplug_move *moves, size_t at,
                               const char **member)
 {
-    static const char *const words[] = {"arrive", "depart", "press", "release", "sweep", "signal",
-                                        "end",    "circle", "flick", "noise",   "pose",  "layout"};
+    static const char *const words[] = {"arrive", "depart", "press",  "release", "sweep",
+                                        "signal", "end",    "circle", "flick",   "noise",
+                                        "pose",   "layout", "battery"};
     const nplug_move *move = &moves[at];
     const nplug_sim_model *model;
 
@@ -476,7 +477,9 @@ static const char *wrong_move(const nplug_sim *sim, const nplug_move *moves, siz
     *member = move->kind == NPLUG_MOVE_DEPART ? "depart" : "on";
     model = model_at(sim, moves, at);
     if (!model) return "there is no device of this name at that time";
-    if (move->kind == NPLUG_MOVE_DEPART || move->kind == NPLUG_MOVE_SIGNAL) return NULL;
+    if (move->kind == NPLUG_MOVE_DEPART || move->kind == NPLUG_MOVE_SIGNAL ||
+        move->kind == NPLUG_MOVE_BATTERY)
+        return NULL;
     *member = words[move->kind];
     return wrong_control(model, move);
 }
@@ -595,6 +598,14 @@ static bool change_layout(nplug_sim *sim, const sim_move *move)
     return true;
 }
 
+static bool say_battery(nplug_sim *sim, const sim_device *device, const sim_move *move)
+{
+    nplug_report report = report_of(sim, device, move->due, NPLUG_REPORT_BATTERY);
+
+    report.as.value = (int32_t)(move->to.x * 100.0f + 0.5f);
+    return nplug_push(sim->ring, &report, 1) != NPLUG_ERR_FULL;
+}
+
 static bool do_move(nplug_sim *sim, const sim_move *move)
 {
     sim_device *device;
@@ -616,6 +627,8 @@ static bool do_move(nplug_sim *sim, const sim_move *move)
         return travel(sim, device, move);
     case NPLUG_MOVE_POSE:
         return pose(sim, device, move);
+    case NPLUG_MOVE_BATTERY:
+        return say_battery(sim, device, move);
     case NPLUG_MOVE_SIGNAL:
         return say(sim, device, move);
     default:

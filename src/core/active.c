@@ -1,0 +1,416 @@
+#include "active.h"
+#include "nest.h"
+#include <math.h>
+#include <string.h>
+
+#define DWELL 150u    /* milliseconds, where the game says nothing */
+#define NUDGE 40      /* counts that a mouse has to move */
+#define PAUSE 200000u /* microseconds after which a nudged mouse is as if it had never been moved  \
+                       */
+#define STILL 0.1f    /* what the controls of a set may change while it is not being moved */
+
+void np_active_layout(np_actives *actives, np_carve *carve, const nplug_limits *limits)
+{
+    actives->of = (np_active *)np_carve_take(carve, limits->players + 1u, sizeof(np_active));
+    for (uint32_t p = 0; carve->base && p <= limits->players; p++)
+        actives->of[p].dwell = DWELL;
+}
+
+/* --- sets ----------------------------------------------------------------------------------- */
+
+bool np_active_same_set(const nplug_nest *nest, uint32_t a, uint32_t b)
+{
+    static const uint8_t sets[NPLUG_KINDS] = {
+        [NPLUG_KIND_KEYBOARD] = 1, [NPLUG_KIND_MOUSE] = 1,     [NPLUG_KIND_STICK] = 2,
+        [NPLUG_KIND_WHEEL] = 3,    [NPLUG_KIND_HAND_LEFT] = 4, [NPLUG_KIND_HAND_RIGHT] = 4,
+        [NPLUG_KIND_HEADSET] = 4};
+    uint8_t set = sets[nest->recogniser.of[a].kind];
+
+    return a == b || (set && set == sets[nest->recogniser.of[b].kind]);
+}
+
+/* The place of a device that is here, or NP_NONE. */
+static uint32_t here(const nplug_nest *nest, nplug_device handle)
+{
+    uint32_t device = np_devices_index(&nest->devices, handle);
+
+    if (device != NP_NONE && nest->devices.list[device].presence != NP_HERE) return NP_NONE;
+    return device;
+}
+
+/* Whether a device is of a player's active set. */
+static bool is_active(const nplug_nest *nest, uint32_t player, uint32_t device)
+{
+    uint32_t active = np_devices_index(&nest->devices, nest->active.of[player].device);
+    return active != NP_NONE && np_active_same_set(nest, active, device);
+}
+
+static bool hears(const nplug_nest *nest, uint32_t player, uint32_t device)
+{
+    uint32_t hearers = np_players_of(&nest->players, device);
+
+    if (hearers == 0) hearers = !nest->players.parts[device].ignored;
+    return (hearers >> player) & 1u;
+}
+
+/* --- what is moved now ------------------------------------------------------------------------ */
+
+/* The sum of how far a device's axes are from their rest, and the furthest of its controls; as the
+ * last reports say, whether a stage was called for them or not. */
+static float measure(const nplug_nest *nest, uint32_t device, float *furthest)
+{
+    float sum = 0.0f;
+    uint32_t signal;
+
+    for (uint32_t i = 0; (signal = np_devices_signal(&nest->devices, device, i)) != NP_NONE; i++) {
+        np_run run = nest->controls.of_signal[signal];
+        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+            const np_control *control = &nest->controls.list[nest->controls.wires[w].control];
+            float value;
+            if (control->nature > NPLUG_NATURE_AXIS || control->flags & NP_CONTROL_LEVER) continue;
+            value =
+                fabsf(np_wire_value(&nest->controls.wires[w], nest->devices.signals[signal].raw));
+            if (value > *furthest) *furthest = value;
+            sum += value;
+        }
+    }
+    return sum;
+}
+
+/* The same of all devices of a player's active set. */
+static float measure_set(const nplug_nest *nest, uint32_t player, float *furthest)
+{
+    float sum = 0.0f;
+
+    *furthest = 0.0f;
+    for (uint32_t i = 0; i < nest->devices.count; i++) {
+        uint32_t device = nest->devices.order[i];
+        if (hears(nest, player, device) && is_active(nest, player, device))
+            sum += measure(nest, device, furthest);
+    }
+    return sum;
+}
+
+static nplug_time dwell_of(const np_active *active)
+{
+    return (nplug_time)active->dwell * 1000;
+}
+
+/* --- switching ------------------------------------------------------------------------------ */
+
+static const char *family_of(const nplug_nest *nest, uint32_t device)
+{
+    const nplug_sheet *prints = nest->recogniser.of[device].prints;
+    return prints && prints->family ? prints->family : "";
+}
+
+/* Whether what a player is shown is the same for both. */
+static bool same_prompts(const nplug_nest *nest, const np_active *active, uint32_t a, uint32_t b)
+{
+    if (a == NP_NONE) return false;
+    if (active->family[0]) return true;
+    return (np_active_same_set(nest, a, b) ||
+            nest->recogniser.of[a].kind == nest->recogniser.of[b].kind) &&
+           strcmp(family_of(nest, a), family_of(nest, b)) == 0;
+}
+
+/* Where only the active set drives a player, all others are quiet. */
+static void quieten(nplug_nest *nest, uint32_t player, nplug_time time)
+{
+    for (uint32_t i = 0; player && i < nest->devices.count; i++) {
+        uint32_t device = nest->devices.order[i];
+        np_players_quieten(nest, device, player,
+                           nest->active.of[player].only && !is_active(nest, player, device), time);
+    }
+}
+
+/* What is away from its rest now has not left it since, when a device begins to be watched. */
+static void watch_device(nplug_nest *nest, uint32_t device)
+{
+    np_controls *controls = &nest->controls;
+    uint32_t signal;
+
+    for (uint32_t i = 0; (signal = np_devices_signal(&nest->devices, device, i)) != NP_NONE; i++) {
+        np_run run = controls->of_signal[signal];
+        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+            if (controls->list[controls->wires[w].control].nature != NPLUG_NATURE_AXIS) continue;
+            np_controls_set(controls, w, nest->devices.signals[signal].raw);
+            np_controls_leave(controls, controls->wires[w].control);
+        }
+    }
+    np_guards_empty(nest, device);
+}
+
+static void watch_anew(nplug_nest *nest, uint32_t player)
+{
+    for (uint32_t i = 0; i < nest->devices.count; i++)
+        if (hears(nest, player, nest->devices.order[i])) watch_device(nest, nest->devices.order[i]);
+}
+
+static void switch_to(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time)
+{
+    np_active *active = &nest->active.of[player];
+    uint32_t was = np_devices_index(&nest->devices, active->device);
+    nplug_event *event;
+
+    if (active->rival) np_timers_cancel(&nest->timers, NP_TIMER_CONTEST, player, 0);
+    active->rival = 0;
+    active->device = np_devices_handle(&nest->devices, device);
+    active->since = active->used = time;
+    event = np_events_say(&nest->events, time, NPLUG_EVENT_ACTIVE, active->device, player);
+    if (same_prompts(nest, active, was, device)) event->flags = NPLUG_EVENT_SAME_PROMPTS;
+    quieten(nest, player, time);
+    watch_anew(nest, player);
+}
+
+void np_active_begin(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time)
+{
+    np_active *active = &nest->active.of[player];
+
+    if (here(nest, active->device) == NP_NONE || !hears(nest, player, here(nest, active->device)))
+        switch_to(nest, player, device, time);
+    else
+        quieten(nest, player, time);
+}
+
+static void ask_to_switch(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time)
+{
+    nplug_command command = {0};
+
+    command.kind = NPLUG_COMMAND_ACTIVE;
+    command.player = player;
+    command.device = np_devices_handle(&nest->devices, device);
+    np_outbox_put(nest, &command, time);
+}
+
+void np_active_take(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    uint32_t device = here(nest, command->device);
+
+    if (device == NP_NONE || !hears(nest, command->player, device)) return;
+    if (!is_active(nest, command->player, device)) switch_to(nest, command->player, device, time);
+}
+
+/* --- use ------------------------------------------------------------------------------------ */
+
+static void contest(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time)
+{
+    np_active *active = &nest->active.of[player];
+    float furthest;
+
+    if (active->rival) return;
+    active->rival = np_devices_handle(&nest->devices, device);
+    active->moved = time;
+    active->stance = measure_set(nest, player, &furthest);
+    if (!np_timers_set(&nest->timers, time + dwell_of(active), NP_TIMER_CONTEST, player, 0))
+        np_limit_reached(nest, NPLUG_LIMIT_TIMERS, time);
+}
+
+static bool is_in_use(const nplug_nest *nest, uint32_t player, nplug_time time)
+{
+    const np_active *active = &nest->active.of[player];
+    float furthest;
+
+    if (here(nest, active->device) == NP_NONE) return false;
+    measure_set(nest, player, &furthest);
+    return furthest >= NP_BACK || time - active->used < dwell_of(active);
+}
+
+/* A player has used a device: by a press, or by moving something. */
+static void use(nplug_nest *nest, uint32_t player, uint32_t device, bool press, nplug_time time)
+{
+    np_active *active = &nest->active.of[player];
+
+    if ((active->ignored >> nest->recogniser.of[device].kind) & 1u) return;
+    if (active->pin && here(nest, active->pin) != NP_NONE) return;
+    if (is_active(nest, player, device)) {
+        active->used = time;
+        active->device = np_devices_handle(&nest->devices, device);
+    } else if (press || !is_in_use(nest, player, time)) {
+        ask_to_switch(nest, player, device, time);
+    } else {
+        contest(nest, player, device, time);
+    }
+}
+
+/* Who hears a control, and who would if only it were of the active set. */
+static uint32_t hearers_of(const nplug_nest *nest, const np_control *control)
+{
+    uint32_t hearers = nest->players.parts[control->device].hearers[control->part];
+    return hearers ? hearers << 1 : np_players_hearing(&nest->players, control);
+}
+
+static void use_for_all(nplug_nest *nest, const np_control *control, bool press, nplug_time time)
+{
+    uint32_t hearers = hearers_of(nest, control);
+
+    for (uint32_t player = 0; hearers >> player; player++)
+        if ((hearers >> player) & 1u) use(nest, player, control->device, press, time);
+}
+
+void np_active_hear(nplug_nest *nest, const np_change *change, np_edge edge)
+{
+    const np_control *control = &nest->controls.list[change->control];
+    np_edge left = np_controls_leave(&nest->controls, change->control);
+
+    if (control->flags & NP_CONTROL_SPENT) return;
+    if (edge == NP_EDGE_PRESS || left == NP_EDGE_PRESS)
+        use_for_all(nest, control, edge == NP_EDGE_PRESS, change->time);
+}
+
+void np_active_guard(const nplug_nest *nest, uint32_t control, unsigned component,
+                     np_interval *interval)
+{
+    const np_control *about = &nest->controls.list[control];
+    nplug_device handle = np_devices_handle(&nest->devices, about->device);
+    uint32_t hearers = hearers_of(nest, about);
+
+    for (uint32_t p = 0; hearers >> p; p++) {
+        if (!((hearers >> p) & 1u) || nest->active.of[p].device == handle) continue;
+        if (is_active(nest, p, about->device)) continue;
+        np_controls_guard_leave(about, component, interval);
+        return;
+    }
+}
+
+/* --- mice ----------------------------------------------------------------------------------- */
+
+static np_nudge *nudge_of(np_actives *actives, uint32_t device)
+{
+    for (uint32_t i = 0; i < NP_NUDGES; i++)
+        if (actives->nudges[i].device == device + 1) return &actives->nudges[i];
+    actives->next_nudge = (actives->next_nudge + 1) % NP_NUDGES;
+    memset(&actives->nudges[actives->next_nudge], 0, sizeof(np_nudge));
+    actives->nudges[actives->next_nudge].device = device + 1;
+    return &actives->nudges[actives->next_nudge];
+}
+
+/* Whether a mouse has come far enough, without a pause, to be meant; trembling comes nowhere. */
+static bool is_meant(np_actives *actives, uint32_t device, const np_wire *wire, int32_t value,
+                     nplug_time time)
+{
+    np_nudge *nudge = nudge_of(actives, device);
+    int32_t *way = &nudge->way[wire->component & 1u];
+
+    if (time - nudge->last > PAUSE) nudge->way[0] = nudge->way[1] = 0;
+    nudge->last = time;
+    if (*way > -1000000 && *way < 1000000 && value > -1000000 && value < 1000000) *way += value;
+    if (nudge->way[0] > -NUDGE && nudge->way[0] < NUDGE && nudge->way[1] > -NUDGE &&
+        nudge->way[1] < NUDGE)
+        return false;
+    nudge->way[0] = nudge->way[1] = 0;
+    return true;
+}
+
+void np_active_slide(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
+{
+    np_run run = nest->controls.of_signal[signal];
+    const np_wire *wire = &nest->controls.wires[run.first];
+    const np_control *control = &nest->controls.list[run.count ? wire->control : 0];
+    bool wheel;
+
+    if (run.count == 0 || value == 0 || nest->controls.muted[control->device]) return;
+    wheel = control->id == NPLUG_CONTROL(NPLUG_CLASS_MOUSE, NPLUG_MOUSE_WHEEL);
+    for (uint32_t p = 0; p <= nest->players.limit; p++)
+        if (nest->active.of[p].rival && here(nest, nest->active.of[p].rival) == control->device)
+            nest->active.of[p].moved = time;
+    if (wheel || is_meant(&nest->active, control->device, wire, value, time))
+        use_for_all(nest, control, false, time);
+}
+
+/* --- contests -------------------------------------------------------------------------------- */
+
+/* Whether a rival is being moved yet. */
+static bool goes_on(const nplug_nest *nest, const np_active *active, uint32_t rival,
+                    nplug_time time)
+{
+    float furthest = 0.0f;
+
+    if (nest->recogniser.of[rival].kind == NPLUG_KIND_MOUSE)
+        return time - active->moved < dwell_of(active) / 2;
+    measure(nest, rival, &furthest);
+    return furthest >= NP_BACK;
+}
+
+void np_active_decide(nplug_nest *nest, uint32_t player, nplug_time time)
+{
+    np_active *active = &nest->active.of[player];
+    uint32_t rival = here(nest, active->rival);
+    float furthest, stance = measure_set(nest, player, &furthest);
+
+    if (rival == NP_NONE || !hears(nest, player, rival) || !goes_on(nest, active, rival, time)) {
+        active->rival = 0;
+        return;
+    }
+    if (fabsf(stance - active->stance) < STILL && time - active->used >= dwell_of(active)) {
+        active->rival = 0;
+        ask_to_switch(nest, player, rival, time);
+        return;
+    }
+    active->stance = stance;
+    if (!np_timers_set(&nest->timers, time + dwell_of(active), NP_TIMER_CONTEST, player, 0))
+        active->rival = 0;
+}
+
+/* --- what the game wants ---------------------------------------------------------------------- */
+
+void np_active_follow(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    np_active *active = &nest->active.of[command->player];
+    const char *family = np_rebind_take_text(nest);
+    uint32_t pin = here(nest, command->device);
+    size_t length = strlen(family);
+
+    if (length >= sizeof active->family) length = 0;
+    memcpy(active->family, family, length);
+    active->family[length] = 0;
+    active->pin = command->device;
+    active->ignored = command->number;
+    active->dwell = command->strong;
+    active->only = command->on != 0;
+    if (pin != NP_NONE && !is_active(nest, command->player, pin))
+        switch_to(nest, command->player, pin, time);
+    quieten(nest, command->player, time);
+}
+
+nplug_result nplug_follow(nplug_nest *nest, nplug_player player, const nplug_following *following)
+{
+    nplug_command command = {0};
+    const char *family;
+
+    if (!nest || !following || player > nest->players.limit) return NPLUG_ERR_ARGUMENT;
+    if (following->size != sizeof *following) return NPLUG_ERR_SIZE;
+    family = following->family ? following->family : "";
+    if (strlen(family) >= NP_FAMILY_SIZE || following->dwell_ms > UINT16_MAX)
+        return NPLUG_ERR_ARGUMENT;
+    if (following->pin && np_devices_check(&nest->devices, following->pin) != NPLUG_OK)
+        return np_devices_check(&nest->devices, following->pin);
+    command.kind = NPLUG_COMMAND_FOLLOW;
+    command.player = player;
+    command.device = following->pin;
+    command.number = following->ignored;
+    command.strong = (uint16_t)following->dwell_ms;
+    command.on = following->only;
+    return np_commands_put_text(nest, family, &command);
+}
+
+nplug_active_set nplug_active(const nplug_nest *nest, nplug_player player)
+{
+    nplug_active_set set = {0, NPLUG_KIND_UNKNOWN, "", false, false, 0};
+    const np_active *active;
+    uint32_t device;
+
+    if (!nest || player > nest->limits.players) return set;
+    active = &nest->active.of[player];
+    device = np_devices_index(&nest->devices, active->device);
+    if (device != NP_NONE) {
+        set.device = active->device;
+        set.kind = nest->recogniser.of[device].kind;
+        set.family = family_of(nest, device);
+        set.present = here(nest, active->device) != NP_NONE;
+        set.since = active->since;
+    }
+    if (active->family[0]) set.family = active->family;
+    set.pinned = active->family[0] || (active->pin && active->pin == active->device);
+    return set;
+}
