@@ -21,6 +21,9 @@ int main(int argc, char **argv)
     srunner_add_suite(runner, devices_suite());
     srunner_add_suite(runner, values_suite());
     srunner_add_suite(runner, players_suite());
+    srunner_add_suite(runner, return_suite());
+    srunner_add_suite(runner, active_suite());
+    srunner_add_suite(runner, storm_suite());
     srunner_add_suite(runner, actions_suite());
     srunner_add_suite(runner, gestures_suite());
     srunner_add_suite(runner, bind_suite());

@@ -11,6 +11,7 @@
 
 /* The suites, a file each. */
 Suite *actions_suite(void);
+Suite *active_suite(void);
 Suite *bind_suite(void);
 Suite *conform_suite(void);
 Suite *devices_suite(void);
@@ -24,10 +25,12 @@ Suite *linux_suite(void);
 Suite *players_suite(void);
 Suite *models_suite(void);
 Suite *recognise_suite(void);
+Suite *return_suite(void);
 Suite *settings_suite(void);
 Suite *shaping_suite(void);
 Suite *sim_suite(void);
 Suite *step_suite(void);
+Suite *storm_suite(void);
 Suite *tool_suite(void);
 Suite *values_suite(void);
 Suite *wild_suite(void);

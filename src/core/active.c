@@ -3,11 +3,12 @@
 #include <math.h>
 #include <string.h>
 
-#define DWELL 150u    /* milliseconds, where the game says nothing */
-#define NUDGE 40      /* counts that a mouse has to move */
-#define PAUSE 200000u /* microseconds after which a nudged mouse is as if it had never been moved  \
-                       */
-#define STILL 0.1f    /* what the controls of a set may change while it is not being moved */
+#define DWELL 150u /* milliseconds, where the game says nothing */
+#define NUDGE 40   /* counts that a mouse has to move */
+#define PAUSE                                                                                      \
+    200000u        /* microseconds after which a nudged mouse is as if it had never been moved     \
+                    */
+#define STILL 0.1f /* what the controls of a set may change while it is not being moved */
 
 void np_active_layout(np_actives *actives, np_carve *carve, const nplug_limits *limits)
 {
@@ -127,6 +128,7 @@ static void quieten(nplug_nest *nest, uint32_t player, nplug_time time)
 /* What is away from its rest now has not left it since, when a device begins to be watched. */
 static void watch_device(nplug_nest *nest, uint32_t device)
 {
+    np_run all = nest->controls.of_device[device];
     np_controls *controls = &nest->controls;
     uint32_t signal;
 
@@ -138,6 +140,9 @@ static void watch_device(nplug_nest *nest, uint32_t device)
             np_controls_leave(controls, controls->wires[w].control);
         }
     }
+    for (uint32_t i = 0; i < NP_PARKED; i++)
+        if (nest->active.parked[i].control - 1 - all.first < all.count)
+            nest->active.parked[i].control = 0;
     np_guards_empty(nest, device);
 }
 
@@ -248,14 +253,46 @@ static void use_for_all(nplug_nest *nest, const np_control *control, bool press,
         if ((hearers >> player) & 1u) use(nest, player, control->device, press, time);
 }
 
+static np_parked *parked_at(np_actives *actives, uint32_t control)
+{
+    for (uint32_t i = 0; i < NP_PARKED; i++)
+        if (actives->parked[i].control == control + 1) return &actives->parked[i];
+    return NULL;
+}
+
+/* Whether a lever was moved that far from where it was parked, and is parked here now. */
+static bool is_pulled(np_actives *actives, uint32_t index, float value)
+{
+    np_parked *parked = parked_at(actives, index);
+    bool pulled = parked && fabsf(value - parked->value) >= NP_AWAY;
+
+    if (parked && !pulled) return false;
+    if (!parked) parked = &actives->parked[actives->next_parked++ % NP_PARKED];
+    parked->control = index + 1;
+    parked->value = value;
+    return pulled;
+}
+
 void np_active_hear(nplug_nest *nest, const np_change *change, np_edge edge)
 {
     const np_control *control = &nest->controls.list[change->control];
     np_edge left = np_controls_leave(&nest->controls, change->control);
 
     if (control->flags & NP_CONTROL_SPENT) return;
-    if (edge == NP_EDGE_PRESS || left == NP_EDGE_PRESS)
+    if (control->flags & NP_CONTROL_LEVER) {
+        if (is_pulled(&nest->active, change->control, control->value[0]))
+            use_for_all(nest, control, false, change->time);
+    } else if (edge == NP_EDGE_PRESS || left == NP_EDGE_PRESS) {
         use_for_all(nest, control, edge == NP_EDGE_PRESS, change->time);
+    }
+}
+
+static void guard_lever(const nplug_nest *nest, uint32_t control, np_interval *interval)
+{
+    for (uint32_t i = 0; i < NP_PARKED; i++)
+        if (nest->active.parked[i].control == control + 1)
+            np_interval_narrow(interval, nest->active.parked[i].value - NP_AWAY,
+                               nest->active.parked[i].value + NP_AWAY);
 }
 
 void np_active_guard(const nplug_nest *nest, uint32_t control, unsigned component,
@@ -268,7 +305,10 @@ void np_active_guard(const nplug_nest *nest, uint32_t control, unsigned componen
     for (uint32_t p = 0; hearers >> p; p++) {
         if (!((hearers >> p) & 1u) || nest->active.of[p].device == handle) continue;
         if (is_active(nest, p, about->device)) continue;
-        np_controls_guard_leave(about, component, interval);
+        if (about->flags & NP_CONTROL_LEVER)
+            guard_lever(nest, control, interval);
+        else
+            np_controls_guard_leave(about, component, interval);
         return;
     }
 }

@@ -31,10 +31,18 @@ typedef struct np_nudge {
 } np_nudge;
 #define NP_NUDGES 4
 
+/* Where a lever was parked. */
+typedef struct np_parked {
+    uint32_t control; /* its place + 1; 0: none */
+    float value;
+} np_parked;
+#define NP_PARKED 16
+
 typedef struct np_actives {
     np_active *of; /* by player */
     np_nudge nudges[NP_NUDGES];
-    uint32_t next_nudge;
+    np_parked parked[NP_PARKED];
+    uint32_t next_nudge, next_parked;
 } np_actives;
 
 void np_active_layout(np_actives *actives, np_carve *carve, const nplug_limits *limits);

@@ -182,12 +182,6 @@ np_edge np_controls_leave(np_controls *controls, uint32_t index)
     return is ? NP_EDGE_PRESS : NP_EDGE_RELEASE;
 }
 
-static void narrow(np_interval *interval, float at_least, float below)
-{
-    if (interval->at_least < at_least) interval->at_least = at_least;
-    if (interval->below > below) interval->below = below;
-}
-
 /* Each number for itself: it stays on the side where it is, whatever the other one does. */
 void np_controls_guard_leave(const np_control *control, unsigned component, np_interval *interval)
 {
@@ -196,11 +190,11 @@ void np_controls_guard_leave(const np_control *control, unsigned component, np_i
     if (!has_rest(control)) return;
     value = control->value[component];
     if (value >= limit)
-        narrow(interval, limit, NP_ANYWHERE_HIGH);
+        np_interval_narrow(interval, limit, NP_ANYWHERE_HIGH);
     else if (value <= 0.0f - limit)
-        narrow(interval, NP_ANYWHERE_LOW, limit * -0.999999f);
+        np_interval_narrow(interval, NP_ANYWHERE_LOW, limit * -0.999999f);
     else
-        narrow(interval, limit * -0.999999f, limit);
+        np_interval_narrow(interval, limit * -0.999999f, limit);
 }
 
 void np_controls_deal(np_controls *controls, uint32_t index, uint8_t part)

@@ -74,6 +74,12 @@ typedef struct np_controls {
 typedef struct np_interval {
     float at_least, below;
 } np_interval;
+static inline void np_interval_narrow(np_interval *interval, float at_least, float below)
+{
+    if (interval->at_least < at_least) interval->at_least = at_least;
+    if (interval->below > below) interval->below = below;
+}
+
 #define NP_ANYWHERE_LOW  (-4.0f)
 #define NP_ANYWHERE_HIGH 4.0f
 

@@ -285,7 +285,6 @@ uint32_t np_devices_make(np_devices *devices, uint32_t index)
     device->presence = NP_HERE;
     device->first_node = NP_NONE;
     device->identity = identity_of(node);
-    device->who = np_devices_who(node);
     device->battery = -1;
     device->missed = device->charging = false;
     memcpy(device->name, node->name, sizeof device->name);
@@ -305,6 +304,7 @@ void np_devices_add_node(np_devices *devices, uint32_t device, uint32_t index)
 {
     uint32_t *at = &devices->list[device].first_node;
 
+    if (*at == NP_NONE) devices->list[device].who = np_devices_who(&devices->nodes[index]);
     while (*at != NP_NONE)
         at = &devices->nodes[*at].next;
     *at = index;

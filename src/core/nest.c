@@ -346,10 +346,9 @@ static void rejoin(nplug_nest *nest, uint32_t device, uint32_t node, nplug_time 
 
 static void ready(nplug_nest *nest, uint32_t node, nplug_time time)
 {
-    np_who who = np_devices_who(&nest->devices.nodes[node]);
     uint32_t device = np_devices_find_unit(&nest->devices, node);
 
-    if (device == NP_NONE) device = np_returns_as(&nest->devices, &who, true);
+    if (device == NP_NONE) device = np_returns_at_once(&nest->devices, node);
     if (device != NP_NONE) {
         rejoin(nest, device, node, time);
         return;
@@ -678,7 +677,7 @@ static uint32_t take_reports(nplug_nest *nest, uint32_t port, uint32_t node, npl
         take_other(nest, port, report, time);
         node = np_devices_find_node(&nest->devices, key);
     } while (more && count < waiting);
-    if (nest->devices.touched_count) run_group(nest, time);
+    if (nest->devices.touched_count || nest->commands.outbox.count) run_group(nest, time);
     return count;
 }
 

@@ -479,7 +479,7 @@ void np_players_arrive(nplug_nest *nest, uint32_t device)
 {
     const np_players *players = &nest->players;
     nplug_time time = nest->feed.processed;
-    uint32_t gone = np_returns_as(&nest->devices, &nest->devices.list[device].who, false), player;
+    uint32_t gone = np_returns_as(&nest->devices, device), player;
 
     if (gone != NP_NONE) {
         take_place(nest, device, gone, np_players_of(players, gone) >> 1, time,

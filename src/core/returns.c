@@ -15,36 +15,47 @@ static bool is_in_question(const np_device *device, bool away)
 }
 
 /* Pads of one lot may all have the same serial number: it tells nothing then. */
-static bool is_alone(const np_devices *devices, uint32_t serial)
+static bool is_alone(const np_devices *devices, uint32_t serial, uint32_t self)
 {
     for (uint32_t i = 0; serial && i < devices->limit; i++)
-        if (is_here(&devices->list[i]) && devices->list[i].who.serial == serial) return false;
+        if (i != self && is_here(&devices->list[i]) && devices->list[i].who.serial == serial)
+            return false;
     return serial != 0;
 }
 
-static unsigned likeness(const np_who *gone, const np_who *come, bool alone)
+static bool is_like(const np_who *gone, const np_who *come, unsigned by, bool alone)
 {
-    if (alone && gone->serial == come->serial) return BY_SERIAL;
-    if (gone->sort != come->sort) return BY_NOTHING;
-    if (gone->serial && come->serial && gone->serial != come->serial) return BY_NOTHING;
-    return come->socket && gone->socket == come->socket ? BY_SOCKET : BY_SORT;
+    if (by == BY_SERIAL) return alone && gone->serial == come->serial;
+    if (gone->sort != come->sort) return false;
+    if (gone->serial && come->serial && gone->serial != come->serial) return false;
+    return by == BY_SORT || (come->socket && gone->socket == come->socket);
 }
 
-uint32_t np_returns_as(const np_devices *devices, const np_who *who, bool away)
+static uint32_t best_of(const np_devices *devices, const np_who *who, uint32_t self)
 {
-    uint32_t found[BY_NOTHING + 1], count[BY_NOTHING + 1] = {0};
-    bool alone = is_alone(devices, who->serial);
+    bool alone = is_alone(devices, who->serial, self), away = self == NP_NONE;
 
-    for (uint32_t i = 0; i < devices->limit; i++) {
-        const np_device *device = &devices->list[i];
-        unsigned by;
-        if (!is_in_question(device, away)) continue;
-        by = likeness(&device->who, who, alone);
-        if (away && device->who.sort != who->sort) by = BY_NOTHING;
-        found[by] = i;
-        count[by]++;
+    for (unsigned by = BY_SERIAL; by < BY_NOTHING; by++) {
+        uint32_t found = NP_NONE, count = 0;
+        for (uint32_t i = 0; i < devices->limit; i++) {
+            const np_device *device = &devices->list[i];
+            if (!is_in_question(device, away) || !is_like(&device->who, who, by, alone)) continue;
+            if (away && device->who.sort != who->sort) continue;
+            found = i;
+            count++;
+        }
+        if (count == 1) return found;
     }
-    for (unsigned by = BY_SERIAL; by < BY_NOTHING; by++)
-        if (count[by] == 1) return found[by];
     return NP_NONE;
+}
+
+uint32_t np_returns_at_once(const np_devices *devices, uint32_t node)
+{
+    np_who who = np_devices_who(&devices->nodes[node]);
+    return best_of(devices, &who, NP_NONE);
+}
+
+uint32_t np_returns_as(const np_devices *devices, uint32_t device)
+{
+    return best_of(devices, &devices->list[device].who, device);
 }

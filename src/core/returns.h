@@ -4,9 +4,11 @@
 
 #include "devices.h"
 
-/* The place of the device that this hardware is, or stands for: of those that went a moment ago
- * (`away`), or of those that somebody misses.  By serial number while nobody else here has it, else
- * by socket, else where only one of its sort is in question.  NP_NONE where nothing tells. */
-uint32_t np_returns_as(const np_devices *devices, const np_who *who, bool away);
+/* The place of the device that hardware is, or stands for: by serial number while nobody else here
+ * has it, else by socket, else where only one of its sort is in question.  NP_NONE where nothing
+ * tells.  Of a node that is complete, among those that went a moment ago; of a device that has
+ * come, among those that somebody misses. */
+uint32_t np_returns_at_once(const np_devices *devices, uint32_t node);
+uint32_t np_returns_as(const np_devices *devices, uint32_t device);
 
 #endif

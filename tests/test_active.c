@@ -1,0 +1,289 @@
+/* The active set: what switches it, what does not, and when. */
+#include "support.h"
+#include <stdlib.h>
+#include <string.h>
+
+/* A game for one with a desk, two pads of one family and one of another; the first pad is active.
+ */
+static void open_one(test_rig *rig)
+{
+    static const char *const models[] = {"heron", "heron", "whimbrel", "turnstone", "stint"};
+    static const char *const names[] = {"pad", "pad-2", "marks", "keys", "mouse"};
+    nplug_game game = harbour_for(1);
+
+    rig_open(rig, &game, NULL);
+    for (size_t i = 0; i < COUNT_OF(models); i++)
+        nplug_sim_plug(rig->sim, 0, names[i], models[i]);
+    nplug_sim_press(rig->sim, 1 * MS, "pad", "start", MS);
+    rig_step(rig, 500 * MS);
+    ck_assert_uint_eq(nplug_active(rig->nest, 1).device, nplug_device_at(rig->nest, 0));
+}
+
+/* One thing that is done at the second 1 while the first pad is the active set, and the place of
+ * the device that is active after it. */
+static const struct {
+    nplug_move move;
+    uint32_t place;
+    uint16_t flags; /* of the event, where there is one */
+} uses[] = {
+    {{.kind = NPLUG_MOVE_PRESS, .on = "keys", .what = "KeyQ", .span = MS}, 3, 0},
+    {{.kind = NPLUG_MOVE_PRESS, .on = "mouse", .what = "left", .span = MS}, 4, 0},
+    {{.kind = NPLUG_MOVE_PRESS, .on = "marks", .what = "south", .span = MS}, 2, 0},
+    {{.kind = NPLUG_MOVE_PRESS, .on = "pad-2", .what = "east", .span = MS},
+     1,
+     NPLUG_EVENT_SAME_PROMPTS},
+    {{.kind = NPLUG_MOVE_SWEEP, .on = "marks", .what = "stick-left", .x = 0.4f, .span = MS}, 2, 0},
+    {{.kind = NPLUG_MOVE_SWEEP, .on = "marks", .what = "stick-left", .y = -0.4f, .span = MS}, 2, 0},
+    {{.kind = NPLUG_MOVE_SWEEP, .on = "marks", .what = "trigger-left", .x = 0.4f, .span = MS},
+     2,
+     0},
+    {{.kind = NPLUG_MOVE_SIGNAL,
+      .on = "mouse",
+      .code = 2u << 16,
+      .space = NPLUG_SPACE_EVDEV,
+      .value = -40},
+     4,
+     0},
+    {{.kind = NPLUG_MOVE_SIGNAL,
+      .on = "mouse",
+      .code = 2u << 16 | 8,
+      .space = NPLUG_SPACE_EVDEV,
+      .value = 1},
+     4,
+     0}, /* the wheel */
+    /* and what does not switch */
+    {{.kind = NPLUG_MOVE_SWEEP, .on = "marks", .what = "stick-left", .x = 0.3f, .span = MS}, 0, 0},
+    {{.kind = NPLUG_MOVE_SWEEP, .on = "marks", .what = "trigger-left", .x = 0.2f}, 0, 0},
+    {{.kind = NPLUG_MOVE_NOISE, .on = "marks", .what = "stick-right", .x = 0.2f, .span = SECOND},
+     0,
+     0},
+    {{.kind = NPLUG_MOVE_SIGNAL,
+      .on = "mouse",
+      .code = 2u << 16,
+      .space = NPLUG_SPACE_EVDEV,
+      .value = 39},
+     0,
+     0}, /* a nudge */
+    {{.kind = NPLUG_MOVE_SIGNAL,
+      .on = "keys",
+      .code = 1u << 16 | 30,
+      .space = NPLUG_SPACE_EVDEV,
+      .value = 0},
+     0,
+     0},
+};
+
+START_TEST(deliberate_use_switches_at_once_and_nothing_else_does)
+{
+    nplug_move move = uses[_i].move;
+    nplug_event event;
+    test_rig rig;
+
+    open_one(&rig);
+    move.time = SECOND;
+    nplug_sim_move(rig.sim, &move);
+    rig_step(&rig, SECOND + 60 * MS);
+    ck_assert_uint_eq(nplug_active(rig.nest, 1).device, nplug_device_at(rig.nest, uses[_i].place));
+    ck_assert_int_eq(rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event), uses[_i].place != 0);
+    if (uses[_i].place) ck_assert_uint_eq(event.flags, uses[_i].flags);
+    rig_step(&rig, 3 * SECOND);
+    ck_assert(!rig_saw(&rig, NPLUG_EVENT_ACTIVE, NULL));
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_lever_that_is_pulled_switches_and_a_parked_one_does_not)
+{
+    test_rig rig;
+
+    open_one(&rig);
+    nplug_sim_plug(rig.sim, 600 * MS, "levers", "godwit");
+    nplug_sim_sweep(rig.sim, 700 * MS, "levers", "throttle", (nplug_vec2){0.9f, 0.0f}, MS);
+    rig_step(&rig, SECOND); /* the first that it says is where it is parked */
+    nplug_sim_press(rig.sim, SECOND, "pad", "south", MS);
+    rig_step(&rig, 2 * SECOND);
+    nplug_sim_sweep(rig.sim, 2 * SECOND, "levers", "throttle", (nplug_vec2){0.6f, 0.0f}, MS);
+    rig_step(&rig, 3 * SECOND);
+    ck_assert_uint_eq(nplug_active(rig.nest, 1).device, nplug_device_at(rig.nest, 0));
+    nplug_sim_sweep(rig.sim, 3 * SECOND, "levers", "throttle", (nplug_vec2){0.2f, 0.0f}, MS);
+    rig_step(&rig, 4 * SECOND);
+    ck_assert_int_eq(nplug_active(rig.nest, 1).kind, NPLUG_KIND_STICK);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_desk_is_one_set)
+{
+    test_rig rig;
+
+    open_one(&rig);
+    nplug_sim_press(rig.sim, SECOND, "keys", "KeyQ", MS);
+    rig_step(&rig, SECOND + 10 * MS);
+    for (unsigned i = 0; i < 5; i++) {
+        nplug_sim_press(rig.sim, SECOND + (20 + 20 * i) * MS, "mouse", "left", MS);
+        nplug_sim_press(rig.sim, SECOND + (30 + 20 * i) * MS, "keys", "KeyW", MS);
+    }
+    rig_step(&rig, 2 * SECOND);
+    ck_assert(!rig_saw(&rig, NPLUG_EVENT_ACTIVE, NULL));
+    ck_assert_int_eq(nplug_active(rig.nest, 1).kind, NPLUG_KIND_KEYBOARD);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Both at once: a movement has to go on; a press need not. */
+START_TEST(while_two_sets_are_moved_a_movement_needs_to_win)
+{
+    static const nplug_vec2 half = {0.6f, 0.0f}, rest = {0.0f, 0.0f};
+    test_rig rig;
+
+    open_one(&rig);
+    nplug_sim_sweep(rig.sim, SECOND, "pad", "stick-left", half, MS);
+    nplug_sim_sweep(rig.sim, SECOND + 100 * MS, "marks", "stick-left", half, MS);
+    rig_step(&rig, SECOND + 240 * MS);
+    ck_assert_uint_eq(nplug_active(rig.nest, 1).device, nplug_device_at(rig.nest, 0));
+    rig_step(&rig, SECOND + 260 * MS); /* the first one did not move any more: the second has won */
+    ck_assert_uint_eq(nplug_active(rig.nest, 1).device, nplug_device_at(rig.nest, 2));
+    /* The one that is still held does not come back by itself... */
+    rig_step(&rig, 3 * SECOND);
+    ck_assert_uint_eq(nplug_active(rig.nest, 1).device, nplug_device_at(rig.nest, 2));
+    /* ...nor by a flick that is over before the dwell is... */
+    nplug_sim_sweep(rig.sim, 3 * SECOND + 100 * MS, "pad", "stick-left", rest, MS);
+    nplug_sim_sweep(rig.sim, 3 * SECOND + 150 * MS, "pad", "stick-left", half, MS);
+    nplug_sim_sweep(rig.sim, 3 * SECOND + 200 * MS, "pad", "stick-left", rest, MS);
+    rig_step(&rig, 4 * SECOND);
+    ck_assert_uint_eq(nplug_active(rig.nest, 1).device, nplug_device_at(rig.nest, 2));
+    nplug_sim_press(rig.sim, 4 * SECOND, "pad", "south", MS); /* ...but by a press, at once */
+    rig_step(&rig, 4 * SECOND + MS);
+    ck_assert_uint_eq(nplug_active(rig.nest, 1).device, nplug_device_at(rig.nest, 0));
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(the_same_moment_at_any_frame_rate)
+{
+    static const unsigned rates[] = {20, 60, 1000};
+    nplug_time found[COUNT_OF(rates)];
+
+    for (size_t r = 0; r < COUNT_OF(rates); r++) {
+        nplug_event event = {0}, one;
+        test_rig rig;
+        open_one(&rig);
+        nplug_sim_sweep(rig.sim, SECOND, "pad", "stick-left", (nplug_vec2){0.6f, 0.0f}, 300 * MS);
+        nplug_sim_sweep(rig.sim, SECOND + 110 * MS, "marks", "stick-left", (nplug_vec2){0.6f, 0.0f},
+                        300 * MS);
+        for (nplug_time now = 500 * MS; now < 3 * SECOND; now += SECOND / rates[r]) {
+            rig_step(&rig, now);
+            if (rig_saw(&rig, NPLUG_EVENT_ACTIVE, &one)) event = one;
+        }
+        found[r] = event.time;
+        ck_assert_uint_gt(found[r], SECOND);
+        ck_assert_uint_eq(found[r], found[0]);
+        rig_close(&rig);
+    }
+}
+END_TEST
+
+START_TEST(a_game_may_pin_forbid_and_let_only_one_drive)
+{
+    nplug_following following = nplug_following_default();
+    test_rig rig;
+
+    open_one(&rig);
+    following.ignored = 1u << NPLUG_KIND_MOUSE;
+    nplug_follow(rig.nest, 1, &following);
+    nplug_sim_press(rig.sim, SECOND, "mouse", "left", MS);
+    rig_step(&rig, SECOND + 10 * MS);
+    ck_assert_int_eq(nplug_active(rig.nest, 1).kind, NPLUG_KIND_PAD);
+    following.pin = nplug_device_at(rig.nest, 3);
+    nplug_follow(rig.nest, 1, &following);
+    nplug_sim_press(rig.sim, 2 * SECOND, "pad", "south", MS);
+    rig_step(&rig, 2 * SECOND + 10 * MS);
+    ck_assert_uint_eq(nplug_active(rig.nest, 1).device, following.pin);
+    ck_assert(nplug_active(rig.nest, 1).pinned);
+    following = nplug_following_default();
+    following.family = "outlines";
+    following.only = true;
+    nplug_follow(rig.nest, 1, &following);
+    rig_step(&rig, 3 * SECOND);
+    ck_assert_str_eq(nplug_active(rig.nest, 1).family, "outlines");
+    /* The press that switches does nothing else; the next one does. */
+    nplug_sim_press(rig.sim, 4 * SECOND, "pad", "south", 10 * MS);
+    rig_step(&rig, 4 * SECOND + 20 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 0);
+    nplug_sim_press(rig.sim, 5 * SECOND, "pad", "south", 10 * MS);
+    rig_step(&rig, 5 * SECOND + 20 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 1);
+    following.size = 1;
+    ck_assert_int_eq(nplug_follow(rig.nest, 1, &following), NPLUG_ERR_SIZE);
+    following = nplug_following_default();
+    following.family = "a family with a name of more than 23 bytes";
+    ck_assert_int_eq(nplug_follow(rig.nest, 1, &following), NPLUG_ERR_ARGUMENT);
+    following.family = NULL;
+    following.pin = 0xfff00001u;
+    ck_assert_int_eq(nplug_follow(rig.nest, 1, &following), NPLUG_ERR_STALE);
+    ck_assert_int_eq(nplug_follow(rig.nest, 99, &following), NPLUG_ERR_ARGUMENT);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Every model's noise beside a keyboard that was used: none switches.  The bench has an hour of it.
+ */
+START_TEST(noise_never_switches)
+{
+    uint32_t count;
+    const nplug_sim_model *models = nplug_sim_models(&count);
+    nplug_game game = harbour_for(1);
+    nplug_event event;
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_press(rig.sim, 1 * MS, "keys", "KeyH", MS);
+    for (uint32_t i = 0; i < count; i++)
+        nplug_sim_plug(rig.sim, 2 * MS, models[i].name, models[i].name);
+    rig_step(&rig, 10 * MS);
+    for (nplug_time now = SECOND; now < 60 * SECOND; now += SECOND / 4) {
+        for (uint32_t i = 0; i < count; i++)
+            for (uint16_t s = 0; s < models[i].signal_count; s++) {
+                const nplug_sim_signal *signal = &models[i].signals[s];
+                nplug_move move = {.kind = NPLUG_MOVE_SIGNAL,
+                                   .time = now,
+                                   .on = models[i].name,
+                                   .code = s,
+                                   .space = NPLUG_SPACE_PLAIN};
+                if (signal->nature != NPLUG_NATURE_AXIS) continue;
+                if (signal->rest < signal->min || signal->rest > signal->max) continue; /* a hat */
+                move.value = signal->rest + (int32_t)(((int64_t)signal->max - signal->min) *
+                                                      (rand() % 7 - 3) / 100);
+                if (move.value < signal->min) move.value = signal->min;
+                if (move.value > signal->max) move.value = signal->max;
+                nplug_sim_move(rig.sim, &move);
+            }
+        rig_step(&rig, now);
+        if (rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event)) {
+            nplug_device_info info = {.size = sizeof info};
+            nplug_device_look(rig.nest, event.device, &info);
+            ck_abort_msg("%s switched", info.name);
+        }
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+Suite *active_suite(void)
+{
+    Suite *suite = suite_create("active");
+    TCase *tests = tcase_create("active");
+
+    tcase_set_timeout(tests, 60);
+    tcase_add_loop_test(tests, deliberate_use_switches_at_once_and_nothing_else_does, 0,
+                        COUNT_OF(uses));
+    tcase_add_test(tests, a_lever_that_is_pulled_switches_and_a_parked_one_does_not);
+    tcase_add_test(tests, a_desk_is_one_set);
+    tcase_add_test(tests, while_two_sets_are_moved_a_movement_needs_to_win);
+    tcase_add_test(tests, the_same_moment_at_any_frame_rate);
+    tcase_add_test(tests, a_game_may_pin_forbid_and_let_only_one_drive);
+    tcase_add_test(tests, noise_never_switches);
+    suite_add_tcase(suite, tests);
+    return suite;
+}

@@ -1,0 +1,303 @@
+/* Hot-plug: who waits, who comes back as whom, and what a moment's absence is. */
+#include "support.h"
+#include <stdio.h>
+#include <string.h>
+
+static nplug_game four_seats(void)
+{
+    return harbour_for(4);
+}
+
+/* Plugs a pad in, by model, serial number and socket (NULL for none). */
+static void plug(test_rig *rig, nplug_time time, const char *name, const char *model,
+                 const char *serial, const char *socket)
+{
+    nplug_move move = {.kind = NPLUG_MOVE_ARRIVE,
+                       .time = time,
+                       .on = name,
+                       .what = model,
+                       .serial = serial,
+                       .socket = socket};
+    ck_assert_int_eq(nplug_sim_move(rig->sim, &move), NPLUG_OK);
+}
+
+/* Two pads, each of them a player's: player 1 has "a", player 2 has "b". */
+static void seat_two(test_rig *rig, const nplug_game *game, const char *serials[2],
+                     const char *sockets[2])
+{
+    rig_open(rig, game, NULL);
+    plug(rig, 0, "a", "heron", serials[0], sockets[0]);
+    plug(rig, 0, "b", "heron", serials[1], sockets[1]);
+    nplug_sim_press(rig->sim, 1 * MS, "a", "start", MS);
+    nplug_sim_press(rig->sim, 2 * MS, "b", "start", MS);
+    rig_step(rig, 10 * MS);
+    ck_assert(nplug_seated(rig->nest, 1) && nplug_seated(rig->nest, 2));
+}
+
+/* Whose a device is, by its place. */
+static uint32_t players_at(const test_rig *rig, uint32_t place)
+{
+    return nplug_part_players(rig->nest, nplug_device_at(rig->nest, place), 0);
+}
+
+START_TEST(a_player_whose_device_went_waits_and_is_told)
+{
+    static const char *none[2] = {NULL, NULL};
+    nplug_game game = four_seats();
+    nplug_event event;
+    test_rig rig;
+    nplug_device pad;
+
+    seat_two(&rig, &game, none, none);
+    pad = nplug_device_at(rig.nest, 0);
+    nplug_sim_press(rig.sim, 20 * MS, "a", "south", 0);
+    nplug_sim_unplug(rig.sim, 30 * MS, "a");
+    rig_step(&rig, 40 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event) && event.flags == NPLUG_EVENT_CANCELLED &&
+              event.time == 30 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_WAIT, &event));
+    ck_assert(event.player == 1 && event.device == pad);
+    ck_assert(nplug_waits(rig.nest, 1) && !nplug_waits(rig.nest, 2) && !nplug_waits(rig.nest, 3));
+    ck_assert_uint_eq(nplug_missed_at(rig.nest, 1, 0), pad);
+    ck_assert_uint_eq(nplug_missed_at(rig.nest, 1, 1), 0);
+    /* Any other device takes over by a press, and the press is spent. */
+    nplug_sim_plug(rig.sim, 50 * MS, "keys", "turnstone");
+    nplug_sim_press(rig.sim, 60 * MS, "keys", "KeyH", 0);
+    rig_step(&rig, 70 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_CLAIM, &event));
+    ck_assert(event.player == 1 && event.flags == NPLUG_EVENT_TAKEN_OVER);
+    ck_assert(!rig_saw(&rig, NPLUG_EVENT_JOIN, NULL) && !nplug_held(rig.nest, 1, HORN));
+    ck_assert(!nplug_waits(rig.nest, 1) && nplug_missed_at(rig.nest, 1, 0) == 0);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(waiting_has_an_end_where_the_game_wants_one)
+{
+    static const char *none[2] = {NULL, NULL};
+    nplug_game game = four_seats();
+    nplug_event event;
+    test_rig rig;
+
+    game.waits_ms = 500;
+    seat_two(&rig, &game, none, none);
+    nplug_sim_unplug(rig.sim, 20 * MS, "b");
+    rig_step(&rig, 519 * MS);
+    ck_assert(nplug_waits(rig.nest, 2));
+    rig_step(&rig, 521 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_LEAVE, &event));
+    ck_assert(event.player == 2 && event.flags == NPLUG_EVENT_LATE && event.time == 520 * MS);
+    ck_assert(!nplug_seated(rig.nest, 2) && nplug_seated(rig.nest, 1));
+    rig_close(&rig);
+}
+END_TEST
+
+/* Who comes back as whom: what was there (two pads of two players, both lost), what comes, and
+ * whose it is then (0: nobody's). */
+static const struct {
+    const char *serials[2], *sockets[2];
+    bool both; /* both were lost, or "a" only */
+    const char *model, *serial, *socket;
+    uint32_t players; /* bits */
+} comings[] = {
+    /* by serial number, wherever it is plugged in, and in whatever mode it is */
+    {{"H-1", "H-2"}, {"1", "2"}, true, "heron", "H-2", "1", 2},
+    {{"H-1", "H-2"}, {"1", "2"}, true, "whimbrel", "H-1", "9", 1},
+    {{"H-1", "H-2"}, {"1", "2"}, false, "heron", "H-1", "2", 1},
+    /* another number is another pad, even in the same socket */
+    {{"H-1", "H-2"}, {"1", "2"}, false, "heron", "H-3", "1", 0},
+    /* a number that somebody else here has tells nothing: the socket does */
+    {{"00", "00"}, {"1", "2"}, true, "heron", "00", "2", 2},
+    {{"00", "00"}, {"1", "2"}, false, "heron", "00", "1", 1},
+    /* without numbers: by socket; swapped sockets cannot be told */
+    {{NULL, NULL}, {"1", "2"}, true, "heron", NULL, "2", 2},
+    {{NULL, NULL}, {"1", "2"}, true, "heron", NULL, "1", 1},
+    {{NULL, NULL}, {"1", "2"}, true, "heron", NULL, "3", 0},
+    {{NULL, NULL}, {"1", "2"}, true, "whimbrel", NULL, "2", 0},
+    /* with nothing: to the only one who waits for the like; of two, neither is guessed */
+    {{NULL, NULL}, {NULL, NULL}, false, "heron", NULL, NULL, 1},
+    {{NULL, NULL}, {"1", "2"}, false, "heron", NULL, "5", 1},
+    {{NULL, NULL}, {NULL, NULL}, false, "whimbrel", NULL, NULL, 0},
+    {{NULL, NULL}, {NULL, NULL}, true, "heron", NULL, NULL, 0},
+};
+
+START_TEST(the_same_unit_goes_to_its_player)
+{
+    const char *serials[2] = {comings[_i].serials[0], comings[_i].serials[1]};
+    const char *sockets[2] = {comings[_i].sockets[0], comings[_i].sockets[1]};
+    nplug_game game = four_seats();
+    nplug_event event;
+    test_rig rig;
+
+    seat_two(&rig, &game, serials, sockets);
+    nplug_sim_unplug(rig.sim, 20 * MS, "a");
+    if (comings[_i].both) nplug_sim_unplug(rig.sim, 30 * MS, "b");
+    plug(&rig, 40 * MS, "it", comings[_i].model, comings[_i].serial, comings[_i].socket);
+    rig_step(&rig, 50 * MS);
+    ck_assert_uint_eq(players_at(&rig, comings[_i].both ? 0 : 1), comings[_i].players);
+    ck_assert_int_eq(rig_saw(&rig, NPLUG_EVENT_CLAIM, &event), comings[_i].players != 0);
+    if (comings[_i].players) ck_assert_uint_eq(event.flags, NPLUG_EVENT_RETURNED);
+    /* The first press decides what could not be told: who has waited longest gets it. */
+    nplug_sim_press(rig.sim, 60 * MS, "it", "start", MS);
+    rig_step(&rig, 70 * MS);
+    ck_assert_uint_eq(players_at(&rig, comings[_i].both ? 0 : 1),
+                      comings[_i].players ? comings[_i].players : 1);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_hub_that_loses_four_pads_gives_them_back_in_any_order)
+{
+    static const unsigned orders[][4] = {{3, 2, 1, 0}, {1, 3, 0, 2}, {2, 0, 3, 1}};
+    nplug_game game = four_seats();
+    char names[4][8], sockets[4][8], again[4][8];
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    for (unsigned i = 0; i < 4; i++) {
+        snprintf(names[i], sizeof names[i], "pad-%u", i);
+        snprintf(again[i], sizeof again[i], "new-%u", i);
+        snprintf(sockets[i], sizeof sockets[i], "hub.%u", i);
+        plug(&rig, 0, names[i], "dunlin", NULL, sockets[i]);
+        nplug_sim_press(rig.sim, (1 + i) * MS, names[i], "start", MS);
+    }
+    rig_step(&rig, 10 * MS);
+    for (unsigned i = 0; i < 4; i++)
+        nplug_sim_unplug(rig.sim, 20 * MS, names[i]);
+    for (unsigned i = 0; i < 4; i++)
+        plug(&rig, 30 * MS, again[orders[_i][i]], "dunlin", NULL, sockets[orders[_i][i]]);
+    rig_step(&rig, 40 * MS);
+    for (unsigned i = 0; i < 4; i++)
+        ck_assert_uint_eq(players_at(&rig, i), 1u << orders[_i][i]);
+    for (nplug_player p = 1; p <= 4; p++)
+        ck_assert(!nplug_waits(rig.nest, p) && nplug_missed_at(rig.nest, p, 0) == 0);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_wobble_is_one_event_and_keeps_the_handle)
+{
+    static const char *none[2] = {NULL, NULL};
+    nplug_game game = four_seats();
+    nplug_device pad;
+    nplug_event event;
+    nplug_time now = 20 * MS;
+    test_rig rig;
+
+    game.wobble_ms = 300;
+    seat_two(&rig, &game, none, none);
+    pad = nplug_device_at(rig.nest, 0);
+    nplug_sim_unplug(rig.sim, 11 * MS, "b"); /* the other one goes for good */
+    for (unsigned i = 0; i < 1000; i++, now += 500 * MS) {
+        nplug_sim_press(rig.sim, now, "a", "south", 0);
+        nplug_sim_unplug(rig.sim, now + 10 * MS, "a");
+        rig_step(&rig, now + 20 * MS);
+        ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
+        ck_assert(event.flags == NPLUG_EVENT_CANCELLED && !nplug_held(rig.nest, 1, HORN));
+        ck_assert(!rig_saw(&rig, NPLUG_EVENT_DEPARTURE, NULL));
+        nplug_sim_plug(rig.sim, now + 299 * MS, "a", "heron");
+        rig_step(&rig, now + 400 * MS);
+        ck_assert(rig_saw(&rig, NPLUG_EVENT_WOBBLE, &event) && event.device == pad);
+        ck_assert(!rig_saw(&rig, NPLUG_EVENT_ARRIVAL, NULL));
+        ck_assert(!rig_saw(&rig, NPLUG_EVENT_CLAIM, NULL));
+        ck_assert_uint_eq(nplug_device_at(rig.nest, 0), pad);
+        ck_assert_uint_eq(players_at(&rig, 0), 1);
+    }
+    ck_assert(nplug_waits(rig.nest, 2));
+    nplug_sim_unplug(rig.sim, now, "a"); /* and once too long */
+    rig_step(&rig, now + 299 * MS);
+    ck_assert(!rig_saw(&rig, NPLUG_EVENT_DEPARTURE, NULL));
+    rig_step(&rig, now + 301 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_DEPARTURE, &event) && event.time == now + 300 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_WAIT, NULL));
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(levers_stay_and_others_as_the_game_says)
+{
+    static const nplug_action_def actions[] = {
+        {"throttle", NPLUG_LEVEL, "stick:throttle | key:Space", 0},
+        {"rudder", NPLUG_LEVEL, "stick:rudder | keys:KeyA,KeyD", 0},
+        {"trim", NPLUG_LEVEL, "stick:brake-left", 0}};
+    static const nplug_action_rule rules[] = {
+        {2, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, 0, NULL, 0, NPLUG_KEEP_NOTHING, true}};
+    nplug_game game = nplug_game_for_one("quay", actions, COUNT_OF(actions));
+    float throttle, trim;
+    test_rig rig;
+
+    game.rules = rules;
+    game.rule_count = COUNT_OF(rules);
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "levers", "godwit");
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_sweep(rig.sim, 1000, "levers", "throttle", (nplug_vec2){0.75f, 0.0f}, 1000);
+    nplug_sim_sweep(rig.sim, 1000, "levers", "rudder", (nplug_vec2){0.5f, 0.0f}, 1000);
+    nplug_sim_sweep(rig.sim, 1000, "levers", "brake-left", (nplug_vec2){0.5f, 0.0f}, 1000);
+    rig_step(&rig, 10 * MS);
+    throttle = nplug_level(rig.nest, 1, 0);
+    trim = nplug_level(rig.nest, 1, 2);
+    ck_assert(throttle > 0.7f && trim > 0.4f && nplug_level(rig.nest, 1, 1) > 0.4f);
+    nplug_sim_unplug(rig.sim, 20 * MS, "levers");
+    rig_step(&rig, 30 * MS);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 0), throttle);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 0.0f);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 2), trim);
+    nplug_sim_press(rig.sim, 40 * MS, "keys", "Space", 10 * MS); /* until another control moves */
+    rig_step(&rig, 60 * MS);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 0), 0.0f);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(batteries_are_told_and_low_ones_before_they_die)
+{
+    static const struct {
+        float level;
+        bool news;
+        uint16_t flags;
+    } levels[] = {{0.8f, true, 0},
+                  {0.8f, false, 0},
+                  {0.16f, true, 0},
+                  {0.15f, true, NPLUG_EVENT_LOW},
+                  {0.05f, true, NPLUG_EVENT_LOW}};
+    nplug_device_info info = {.size = sizeof info};
+    nplug_game game = harbour_for(1);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    rig_step(&rig, 1000);
+    nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
+    ck_assert_int_eq(info.battery, -1);
+    for (size_t i = 0; i < COUNT_OF(levels); i++) {
+        nplug_move move = {.kind = NPLUG_MOVE_BATTERY, .on = "pad", .x = levels[i].level};
+        nplug_event event;
+        move.time = (i + 2) * 1000;
+        nplug_sim_move(rig.sim, &move);
+        rig_step(&rig, move.time);
+        ck_assert_int_eq(rig_saw(&rig, NPLUG_EVENT_BATTERY, &event), levels[i].news);
+        if (levels[i].news) ck_assert_uint_eq(event.flags, levels[i].flags);
+        nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
+        ck_assert_int_eq(info.battery, (int32_t)(levels[i].level * 100.0f + 0.5f));
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+Suite *return_suite(void)
+{
+    Suite *suite = suite_create("return");
+    TCase *tests = tcase_create("return");
+
+    tcase_set_timeout(tests, 60);
+    tcase_add_test(tests, a_player_whose_device_went_waits_and_is_told);
+    tcase_add_test(tests, waiting_has_an_end_where_the_game_wants_one);
+    tcase_add_loop_test(tests, the_same_unit_goes_to_its_player, 0, COUNT_OF(comings));
+    tcase_add_loop_test(tests, a_hub_that_loses_four_pads_gives_them_back_in_any_order, 0, 3);
+    tcase_add_test(tests, a_wobble_is_one_event_and_keeps_the_handle);
+    tcase_add_test(tests, levers_stay_and_others_as_the_game_says);
+    tcase_add_test(tests, batteries_are_told_and_low_ones_before_they_die);
+    suite_add_tcase(suite, tests);
+    return suite;
+}
