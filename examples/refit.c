@@ -4,12 +4,9 @@
  *   refit TRACE         simulated hardware, as a trace written by hand plays it
  *
  * Settings are kept in refit.settings, or in a file given after the trace. */
-#include <nestplug/nestplug.h>
+#include "stage.h"
 #include <stdio.h>
-#include <stdlib.h>
 #include <string.h>
-#include <time.h>
-#include <unistd.h>
 
 enum { STEER, THROTTLE, HORN, WINCH, LAMP, SHOWN, MENU = SHOWN };
 enum { HELM, SCREEN };
@@ -61,7 +58,7 @@ static void say(refit *r, const char *text)
 
 static void draw(refit *r)
 {
-    if (isatty(STDOUT_FILENO)) printf("\033[H\033[2J");
+    stage_clear();
     printf("Refit: which control does what (* is your own)\n\n");
     for (uint32_t a = 0; a < SHOWN; a++)
         printf(" %s %-9s%s %s\n", a == r->row ? ">" : " ", nplug_action_name(r->nest, a),
@@ -274,50 +271,15 @@ static void play(refit *r)
     if (r->changed) draw(r);
 }
 
-/* --- hardware ------------------------------------------------------------------------------- */
+/* --- running -------------------------------------------------------------------------------- */
 
-static void pause_a_frame(void)
+static bool frame(void *user, nplug_nest *nest)
 {
-    struct timespec frame = {0, 16000000};
-    nanosleep(&frame, NULL);
-}
+    refit *r = (refit *)user;
 
-static void run_here(refit *r)
-{
-    while (!r->over) {
-        nplug_step(r->nest, nplug_now());
-        play(r);
-        pause_a_frame();
-    }
-}
-
-static int run_trace(refit *r, const char *path)
-{
-    nplug_sim_limits room = {4, 256};
-    size_t size = nplug_sim_memory_needed(room), count;
-    nplug_sim *sim = nplug_sim_open(room, malloc(size), size);
-    nplug_trace *trace;
-    nplug_notes notes;
-    char line[300];
-    const nplug_move *moves;
-
-    if (!sim || nplug_trace_read(path, &trace, &notes) != NPLUG_OK) {
-        if (sim && nplug_note_text(&notes, 0, line, sizeof line)) fprintf(stderr, "%s\n", line);
-        free(sim);
-        return 1;
-    }
-    moves = nplug_trace_moves(trace, &count);
-    for (size_t i = 0; i < count; i++)
-        nplug_sim_move(sim, &moves[i]);
-    nplug_attach(r->nest, nplug_sim_port(), sim);
-    for (nplug_time now = 0; !r->over && now <= nplug_sim_last(sim) + 100000; now += 16667) {
-        nplug_step(r->nest, now);
-        play(r);
-    }
-    nplug_close(r->nest);
-    nplug_trace_free(trace);
-    free(sim);
-    return 0;
+    (void)nest;
+    play(r);
+    return !r->over;
 }
 
 int main(int argc, char **argv)
@@ -325,9 +287,8 @@ int main(int argc, char **argv)
     nplug_game game = nplug_game_for_one("refit", actions, sizeof actions / sizeof *actions);
     static refit r;
     nplug_notes notes;
-    int status = 0;
-    nplug_result (*start)(const nplug_game *, const nplug_setup *, nplug_nest **) =
-        argc > 1 ? nplug_start_bare : nplug_start_game;
+    const char *trace = argc > 1 ? argv[1] : NULL;
+    int status;
 
     game.rules = rules;
     game.rule_count = sizeof rules / sizeof *rules;
@@ -337,14 +298,10 @@ int main(int argc, char **argv)
     r.changed = true;
     if (nplug_settings_read(r.path, &r.settings, &notes) != NPLUG_OK)
         r.settings = nplug_settings_new();
-    if (!r.settings || start(&game, NULL, &r.nest) != NPLUG_OK) return 1;
+    r.nest = stage_open(&game, trace);
+    if (!r.settings || !r.nest) return 1;
     nplug_settings_use_player(r.settings, r.nest, 1, "skipper");
-    if (argc > 1) {
-        status = run_trace(&r, argv[1]);
-    } else {
-        run_here(&r);
-        nplug_close(r.nest);
-    }
+    status = stage_play(r.nest, trace, frame, &r);
     nplug_settings_free(r.settings);
     return status;
 }

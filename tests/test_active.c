@@ -226,6 +226,13 @@ START_TEST(a_game_may_pin_forbid_and_let_only_one_drive)
 }
 END_TEST
 
+/* A signal's rest, and up to 3 % of its range beside it. */
+static int32_t with_noise(const nplug_sim_signal *signal)
+{
+    int64_t value = signal->rest + ((int64_t)signal->max - signal->min) * (rand() % 7 - 3) / 100;
+    return (int32_t)(value < signal->min ? signal->min : value > signal->max ? signal->max : value);
+}
+
 /* Every model's noise beside a keyboard that was used: none switches.  The bench has an hour of it.
  */
 START_TEST(noise_never_switches)
@@ -253,10 +260,7 @@ START_TEST(noise_never_switches)
                                    .space = NPLUG_SPACE_PLAIN};
                 if (signal->nature != NPLUG_NATURE_AXIS) continue;
                 if (signal->rest < signal->min || signal->rest > signal->max) continue; /* a hat */
-                move.value = signal->rest + (int32_t)(((int64_t)signal->max - signal->min) *
-                                                      (rand() % 7 - 3) / 100);
-                if (move.value < signal->min) move.value = signal->min;
-                if (move.value > signal->max) move.value = signal->max;
+                move.value = with_noise(signal);
                 nplug_sim_move(rig.sim, &move);
             }
         rig_step(&rig, now);

@@ -191,6 +191,172 @@ START_TEST(in_a_game_for_one_player_1_hears_all)
 }
 END_TEST
 
+START_TEST(a_seat_by_one_action)
+{
+    static const nplug_action_def actions[] = {
+        {"horn", NPLUG_BUTTON, "pad:south | pad:start", 0},
+        {"join", NPLUG_BUTTON, "pad:start hold=200 | pad:select", 0},
+        {"leave", NPLUG_BUTTON, "pad:home", 0}};
+    nplug_game game = nplug_game_for("quay", actions, COUNT_OF(actions), 2);
+    test_rig rig;
+
+    game.seats = NPLUG_SEATS_BY_ACTION;
+    game.join = "join";
+    game.leave = "leave";
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad-1", "heron");
+    nplug_sim_plug(rig.sim, 0, "pad-2", "heron");
+    nplug_sim_press(rig.sim, 10 * MS, "pad-1", "south", 10 * MS); /* no way in, and no horn */
+    nplug_sim_press(rig.sim, 30 * MS, "pad-2", "start", 0);
+    rig_step(&rig, 220 * MS);
+    ck_assert(!nplug_seated(rig.nest, 1));
+    ck_assert_uint_eq(nplug_presses(rig.nest, NPLUG_ANYONE, 0), 0);
+    rig_step(&rig, 231 * MS); /* held for long enough */
+    ck_assert(nplug_seated(rig.nest, 1) && players_of(&rig, 1) == 1);
+    ck_assert(!nplug_held(rig.nest, 1, 0)); /* and what joined is spent */
+    nplug_sim_release(rig.sim, 300 * MS, "pad-2", "start");
+    nplug_sim_press(rig.sim, 310 * MS, "pad-2", "start", 10 * MS);
+    nplug_sim_press(rig.sim, 330 * MS, "pad-1", "select", 10 * MS);
+    rig_step(&rig, 400 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 1);
+    ck_assert(nplug_seated(rig.nest, 2));
+    nplug_sim_press(rig.sim, 500 * MS, "pad-2", "home", 10 * MS);
+    rig_step(&rig, 600 * MS);
+    ck_assert(!nplug_seated(rig.nest, 1) && nplug_seated(rig.nest, 2)); /* numbers stay */
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(players_share_a_keyboard)
+{
+    static const nplug_part_def parts[] = {{"left", "KeyW,KeyA"}, {"right", "KeyH,Space"}};
+    nplug_game game = harbour_for(4);
+    nplug_device keys;
+    test_rig rig;
+
+    game.parts = parts;
+    game.part_count = COUNT_OF(parts);
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_press(rig.sim, 1 * MS, "keys", "KeyQ", MS); /* nobody's */
+    nplug_sim_press(rig.sim, 5 * MS, "keys", "KeyA", MS);
+    nplug_sim_press(rig.sim, 9 * MS, "keys", "KeyH", MS);
+    rig_step(&rig, 20 * MS);
+    keys = nplug_device_at(rig.nest, 0);
+    ck_assert_uint_eq(nplug_part_players(rig.nest, keys, 1), 1);
+    ck_assert_uint_eq(nplug_part_players(rig.nest, keys, 2), 2);
+    ck_assert_uint_eq(nplug_part_players(rig.nest, keys, 0), 3);
+    nplug_sim_press(rig.sim, 30 * MS, "keys", "KeyW", 0);
+    nplug_sim_press(rig.sim, 30 * MS, "keys", "KeyH", 0);
+    rig_step(&rig, 40 * MS);
+    ck_assert(nplug_vector(rig.nest, 1, STEER).y == 1.0f && nplug_held(rig.nest, 2, HORN));
+    ck_assert(nplug_vector(rig.nest, 2, STEER).y == 0.0f && !nplug_held(rig.nest, 1, HORN));
+    ck_assert_int_eq(nplug_claim_part(rig.nest, keys, 2, 3), NPLUG_OK);
+    rig_step(&rig, 50 * MS); /* one half changes hands: the other is not disturbed */
+    ck_assert(nplug_vector(rig.nest, 1, STEER).y == 1.0f && !nplug_held(rig.nest, 2, HORN));
+    ck_assert(nplug_waits(rig.nest, 2) && !nplug_held(rig.nest, 3, HORN));
+    ck_assert_int_eq(nplug_claim_part(rig.nest, keys, 3, 1), NPLUG_ERR_ARGUMENT);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(seats_by_arrival_sharing_and_swapping)
+{
+    nplug_game game = harbour_for(4);
+    nplug_effect lights;
+    nplug_device pad;
+    test_rig rig;
+
+    game.seats = NPLUG_SEATS_BY_ARRIVAL;
+    game.seat_kinds = 1u << NPLUG_KIND_PAD;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "mouse", "stint"); /* of no kind that has a seat */
+    nplug_sim_plug(rig.sim, 1 * MS, "pad-1", "heron");
+    nplug_sim_plug(rig.sim, 2 * MS, "pad-2", "dunlin");
+    rig_step(&rig, 10 * MS);
+    ck_assert(players_of(&rig, 0) == 0 && players_of(&rig, 1) == 1 && players_of(&rig, 2) == 2);
+    pad = nplug_device_at(rig.nest, 1);
+    nplug_share(rig.nest, pad, 3); /* a helper, or two characters */
+    nplug_sim_press(rig.sim, 20 * MS, "pad-1", "south", 0);
+    rig_step(&rig, 30 * MS);
+    ck_assert(nplug_held(rig.nest, 1, HORN) && nplug_held(rig.nest, 3, HORN));
+    nplug_yield_for(rig.nest, pad, 3);
+    rig_step(&rig, 40 * MS);
+    ck_assert(players_of(&rig, 1) == 1 && nplug_seated(rig.nest, 3));
+    ck_assert_int_eq(nplug_swap(rig.nest, 2, 4), NPLUG_OK); /* to a free seat */
+    rig_step(&rig, 50 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_SWAP, NULL));
+    ck_assert(players_of(&rig, 2) == 8 && !nplug_seated(rig.nest, 2) && nplug_seated(rig.nest, 4));
+    ck_assert_uint_ge(nplug_sim_effects(rig.sim, "pad-2", &lights), 1);
+    ck_assert(lights.kind == NPLUG_EFFECT_LIGHTS && lights.player == 4);
+    ck_assert_int_eq(nplug_swap(rig.nest, 1, 1), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_swap(rig.nest, 1, 5), NPLUG_ERR_ARGUMENT);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Without focus pads may go on; what is held when it comes back is spent. */
+START_TEST(focus_goes_by_kind)
+{
+    nplug_game game = harbour_for(1);
+    hand_port port = {0};
+    nplug_report focus = {0};
+    test_rig rig;
+
+    game.unfocused_kinds = 1u << NPLUG_KIND_PAD;
+    rig_open(&rig, &game, NULL);
+    ck_assert_int_eq(nplug_attach(rig.nest, &hand_table, &port), NPLUG_OK);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_press(rig.sim, 10 * MS, "pad", "west", 0);
+    nplug_sim_press(rig.sim, 10 * MS, "keys", "KeyH", 0);
+    rig_step(&rig, 20 * MS);
+    focus.kind = NPLUG_REPORT_FOCUS;
+    focus.time = 30 * MS;
+    nplug_push(port.ring, &focus, 1);
+    nplug_sim_press(rig.sim, 40 * MS, "pad", "south", MS);
+    rig_step(&rig, 60 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 1); /* the pad's; the key's is cancelled */
+    focus.as.value = 1;
+    focus.time = 70 * MS;
+    nplug_push(port.ring, &focus, 1);
+    rig_step(&rig, 80 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, HORN));
+    nplug_sim_release(rig.sim, 90 * MS, "keys", "KeyH");
+    nplug_sim_press(rig.sim, 95 * MS, "keys", "KeyH", 0);
+    rig_step(&rig, 99 * MS);
+    ck_assert(nplug_held(rig.nest, 1, HORN));
+    rig_close(&rig);
+}
+END_TEST
+
+/* What a game may say wrong of seats and parts: each is refused, and the log says why. */
+START_TEST(wrong_seats_and_parts_are_told)
+{
+    static const nplug_part_def twice[] = {{"a", "KeyW,KeyA"}, {"b", "KeyA"}};
+    static const nplug_part_def none[] = {{"a", "KeyW,KeyOops"}};
+    nplug_game games[5];
+    test_rig rig;
+
+    for (size_t i = 0; i < COUNT_OF(games); i++)
+        games[i] = harbour_for(2);
+    games[0].seats = NPLUG_SEATS_BY_ACTION;
+    games[1].seats = NPLUG_SEATS_BY_ACTION;
+    games[1].join = "steer"; /* no button */
+    games[2].leave = "leaf";
+    games[3].parts = twice;
+    games[3].part_count = 2;
+    games[4].parts = none;
+    games[4].part_count = 1;
+    for (size_t i = 0; i < COUNT_OF(games); i++) {
+        rig_open(&rig, NULL, NULL);
+        ck_assert_int_eq(nplug_use_game(rig.nest, &games[i]), NPLUG_ERR_ARGUMENT);
+        ck_assert_ptr_nonnull(strstr(rig.log, "the game is wrong: "));
+        rig_close(&rig);
+    }
+}
+END_TEST
+
 START_TEST(wrong_calls_are_errors)
 {
     test_rig rig;
@@ -222,6 +388,11 @@ Suite *players_suite(void)
     tcase_add_test(tests, leaving_yields_all_and_frees_the_seat);
     tcase_add_test(tests, hardware_comes_back_to_its_player);
     tcase_add_test(tests, in_a_game_for_one_player_1_hears_all);
+    tcase_add_test(tests, a_seat_by_one_action);
+    tcase_add_test(tests, players_share_a_keyboard);
+    tcase_add_test(tests, seats_by_arrival_sharing_and_swapping);
+    tcase_add_test(tests, focus_goes_by_kind);
+    tcase_add_test(tests, wrong_seats_and_parts_are_told);
     tcase_add_test(tests, wrong_calls_are_errors);
     suite_add_tcase(suite, tests);
     return suite;

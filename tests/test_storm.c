@@ -599,6 +599,17 @@ static bool is_held(const storm *s, int p)
     return false;
 }
 
+/* A player who has any device is shown prompts of one of them. */
+static bool uses_own(const storm *s, int p)
+{
+    nplug_device active = nplug_active(s->rig.nest, (nplug_player)p).device;
+
+    for (int i = 0; i < DEVS; i++)
+        if (is_known(&s->devs[i]) && s->devs[i].handle == active)
+            return (all_hearers(&s->devs[i]) >> (p - 1)) & 1u;
+    return false;
+}
+
 static void check_players(storm *s)
 {
     int64_t seated = 0;
@@ -610,6 +621,7 @@ static void check_players(storm *s)
         if (p == 0) continue;
         HOLDS(s, nplug_held(s->rig.nest, (nplug_player)p, HORN) == is_held(s, p));
         seated += s->seated[p];
+        HOLDS(s, !has_device(s, p) || uses_own(s, p));
         HOLDS(s, nplug_seated(s->rig.nest, (nplug_player)p) == s->seated[p]);
         HOLDS(s, nplug_waits(s->rig.nest, (nplug_player)p) == waits(s, p));
         HOLDS(s, !nplug_missed_at(s->rig.nest, (nplug_player)p, missed_by(s, p)));

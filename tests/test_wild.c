@@ -41,6 +41,8 @@ static const nplug_action_def wild_actions[12] = {
     {"bell", NPLUG_BUTTON, "pad:east kind=pad | pad:south family=letters", 2},
 };
 
+static const nplug_part_def parts[] = {{"left", "KeyW,KeyS,KeyA,KeyD"}, {"right", "KeyH,Space"}};
+
 static nplug_game wild_game(void)
 {
     nplug_game game = nplug_game_for("wild", wild_actions, COUNT_OF(wild_actions), 2);
@@ -49,6 +51,11 @@ static nplug_game wild_game(void)
     game.layer_count = COUNT_OF(layers);
     game.rules = rules;
     game.rule_count = COUNT_OF(rules);
+    game.parts = parts;
+    game.part_count = COUNT_OF(parts);
+    game.leave = "bell";
+    game.waits_ms = 300;
+    game.wobble_ms = 40;
     return game;
 }
 
@@ -86,7 +93,9 @@ static void any_command(wild *w)
     nplug_pick pick = {sizeof(nplug_pick), 0, 0, 1 + below(60), 0, 0.0f, false};
     nplug_device device = nplug_device_at(w->rig.nest, below(4));
 
-    switch (below(10)) {
+    nplug_following following = nplug_following_default();
+
+    switch (below(15)) {
     case 0:
         nplug_claim(w->rig.nest, device, below(4));
         break;
@@ -115,6 +124,26 @@ static void any_command(wild *w)
     case 9:
         pick.takes = below(2);
         nplug_pick_begin(w->rig.nest, &pick);
+        break;
+    case 10:
+        nplug_swap(w->rig.nest, below(4), below(4));
+        break;
+    case 11:
+        nplug_claim_part(w->rig.nest, device, below(4), below(4));
+        break;
+    case 12:
+        nplug_share(w->rig.nest, device, below(4));
+        break;
+    case 13:
+        nplug_yield_for(w->rig.nest, device, below(4));
+        break;
+    case 14:
+        following.only = below(2);
+        following.pin = below(3) ? 0 : device;
+        following.ignored = below(4) ? 0 : 1u << below(4);
+        following.dwell_ms = below(200);
+        following.family = below(2) ? "outlines" : NULL;
+        nplug_follow(w->rig.nest, below(3), &following);
         break;
     default:
         nplug_claim(w->rig.nest, below(20000), 1);

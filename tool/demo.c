@@ -132,11 +132,52 @@ static void tell_departure(const teller *story, const nplug_event *event)
     tell(story, event->time, text);
 }
 
+/* What becomes of devices and of those who play with them. */
+static void tell_about(const teller *story, const nplug_event *event)
+{
+    nplug_device_info info;
+    const char *family;
+    char text[200];
+
+    info.size = (uint32_t)sizeof info;
+    if (event->flags & NPLUG_EVENT_SAME_PROMPTS) return;
+    if (nplug_device_look(story->hw.nest, event->device, &info) != NPLUG_OK) return;
+    family = nplug_active(story->hw.nest, event->player).family;
+    if (event->kind == NPLUG_EVENT_WAIT)
+        snprintf(text, sizeof text, "Player %u waits for it; a game would pause.", event->player);
+    else if (event->kind == NPLUG_EVENT_WOBBLE)
+        snprintf(text, sizeof text, "%s was gone for a moment: nobody need know.", info.name);
+    else if (event->kind == NPLUG_EVENT_BATTERY)
+        snprintf(text, sizeof text, "%s's battery is at %u %%%s.", info.name,
+                 (unsigned)event->count, event->flags & NPLUG_EVENT_LOW ? ": low" : "");
+    else
+        snprintf(text, sizeof text, "Player %u uses %s: prompts are %s%s.", event->player,
+                 info.name, *family ? "those of " : "the keys'", family);
+    tell(story, event->time, text);
+}
+
+/* The harbour master lays a second pad on player 2's desk. */
+static void lend(const teller *story, const nplug_event *event)
+{
+    nplug_device_info info;
+
+    info.size = (uint32_t)sizeof info;
+    nplug_device_look(story->hw.nest, event->device, &info);
+    if (strcmp(info.sheet, "whimbrel") == 0) nplug_claim(story->hw.nest, event->device, 2);
+}
+
 static void tell_event(teller *story, const nplug_event *event)
 {
     switch (event->kind) {
     case NPLUG_EVENT_ARRIVAL:
         tell_arrival(story, event);
+        lend(story, event);
+        break;
+    case NPLUG_EVENT_WAIT:
+    case NPLUG_EVENT_WOBBLE:
+    case NPLUG_EVENT_BATTERY:
+    case NPLUG_EVENT_ACTIVE:
+        tell_about(story, event);
         break;
     case NPLUG_EVENT_DEPARTURE:
         tell_departure(story, event);

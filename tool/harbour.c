@@ -10,5 +10,8 @@ static const nplug_action_def actions[] = {
 
 nplug_game harbour_game(void)
 {
-    return nplug_game_for("harbour", actions, sizeof actions / sizeof *actions, 4);
+    nplug_game game = nplug_game_for("harbour", actions, sizeof actions / sizeof *actions, 4);
+
+    game.wobble_ms = 300;
+    return game;
 }

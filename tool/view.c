@@ -27,8 +27,15 @@ static const char *story_of(const nplug_event *event)
     if (event->kind == NPLUG_EVENT_JOIN) return "seats a player";
     if (event->kind == NPLUG_EVENT_TWIN) return "moves together with another device: ignore one";
     if (event->kind == NPLUG_EVENT_RESYNCED) return "is in step again after reports were lost";
+    if (event->kind == NPLUG_EVENT_WAIT) return "is waited for";
+    if (event->kind == NPLUG_EVENT_WOBBLE) return "was gone for a moment";
+    if (event->kind == NPLUG_EVENT_ACTIVE) return "is used now";
+    if (event->kind == NPLUG_EVENT_BATTERY && (event->flags & NPLUG_EVENT_LOW))
+        return "has a battery that will not last long";
     if (event->kind == NPLUG_EVENT_CLAIM && (event->flags & NPLUG_EVENT_RETURNED))
         return "came back to its player";
+    if (event->kind == NPLUG_EVENT_CLAIM && (event->flags & NPLUG_EVENT_TAKEN_OVER))
+        return "stands in for the one that went";
     return NULL;
 }
 
@@ -62,6 +69,7 @@ static const char *state_of(const nplug_device_info *info, nplug_time now)
     if (info->unreadable) return "unreadable: no permission";
     if (info->matched == NPLUG_MATCHED_NONE) return "unrecognised";
     if (info->stale) return "catching up";
+    if (info->battery >= 0 && info->battery <= 15 && !info->charging) return "battery low";
     if (info->kind == NPLUG_KIND_PAD && now > info->last + SLEEPY) return "silent: asleep?";
     return "present";
 }
@@ -86,6 +94,54 @@ static int draw_devices(const view *v, int y)
         attroff(A_REVERSE);
     }
     if (nplug_device_count(v->hw->nest) == 0) mvprintw(y++, 2, "Nothing is here yet.");
+    return y + 1;
+}
+
+/* --- players -------------------------------------------------------------------------------- */
+
+/* The devices of a player that are here, parted by commas. */
+static void name_devices(const nplug_nest *nest, nplug_player player, char *buffer, size_t size)
+{
+    char name[80];
+    size_t length = 0;
+
+    buffer[0] = 0;
+    for (uint32_t i = 0; i < nplug_device_count(nest) && length < size; i++) {
+        nplug_device device = nplug_device_at(nest, i);
+        if (!((nplug_part_players(nest, device, 0) >> (player - 1)) & 1u)) continue;
+        hardware_name(nest, device, name, sizeof name);
+        length +=
+            (size_t)snprintf(buffer + length, size - length, "%s%s", length ? ", " : "", name);
+    }
+}
+
+static int draw_player(const view *v, nplug_player player, int y)
+{
+    const nplug_nest *nest = v->hw->nest;
+    nplug_active_set active = nplug_active(nest, player);
+    nplug_device missed = nplug_missed_at(nest, player, 0);
+    char devices[160], name[80] = "-";
+
+    if (!nplug_seated(nest, player)) return y;
+    name_devices(nest, player, devices, sizeof devices);
+    if (active.device) hardware_name(nest, active.device, name, sizeof name);
+    mvprintw(y, 2, "%-6u %-28.28s %-14s %-60.60s", player, name,
+             *active.family ? active.family : "-", *devices ? devices : "nothing");
+    if (!missed) return y + 1;
+    hardware_name(nest, missed, name, sizeof name);
+    attron(A_BOLD);
+    printw(" waits for %s", name);
+    attroff(A_BOLD);
+    return y + 1;
+}
+
+static int draw_players(const view *v, int y)
+{
+    attron(A_BOLD);
+    mvprintw(y++, 0, "  %-6s %-28s %-14s %s", "PLAYER", "USED LAST", "PROMPTS", "DEVICES");
+    attroff(A_BOLD);
+    for (nplug_player player = 1; player <= nplug_nest_limits(v->hw->nest).players; player++)
+        y = draw_player(v, player, y);
     return y + 1;
 }
 
@@ -181,7 +237,7 @@ static void draw(const view *v)
     attroff(A_BOLD);
     mvprintw(0, 18, "%.3f s    up/down: choose a device    q: end",
              (double)nplug_nest_time(v->hw->nest) / 1e6);
-    y = draw_devices(v, 2);
+    y = draw_players(v, draw_devices(v, 2));
     if (device && nplug_control_look(v->hw->nest, device, 0, &any) != NPLUG_OK)
         draw_signals(v, y);
     else if (device)

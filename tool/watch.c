@@ -75,6 +75,15 @@ static json_t *event_json(const nplug_nest *nest, const nplug_event *event)
 
 static void print_event(const nplug_nest *nest, const nplug_event *event)
 {
+    static const struct {
+        uint16_t flag;
+        const char *words;
+    } flags[] = {{NPLUG_EVENT_CANCELLED, "cancelled"},
+                 {NPLUG_EVENT_RETURNED, "it came back"},
+                 {NPLUG_EVENT_LATE, "too late"},
+                 {NPLUG_EVENT_TAKEN_OVER, "in place of the one that went"},
+                 {NPLUG_EVENT_SAME_PROMPTS, "same prompts"},
+                 {NPLUG_EVENT_LOW, "low"}};
     char name[80] = "", control[48] = "", value[32];
     bool acts = event->kind >= NPLUG_EVENT_PRESS && event->kind <= NPLUG_EVENT_VALUE;
 
@@ -89,9 +98,11 @@ static void print_event(const nplug_nest *nest, const nplug_event *event)
         printf("%s ", value);
     }
     if (*control) printf("by %s ", control);
-    if (event->flags & NPLUG_EVENT_CANCELLED) printf("(cancelled)");
-    if (event->flags & NPLUG_EVENT_RETURNED) printf("(it came back)");
     if (event->kind == NPLUG_EVENT_LIMIT) printf("%s", nplug_limit_name((uint32_t)event->count));
+    if (event->kind == NPLUG_EVENT_SWAP) printf("and player %u", (unsigned)event->count);
+    if (event->kind == NPLUG_EVENT_BATTERY) printf("%u %% ", (unsigned)event->count);
+    for (size_t i = 0; i < sizeof flags / sizeof *flags; i++)
+        if (event->flags & flags[i].flag) printf("(%s)", flags[i].words);
     putchar('\n');
 }
 

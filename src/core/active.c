@@ -168,11 +168,23 @@ static void switch_to(nplug_nest *nest, uint32_t player, uint32_t device, nplug_
     watch_anew(nest, player);
 }
 
+/* Whether what a player used last is here, and the player's. */
+static bool is_kept(const nplug_nest *nest, uint32_t player)
+{
+    uint32_t device = here(nest, nest->active.of[player].device);
+    return device != NP_NONE && hears(nest, player, device);
+}
+
+void np_active_end(nplug_nest *nest, uint32_t player, nplug_time time)
+{
+    for (uint32_t i = 0; i < nest->devices.count && !is_kept(nest, player); i++)
+        if (hears(nest, player, nest->devices.order[i]))
+            switch_to(nest, player, nest->devices.order[i], time);
+}
+
 void np_active_begin(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time)
 {
-    np_active *active = &nest->active.of[player];
-
-    if (here(nest, active->device) == NP_NONE || !hears(nest, player, here(nest, active->device)))
+    if (!is_kept(nest, player))
         switch_to(nest, player, device, time);
     else
         quieten(nest, player, time);

@@ -50,8 +50,9 @@ void np_active_layout(np_actives *actives, np_carve *carve, const nplug_limits *
 /* Whether two devices are of one set. */
 bool np_active_same_set(const nplug_nest *nest, uint32_t a, uint32_t b);
 
-/* A player hears a device from now on. */
+/* A player hears a device from now on, or no more: the active set is one that the player has. */
 void np_active_begin(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time);
+void np_active_end(nplug_nest *nest, uint32_t player, nplug_time time);
 
 /* Hears a control that was moved, and a delta. */
 void np_active_hear(nplug_nest *nest, const np_change *change, np_edge edge);

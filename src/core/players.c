@@ -148,8 +148,10 @@ static void say_hearers(nplug_nest *nest, uint32_t device, uint32_t part, uint32
     uint32_t hearers = nest->players.parts[device].hearers[part];
 
     for (uint32_t p = 1; p <= nest->limits.players; p++) {
-        if ((was & ~hearers) & BIT(p))
+        if ((was & ~hearers) & BIT(p)) {
             say(nest, NPLUG_EVENT_YIELD, device, p, time, 0)->count = part;
+            np_active_end(nest, p, time);
+        }
         if ((hearers & ~was) & BIT(p)) {
             say(nest, NPLUG_EVENT_CLAIM, device, p, time, flags)->count = part;
             np_active_begin(nest, p, device, time);
@@ -501,7 +503,10 @@ void np_players_depart(nplug_nest *nest, uint32_t device, nplug_time time)
 
     np_devices_miss(&nest->devices, device, hearers != 0);
     for (uint32_t p = 1; p <= nest->players.limit; p++)
-        if ((hearers >> p) & 1u) say(nest, NPLUG_EVENT_WAIT, device, p, time, 0);
+        if ((hearers >> p) & 1u) {
+            say(nest, NPLUG_EVENT_WAIT, device, p, time, 0);
+            np_active_end(nest, p, time);
+        }
     if (hearers && waits && !np_timers_set(&nest->timers, time + waits, NP_TIMER_WAIT, 0, device))
         np_limit_reached(nest, NPLUG_LIMIT_TIMERS, time);
 }
