@@ -81,7 +81,7 @@ static nplug_result keep_ring(void *self, nplug_ring *ring)
 static const nplug_port port = {
     sizeof(nplug_port), "bench", keep_ring, NULL, NULL, NULL, NULL, NULL};
 
-static void plug_pad(nplug_ring *ring, uint32_t pad)
+void plug_pad(nplug_ring *ring, uint32_t pad)
 {
     uint32_t count;
     const nplug_sim_model *model = nplug_sim_models(&count);

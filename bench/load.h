@@ -22,6 +22,9 @@ double now_ns(void);
 /* The load at so many groups of each pad a second: 1000, or a multiple. */
 void make_load(load *load, unsigned rate);
 
+/* Pushes the arrival of a pad, under a port's number. */
+void plug_pad(nplug_ring *ring, uint32_t pad);
+
 /* A nest with a game, whose ring is told in *ring, and eight Herons plugged in. */
 nplug_nest *open_nest(const nplug_game *game, const nplug_limits *limits, nplug_ring **ring);
 
@@ -36,6 +39,7 @@ double median(double *list, size_t count);
 
 /* The figures of their own files. */
 void measure_scale(void);
+void measure_players(void);
 void measure_recognition(void);
 void measure_frames(void);
 

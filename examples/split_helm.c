@@ -70,7 +70,7 @@ static void draw(const harbour *h, const nplug_nest *nest)
     for (nplug_player player = 1; player <= SEATS; player++) {
         if (!nplug_seated(nest, player)) continue;
         describe(nest, player, text, sizeof text);
-        printf(" tug %u: %-34s %u hoots\n", player, text, h->tugs[player].hoots);
+        printf(" tug %u: %-34s hoots: %u\n", player, text, h->tugs[player].hoots);
     }
     printf("\n");
     fflush(stdout);

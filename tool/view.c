@@ -125,12 +125,12 @@ static int draw_player(const view *v, nplug_player player, int y)
     if (!nplug_seated(nest, player)) return y;
     name_devices(nest, player, devices, sizeof devices);
     if (active.device) hardware_name(nest, active.device, name, sizeof name);
-    mvprintw(y, 2, "%-6u %-28.28s %-14s %-60.60s", player, name,
-             *active.family ? active.family : "-", *devices ? devices : "nothing");
+    mvprintw(y, 2, "%-6u %-28.28s %-14s %s", player, name, *active.family ? active.family : "-",
+             devices);
     if (!missed) return y + 1;
     hardware_name(nest, missed, name, sizeof name);
     attron(A_BOLD);
-    printw(" waits for %s", name);
+    printw("%swaits for %s", *devices ? "; " : "", name);
     attroff(A_BOLD);
     return y + 1;
 }

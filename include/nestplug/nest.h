@@ -40,7 +40,7 @@ static inline nplug_limits nplug_limits_default(void)
     nplug_limits limits = {(uint32_t)sizeof(nplug_limits),
                            32,   /* devices */
                            48,   /* nodes */
-                           704,  /* signals */
+                           680,  /* signals */
                            448,  /* controls */
                            512,  /* links */
                            4,    /* players */

@@ -19,15 +19,20 @@ void np_active_layout(np_actives *actives, np_carve *carve, const nplug_limits *
 
 /* --- sets ----------------------------------------------------------------------------------- */
 
-bool np_active_same_set(const nplug_nest *nest, uint32_t a, uint32_t b)
+/* Which sort of set a device belongs to; 0: it is one for itself. */
+static uint8_t set_of(const nplug_nest *nest, uint32_t device)
 {
     static const uint8_t sets[NPLUG_KINDS] = {
         [NPLUG_KIND_KEYBOARD] = 1, [NPLUG_KIND_MOUSE] = 1,     [NPLUG_KIND_STICK] = 2,
         [NPLUG_KIND_WHEEL] = 3,    [NPLUG_KIND_HAND_LEFT] = 4, [NPLUG_KIND_HAND_RIGHT] = 4,
         [NPLUG_KIND_HEADSET] = 4};
-    uint8_t set = sets[nest->recogniser.of[a].kind];
 
-    return a == b || (set && set == sets[nest->recogniser.of[b].kind]);
+    return sets[nest->recogniser.of[device].kind];
+}
+
+bool np_active_same_set(const nplug_nest *nest, uint32_t a, uint32_t b)
+{
+    return a == b || (set_of(nest, a) && set_of(nest, a) == set_of(nest, b));
 }
 
 /* The place of a device that is here, or NP_NONE. */
@@ -99,6 +104,8 @@ static nplug_time dwell_of(const np_active *active)
 
 /* --- switching ------------------------------------------------------------------------------ */
 
+static void use(nplug_nest *nest, uint32_t player, uint32_t device, bool press, nplug_time time);
+
 static const char *family_of(const nplug_nest *nest, uint32_t device)
 {
     const nplug_sheet *prints = nest->recogniser.of[device].prints;
@@ -125,31 +132,73 @@ static void quieten(nplug_nest *nest, uint32_t player, nplug_time time)
     }
 }
 
-/* What is away from its rest now has not left it since, when a device begins to be watched. */
-static void watch_device(nplug_nest *nest, uint32_t device)
+/* What a device's axes say now is what is known of them: whether one has left its rest since then.
+ */
+static bool look_again(nplug_nest *nest, uint32_t device, bool watch)
 {
-    np_run all = nest->controls.of_device[device];
     np_controls *controls = &nest->controls;
     uint32_t signal;
+    bool left = false;
 
     for (uint32_t i = 0; (signal = np_devices_signal(&nest->devices, device, i)) != NP_NONE; i++) {
         np_run run = controls->of_signal[signal];
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
-            if (controls->list[controls->wires[w].control].nature != NPLUG_NATURE_AXIS) continue;
+            const np_control *control = &controls->list[controls->wires[w].control];
+            if (control->nature != NPLUG_NATURE_AXIS) continue;
             np_controls_set(controls, w, nest->devices.signals[signal].raw);
-            np_controls_leave(controls, controls->wires[w].control);
+            left |= np_controls_leave(controls, controls->wires[w].control) == NP_EDGE_PRESS &&
+                    !(control->flags & NP_CONTROL_SPENT);
+            if (watch) np_devices_guard(&nest->devices, signal, false, 0, 0);
         }
     }
+    return left;
+}
+
+/* Levers are parked where they say next that they are. */
+static void unpark(nplug_nest *nest, uint32_t device)
+{
+    np_run all = nest->controls.of_device[device];
+
     for (uint32_t i = 0; i < NP_PARKED; i++)
         if (nest->active.parked[i].control - 1 - all.first < all.count)
             nest->active.parked[i].control = 0;
-    np_guards_empty(nest, device);
 }
 
-static void watch_anew(nplug_nest *nest, uint32_t player)
+/* The set that a player used so far was not watched: it is looked at as it is now. */
+static void note_set(nplug_nest *nest, uint32_t was)
 {
-    for (uint32_t i = 0; i < nest->devices.count; i++)
-        if (hears(nest, player, nest->devices.order[i])) watch_device(nest, nest->devices.order[i]);
+    bool alone = set_of(nest, was) == 0;
+
+    for (uint32_t i = 0; i < (alone ? 1 : nest->devices.count); i++) {
+        uint32_t device = alone ? was : nest->devices.order[i];
+        if (!np_active_same_set(nest, device, was)) continue;
+        look_again(nest, device, false);
+        unpark(nest, device);
+    }
+}
+
+/* They are watched from now on; one that was moved meanwhile was used. */
+static void watch_others(nplug_nest *nest, uint32_t player, nplug_time time)
+{
+    for (uint32_t i = 0; i < nest->devices.count; i++) {
+        uint32_t device = nest->devices.order[i];
+        if (!hears(nest, player, device) || is_active(nest, player, device)) continue;
+        if (look_again(nest, device, true)) use(nest, player, device, false, time);
+    }
+}
+
+/* Whatever is moved now would have to go on for the dwell to win: until then nothing is watched. */
+static void be_quiet(nplug_nest *nest, uint32_t player, uint32_t was, nplug_time time)
+{
+    np_active *active = &nest->active.of[player];
+
+    if (active->quiet || active->rival)
+        np_timers_cancel(&nest->timers, NP_TIMER_CONTEST, player, 0);
+    active->rival = 0;
+    active->quiet =
+        np_timers_set(&nest->timers, time + dwell_of(active), NP_TIMER_CONTEST, player, 0);
+    if (was != NP_NONE) note_set(nest, was);
+    if (!active->quiet) watch_others(nest, player, time);
 }
 
 static void switch_to(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time)
@@ -158,14 +207,12 @@ static void switch_to(nplug_nest *nest, uint32_t player, uint32_t device, nplug_
     uint32_t was = np_devices_index(&nest->devices, active->device);
     nplug_event *event;
 
-    if (active->rival) np_timers_cancel(&nest->timers, NP_TIMER_CONTEST, player, 0);
-    active->rival = 0;
     active->device = np_devices_handle(&nest->devices, device);
     active->since = active->used = time;
     event = np_events_say(&nest->events, time, NPLUG_EVENT_ACTIVE, active->device, player);
     if (same_prompts(nest, active, was, device)) event->flags = NPLUG_EVENT_SAME_PROMPTS;
-    quieten(nest, player, time);
-    watch_anew(nest, player);
+    if (active->only) quieten(nest, player, time);
+    be_quiet(nest, player, was, time);
 }
 
 /* Whether what a player used last is here, and the player's. */
@@ -186,7 +233,7 @@ void np_active_begin(nplug_nest *nest, uint32_t player, uint32_t device, nplug_t
 {
     if (!is_kept(nest, player))
         switch_to(nest, player, device, time);
-    else
+    else if (nest->active.of[player].only)
         quieten(nest, player, time);
 }
 
@@ -215,10 +262,10 @@ static void contest(nplug_nest *nest, uint32_t player, uint32_t device, nplug_ti
     np_active *active = &nest->active.of[player];
     float furthest;
 
-    if (active->rival) return;
     active->rival = np_devices_handle(&nest->devices, device);
     active->moved = time;
     active->stance = measure_set(nest, player, &furthest);
+    if (active->quiet) return; /* it is decided when that ends */
     if (!np_timers_set(&nest->timers, time + dwell_of(active), NP_TIMER_CONTEST, player, 0))
         np_limit_reached(nest, NPLUG_LIMIT_TIMERS, time);
 }
@@ -228,6 +275,7 @@ static bool is_in_use(const nplug_nest *nest, uint32_t player, nplug_time time)
     const np_active *active = &nest->active.of[player];
     float furthest;
 
+    if (active->quiet) return true;
     if (here(nest, active->device) == NP_NONE) return false;
     measure_set(nest, player, &furthest);
     return furthest >= NP_BACK || time - active->used < dwell_of(active);
@@ -243,6 +291,8 @@ static void use(nplug_nest *nest, uint32_t player, uint32_t device, bool press, 
     if (is_active(nest, player, device)) {
         active->used = time;
         active->device = np_devices_handle(&nest->devices, device);
+    } else if (active->rival && !press) {
+        return; /* one contest at a time */
     } else if (press || !is_in_use(nest, player, time)) {
         ask_to_switch(nest, player, device, time);
     } else {
@@ -315,7 +365,9 @@ void np_active_guard(const nplug_nest *nest, uint32_t control, unsigned componen
     uint32_t hearers = hearers_of(nest, about);
 
     for (uint32_t p = 0; hearers >> p; p++) {
-        if (!((hearers >> p) & 1u) || nest->active.of[p].device == handle) continue;
+        const np_active *active = &nest->active.of[p];
+        if (!((hearers >> p) & 1u) || active->device == handle || active->rival || active->quiet)
+            continue;
         if (is_active(nest, p, about->device)) continue;
         if (about->flags & NP_CONTROL_LEVER)
             guard_lever(nest, control, interval);
@@ -384,24 +436,29 @@ static bool goes_on(const nplug_nest *nest, const np_active *active, uint32_t ri
     return furthest >= NP_BACK;
 }
 
+static void end_contest(nplug_nest *nest, uint32_t player, nplug_time time)
+{
+    nest->active.of[player].rival = 0;
+    watch_others(nest, player, time);
+}
+
 void np_active_decide(nplug_nest *nest, uint32_t player, nplug_time time)
 {
     np_active *active = &nest->active.of[player];
-    uint32_t rival = here(nest, active->rival);
-    float furthest, stance = measure_set(nest, player, &furthest);
+    uint32_t rival = active->rival ? here(nest, active->rival) : NP_NONE;
+    float furthest, stance = rival == NP_NONE ? 0.0f : measure_set(nest, player, &furthest);
 
+    active->quiet = false;
     if (rival == NP_NONE || !hears(nest, player, rival) || !goes_on(nest, active, rival, time)) {
-        active->rival = 0;
-        return;
-    }
-    if (fabsf(stance - active->stance) < STILL && time - active->used >= dwell_of(active)) {
+        end_contest(nest, player, time);
+    } else if (fabsf(stance - active->stance) < STILL && time - active->used >= dwell_of(active)) {
         active->rival = 0;
         ask_to_switch(nest, player, rival, time);
-        return;
+    } else {
+        active->stance = stance;
+        if (!np_timers_set(&nest->timers, time + dwell_of(active), NP_TIMER_CONTEST, player, 0))
+            end_contest(nest, player, time);
     }
-    active->stance = stance;
-    if (!np_timers_set(&nest->timers, time + dwell_of(active), NP_TIMER_CONTEST, player, 0))
-        active->rival = 0;
 }
 
 /* --- what the game wants ---------------------------------------------------------------------- */

@@ -20,6 +20,7 @@ typedef struct np_active {
     uint32_t ignored; /* bit by kind */
     uint16_t dwell;   /* in ms */
     bool only;
+    bool quiet; /* it was used just now: movements of others do not matter yet */
     char family[NP_FAMILY_SIZE];
 } np_active;
 

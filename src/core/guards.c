@@ -9,14 +9,32 @@ static bool inside(const np_wire *wire, const np_interval *interval, int64_t raw
     return value >= interval->at_least && value < interval->below;
 }
 
-/* The raw value nearest to `far` that is inside, searching from `raw`, which is. */
+/* Where, between two raw values, the interval's end ought to be, were the wire a straight line. */
+static int64_t guess(const np_wire *wire, const np_interval *interval, int64_t in, int64_t out)
+{
+    float from = np_wire_value(wire, (int32_t)in), to = np_wire_value(wire, (int32_t)out);
+    float end = to < interval->at_least ? interval->at_least : interval->below;
+    float share = to == from ? 0.5f : (end - from) / (to - from);
+    int64_t at = in + (int64_t)((float)(out - in) * share);
+
+    return at;
+}
+
+/* The raw value nearest to `far` that is inside, searching from `raw`, which is.  Wires are
+ * straight up to their rest and from there on, so guesses find it soon, or else halving does. */
 static int32_t furthest(const np_wire *wire, const np_interval *interval, int32_t raw, int32_t far)
 {
-    int64_t in = raw, out = far;
+    int64_t in = raw, out = far < raw ? wire->low : wire->high;
 
     if (inside(wire, interval, far)) return far;
-    while (in - out > 1 || out - in > 1) {
-        int64_t middle = (in + out) / 2;
+    if ((out < in) != (far < raw) || inside(wire, interval, out)) out = far;
+    for (unsigned turn = 0; in - out > 1 || out - in > 1; turn++) {
+        int64_t middle = turn % 3 == 2 ? (in + out) / 2 : guess(wire, interval, in, out);
+        if (out > in) {
+            middle = middle <= in ? in + 1 : middle >= out ? out - 1 : middle;
+        } else {
+            middle = middle >= in ? in - 1 : middle <= out ? out + 1 : middle;
+        }
         if (inside(wire, interval, middle))
             in = middle;
         else

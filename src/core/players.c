@@ -171,6 +171,7 @@ static void set_hearers(nplug_nest *nest, uint32_t device, uint32_t part, uint32
     np_values_keep_device(nest, device, part);
     np_values_mark_device(nest, device);
     about->hearers[part] = (uint16_t)hearers;
+    np_sources_sort(nest, device);
     np_values_mark_device(nest, device);
     np_guards_empty(nest, device);
     say_hearers(nest, device, part, was, time, flags);

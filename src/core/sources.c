@@ -20,8 +20,37 @@ void np_sources_layout(np_sources *sources, np_carve *carve, const nplug_limits 
 
 /* --- links ---------------------------------------------------------------------------------- */
 
-static bool link_control(np_sources *sources, uint32_t source, uint32_t control)
+/* Whether some player hears a link's control. */
+static bool is_claimed(const nplug_nest *nest, const np_link *link)
 {
+    const np_control *control = &nest->controls.list[link->control];
+    return nest->players.parts[control->device].hearers[control->part] != 0;
+}
+
+/* A source's links to what players hear come first: so the rest costs players nothing. */
+static void put_in(nplug_nest *nest, uint16_t at)
+{
+    np_link *links = nest->sources.links;
+    uint16_t *from = &nest->sources.of_source[links[at].source];
+
+    while (!is_claimed(nest, &links[at]) && *from != NP_NO_INDEX && is_claimed(nest, &links[*from]))
+        from = &links[*from].next;
+    links[at].next = *from;
+    *from = at;
+}
+
+static void take_out(np_sources *sources, uint16_t at)
+{
+    uint16_t *from = &sources->of_source[sources->links[at].source];
+
+    while (*from != at)
+        from = &sources->links[*from].next;
+    *from = sources->links[at].next;
+}
+
+static bool link_control(nplug_nest *nest, uint32_t source, uint32_t control)
+{
+    np_sources *sources = &nest->sources;
     int32_t at = np_span_take(&sources->span, 1);
     np_link *link;
 
@@ -30,11 +59,23 @@ static bool link_control(np_sources *sources, uint32_t source, uint32_t control)
     link->source = (uint16_t)source;
     link->control = (uint16_t)control;
     link->down = 0;
-    link->next = sources->of_source[source];
     link->of_control = sources->of_control[control];
-    sources->of_source[source] = (uint16_t)at;
     sources->of_control[control] = (uint16_t)at;
+    put_in(nest, (uint16_t)at);
     return true;
+}
+
+void np_sources_sort(nplug_nest *nest, uint32_t device)
+{
+    np_run run = nest->controls.of_device[device];
+
+    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
+        uint16_t at = nest->sources.of_control[i];
+        for (; at != NP_NO_INDEX; at = nest->sources.links[at].of_control) {
+            take_out(&nest->sources, at);
+            put_in(nest, at);
+        }
+    }
 }
 
 /* Whether a device is one of those that a source may be of. */
@@ -59,18 +100,14 @@ bool np_sources_link(nplug_nest *nest, uint32_t device)
         uint32_t source = np_game_source(&nest->game, nest->controls.list[i].id);
         nest->sources.of_control[i] = NP_NO_INDEX;
         for (; source != NP_NO_INDEX; source = np_game_same_control(&nest->game, source))
-            if (suits(nest, device, source)) all &= link_control(&nest->sources, source, i);
+            if (suits(nest, device, source)) all &= link_control(nest, source, i);
     }
     return all;
 }
 
 static void unlink_one(np_sources *sources, uint16_t at)
 {
-    uint16_t *from = &sources->of_source[sources->links[at].source];
-
-    while (*from != at)
-        from = &sources->links[*from].next;
-    *from = sources->links[at].next;
+    take_out(sources, at);
     np_span_give(&sources->span, at, 1);
 }
 
@@ -207,7 +244,7 @@ void np_sources_let_go(nplug_nest *nest, uint32_t device, uint32_t part, nplug_t
 static void settle_link(nplug_nest *nest, uint32_t source, uint32_t control)
 {
     np_sources *sources = &nest->sources;
-    np_link *link = &sources->links[sources->of_source[source]];
+    np_link *link = &sources->links[sources->of_control[control]];
     const np_control *about = &nest->controls.list[control];
     uint32_t hearers = np_players_hearing(&nest->players, about);
 
@@ -222,7 +259,7 @@ static void settle_link(nplug_nest *nest, uint32_t source, uint32_t control)
 bool np_sources_link_control(nplug_nest *nest, uint32_t source, uint32_t control)
 {
     if (!suits(nest, nest->controls.list[control].device, source)) return true;
-    if (!link_control(&nest->sources, source, control)) return false;
+    if (!link_control(nest, source, control)) return false;
     settle_link(nest, source, control);
     return true;
 }
@@ -340,6 +377,7 @@ nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t so
          at = nest->sources.links[at].next) {
         const np_control *control = &nest->controls.list[nest->sources.links[at].control];
         nplug_vec2 value;
+        if (player && !is_claimed(nest, &nest->sources.links[at])) break;
         if (!(np_players_hearing(&nest->players, control) & (1u << player))) continue;
         value = value_of(&nest->game, control, about, taste);
         if (control->nature == NPLUG_NATURE_DELTA) {

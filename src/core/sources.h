@@ -51,7 +51,11 @@ void np_sources_unlabel(nplug_nest *nest, uint32_t device, nplug_time time);
 /* Hears a change of a control: finds the edges of its links, for all who hear it. */
 void np_sources_hear(nplug_nest *nest, const np_change *change);
 
-/* Lets go of all that a device's controls hold, marked cancelled, and spends them. */
+/* Other players hear a device, or none: its links stand where they belong. */
+void np_sources_sort(nplug_nest *nest, uint32_t device);
+
+/* Lets go of all that a part of a device holds (or NP_ALL_PARTS), marked cancelled, and spends it.
+ */
 void np_sources_let_go(nplug_nest *nest, uint32_t device, uint32_t part, nplug_time time);
 
 /* A device by which a source is down for a player; 0 where it is not. */
