@@ -50,7 +50,7 @@ static const struct {
     {"/tool/",
      {"<", "\"nestplug/nestplug.h", "\"agreement.h", "\"plot.h", "\"tool.h", "\"harbour.h",
       "\"hardware.h", "\"live.h", "\"describe.h", "\"view.h", NULL}},
-    {"/examples/", {"<", NULL}},
+    {"/examples/", {"<", "\"stage.h", NULL}},
 };
 
 static bool may_include(const char *const *may, const char *what)

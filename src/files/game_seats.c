@@ -67,13 +67,18 @@ static const char *read_button(nf_doc *doc, const nplug_game_file *file, json_t 
 {
     const char *name = nf_string(seats, member, NULL);
     char at[32], near[96];
-    bool found = false;
+    bool found = false, button = false;
 
     snprintf(at, sizeof at, "/seats/%s", member);
-    for (uint32_t i = 0; name && i < file->game.action_count; i++)
-        found |= strcmp(file->actions[i].name, name) == 0 && file->actions[i].kind == NPLUG_BUTTON;
-    if (name && !found)
-        nf_error(doc, at, "\"%.40s\" is no button of this game%s", name,
+    for (uint32_t i = 0; name && i < file->game.action_count; i++) {
+        if (strcmp(file->actions[i].name, name) != 0) continue;
+        found = true;
+        button = file->actions[i].kind == NPLUG_BUTTON;
+    }
+    if (found && !button)
+        nf_error(doc, at, "\"%.40s\" is no button: one of that kind is expected", name);
+    else if (name && !found)
+        nf_error(doc, at, "\"%.40s\" is no action of this game%s", name,
                  nf_nearest(&file->actions[0].name, file->game.action_count, sizeof *file->actions,
                             name, near, sizeof near));
     return name;
