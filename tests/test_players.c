@@ -260,6 +260,28 @@ START_TEST(players_share_a_keyboard)
 }
 END_TEST
 
+START_TEST(hands_and_a_headset_join_as_one_and_so_do_levers_and_pedals)
+{
+    static const char *const models[] = {"osprey-left", "osprey-right", "osprey-headset"};
+    nplug_game game = harbour_for(4);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    for (size_t i = 0; i < COUNT_OF(models); i++)
+        nplug_sim_plug(rig.sim, 0, models[i], models[i]);
+    nplug_sim_press(rig.sim, 10 * MS, "osprey-right", "primary", 5 * MS);
+    rig_step(&rig, 20 * MS);
+    for (uint32_t i = 0; i < COUNT_OF(models); i++)
+        ck_assert_uint_eq(players_of(&rig, i), 1);
+    nplug_sim_plug(rig.sim, 30 * MS, "levers", "godwit"); /* without a stick, they go together */
+    nplug_sim_plug(rig.sim, 30 * MS, "pedals", "godwit");
+    nplug_sim_press(rig.sim, 40 * MS, "levers", "button-1", 5 * MS);
+    rig_step(&rig, 50 * MS);
+    ck_assert(players_of(&rig, 3) == 2 && players_of(&rig, 4) == 2);
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(seats_by_arrival_sharing_and_swapping)
 {
     nplug_game game = harbour_for(4);
@@ -390,6 +412,7 @@ Suite *players_suite(void)
     tcase_add_test(tests, in_a_game_for_one_player_1_hears_all);
     tcase_add_test(tests, a_seat_by_one_action);
     tcase_add_test(tests, players_share_a_keyboard);
+    tcase_add_test(tests, hands_and_a_headset_join_as_one_and_so_do_levers_and_pedals);
     tcase_add_test(tests, seats_by_arrival_sharing_and_swapping);
     tcase_add_test(tests, focus_goes_by_kind);
     tcase_add_test(tests, wrong_seats_and_parts_are_told);

@@ -244,12 +244,16 @@ static void seat(nplug_nest *nest, uint32_t player, uint32_t device, nplug_contr
     say(nest, NPLUG_EVENT_JOIN, device, player, time, 0)->control = control;
 }
 
+static bool may_sit(const nplug_nest *nest, uint32_t device)
+{
+    uint32_t kinds = nest->game.def.seat_kinds;
+    return kinds == 0 || ((kinds >> nest->recogniser.of[device].kind) & 1u);
+}
+
 /* The lowest seat that is free for a device; 0 where it may have none. */
 static uint32_t free_seat(const nplug_nest *nest, uint32_t device)
 {
-    uint32_t kinds = nest->game.def.seat_kinds;
-
-    if (kinds && !((kinds >> nest->recogniser.of[device].kind) & 1u)) return 0;
+    if (!may_sit(nest, device)) return 0;
     for (uint32_t p = 1; p <= nest->players.limit; p++)
         if (!(nest->players.seated & (1u << p))) return p;
     return 0;
@@ -277,7 +281,7 @@ static uint32_t to_take_over(const nplug_nest *nest, uint32_t device)
     const np_device *list = nest->devices.list;
     uint32_t best = NP_NONE;
 
-    if (nest->players.rule == NPLUG_SEATS_BY_CALL) return NP_NONE;
+    if (nest->players.rule == NPLUG_SEATS_BY_CALL || !may_sit(nest, device)) return NP_NONE;
     for (uint32_t i = 0; i < nest->devices.limit; i++) {
         bool alike = list[i].who.sort == list[device].who.sort, better;
         if (list[i].presence != NP_GONE || !list[i].missed || !waiting_for(nest, i)) continue;

@@ -373,13 +373,14 @@ START_TEST(a_hid_pad_arrives_by_the_generic_driver)
 }
 END_TEST
 
-START_TEST(a_battery_is_a_signal)
+START_TEST(a_battery_is_told_and_is_a_signal)
 {
     static const uint8_t battery[] = {0x05, 0x06, 0x09, 0x20, 0x15, 0x00, 0x25, 0x64,
                                       0x75, 0x08, 0x95, 0x01, 0x81, 0x02, 0xc0};
     uint8_t descriptor[sizeof hid_pad + sizeof battery], report[15] = {1, 0x01};
     plug_id id = {"Dunlin Pad", BUS_USB, 0xb12d, 0x0402, "quay-6/input0"};
     rig r = open_rig(nplug_linux_setup_default(), NULL);
+    nplug_device_info info = {.size = sizeof info};
     nplug_device device;
     int fd;
 
@@ -394,6 +395,9 @@ START_TEST(a_battery_is_a_signal)
         for (int i = 0; i < 20 && signal_of(&r, device, 0x00060020).raw != charge; i++)
             settle(&r);
         ck_assert_int_eq(signal_of(&r, device, 0x00060020).raw, charge);
+        settle(&r);
+        nplug_device_look(r.nest, device, &info);
+        ck_assert_int_eq(info.battery, charge);
     }
     plug_hid_out(fd);
     wait_for(&r, id.vendor, id.product, false);
@@ -772,7 +776,7 @@ int main(void)
     tcase_add_test(tests, a_touch_table_has_ten_contacts);
     tcase_add_test(tests, a_device_with_sixty_axes_and_two_hundred_keys_arrives_whole);
     tcase_add_test(tests, a_hid_pad_arrives_by_the_generic_driver);
-    tcase_add_test(tests, a_battery_is_a_signal);
+    tcase_add_test(tests, a_battery_is_told_and_is_a_signal);
     tcase_add_test(tests, nodes_of_one_piece_of_hardware_arrive_as_one_device);
     tcase_add_loop_test(tests, pads_with_kernel_drivers_arrive, 0, 2);
     tcase_add_test(tests, five_hundred_plugs_leave_nothing_open);

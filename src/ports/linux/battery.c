@@ -1,4 +1,5 @@
-/* A device's battery, from sysfs: a signal of HID usage 0x06:0x20 (battery strength), 0 to 100. */
+/* A device's battery, from sysfs: told as such, and a signal of HID usage 0x06:0x20 (battery
+ * strength), 0 to 100. */
 #include "linux_port.h"
 #include <dirent.h>
 #include <stdio.h>
@@ -44,6 +45,18 @@ void nl_battery_find(nl_node *node)
     node->charge = node->has_battery ? read_charge(path) : -1;
 }
 
+void nl_battery_tell(nplug_linux *port, const nl_node *node, nplug_time now)
+{
+    nplug_report report = {0};
+
+    if (node->charge < 0) return;
+    report.time = now;
+    report.device = nl_node_number(port, node);
+    report.kind = NPLUG_REPORT_BATTERY;
+    report.as.value = node->charge;
+    nplug_push(port->ring, &report, 1);
+}
+
 void nl_battery_look(nplug_linux *port, nl_node *node, nplug_time now)
 {
     nplug_report report = {0};
@@ -59,4 +72,5 @@ void nl_battery_look(nplug_linux *port, nl_node *node, nplug_time now)
     report.signal = node->battery;
     report.as.value = charge;
     nplug_push(port->ring, &report, 1);
+    nl_battery_tell(port, node, now);
 }

@@ -72,6 +72,8 @@ bool nl_node_readable(const nplug_linux *port, const char *file);
 /* battery.c: how long it will last.  find: whether there is one.  look: what it says now, if that
  * is something else. */
 void nl_battery_find(nl_node *node);
+/* Tells its charge, where that is known. */
+void nl_battery_tell(nplug_linux *port, const nl_node *node, nplug_time now);
 void nl_battery_look(nplug_linux *port, nl_node *node, nplug_time now);
 
 /* lights.c: whose it is; 0 puts the lights out. */

@@ -332,6 +332,7 @@ static void push_arrival(nplug_linux *port, nl_node *node, nplug_time now, abili
     }
     report = report_of(port, node, now, NPLUG_REPORT_READY);
     nplug_push(port->ring, &report, 1);
+    nl_battery_tell(port, node, now);
 }
 
 /* --- opening and closing -------------------------------------------------------------------- */
