@@ -6,6 +6,7 @@
 #include "active.h"
 #include "bindings.h"
 #include "comfort.h"
+#include "coming.h"
 #include "commands.h"
 #include "controls.h"
 #include "devices.h"
