@@ -682,7 +682,7 @@ static void open_storm(storm *s, uint32_t seed)
     s->now = 1000;
     s->rule = game.seats = rules[seed % COUNT_OF(rules)];
     s->wobble = game.wobble_ms = seed % 2 ? 40 : 0;
-    s->waits = game.waits_ms = seed % 4 < 2 ? 700 : 0;
+    s->waits = game.waits_ms = seed % 4 < 2 ? seed % 3 ? 700 : 7000 : 0;
     s->parts = seed % 8 < 4;
     game.parts = parts;
     game.part_count = s->parts ? PARTS : 0;
