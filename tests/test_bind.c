@@ -510,6 +510,36 @@ static const nplug_action_def with_menu[] = {
     {"steer", NPLUG_VECTOR, "pad:stick-left", 0},
     NPLUG_MENU_ACTIONS(1),
 };
+/* Who changes seats takes along what they bound. */
+START_TEST(a_swap_takes_bindings_and_comfort_along)
+{
+    nplug_game game = harbour_for(4);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad-1", "heron");
+    nplug_sim_plug(rig.sim, 0, "pad-2", "heron");
+    nplug_sim_press(rig.sim, 1 * MS, "pad-1", "start", MS);
+    nplug_sim_press(rig.sim, 2 * MS, "pad-2", "start", MS);
+    rig_step(&rig, 10 * MS);
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, HORN, "pad:north"), NPLUG_OK);
+    ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, HORN, "toggle"), NPLUG_OK);
+    rig_step(&rig, 20 * MS);
+    ck_assert_int_eq(nplug_swap(rig.nest, 1, 2), NPLUG_OK);
+    rig_step(&rig, 30 * MS);
+    ck_assert(nplug_is_rebound(rig.nest, 2, HORN) && !nplug_is_rebound(rig.nest, 1, HORN));
+    ck_assert_str_eq(nplug_comfort_of(rig.nest, 2, HORN), "toggle");
+    nplug_sim_press(rig.sim, 40 * MS, "pad-1", "north", MS); /* who was player 1 */
+    nplug_sim_press(rig.sim, 50 * MS, "pad-2", "north", MS);
+    rig_step(&rig, 60 * MS);
+    ck_assert(nplug_held(rig.nest, 2, HORN) && !nplug_held(rig.nest, 1, HORN));
+    nplug_sim_press(rig.sim, 70 * MS, "pad-2", "south", 0);
+    rig_step(&rig, 80 * MS);
+    ck_assert(nplug_held(rig.nest, 1, HORN));
+    rig_close(&rig);
+}
+END_TEST
+
 static const nplug_action_rule menu_rules[] = {NPLUG_MENU_RULES(2, 1)};
 static const nplug_layer_def menu_layers[] = {{"helm", 0, true}, {"menu", 10, true}};
 
@@ -617,6 +647,7 @@ Suite *bind_suite(void)
     Suite *suite = suite_create("bind");
     TCase *tests = tcase_create("bind");
 
+    tcase_add_test(tests, a_swap_takes_bindings_and_comfort_along);
     tcase_add_test(tests, other_bindings_act_at_the_next_step_and_restart_nothing);
     tcase_add_test(tests, one_players_bindings_are_not_anothers);
     tcase_add_test(tests, what_is_wrong_with_a_binding_changes_nothing);

@@ -31,7 +31,8 @@ typedef enum nplug_event_kind {
                                NPLUG_EVENT_CANCELLED, or NPLUG_EVENT_LATE: it lasted too long */
     NPLUG_EVENT_WAIT = 17,  /* player waits for device, which went; a claim ends that, or leaving */
     NPLUG_EVENT_WOBBLE = 18, /* device was gone for a moment, and is back */
-    NPLUG_EVENT_SWAP = 19,   /* player and the player in count have changed seats */
+    NPLUG_EVENT_SWAP = 19,   /* player and the player in count have changed seats, with all that
+                               they bound */
     NPLUG_EVENT_ACTIVE = 20, /* player's active set is the one that device belongs to */
     NPLUG_EVENT_BATTERY =
         21, /* device's battery is at count percent; value.x: the same in [0, 1] */

@@ -33,10 +33,9 @@ NPLUG_API nplug_result nplug_yield(nplug_nest *nest, nplug_device device);
 NPLUG_API nplug_result nplug_yield_for(nplug_nest *nest, nplug_device device, nplug_player player);
 
 /* At the next step two players exchange seats: each has from then on the devices that the other
- * had, and waits for what the other waited for.  A seat that is free may be one of them: so a
- * player moves.  What players bound for themselves stays with the seat: nplug_settings_keep_player
- * and nplug_settings_use_player take it along.  NPLUG_ERR_ARGUMENT: the same or no such player;
- * NPLUG_ERR_FULL. */
+ * had, waits for what the other waited for, and has the bindings and the comfort that the other had
+ * set. A seat that is free may be one of them: so a player moves.  NPLUG_ERR_ARGUMENT: the same or
+ * no such player; NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_swap(nplug_nest *nest, nplug_player player, nplug_player other);
 
 /* A player leaves at the next step: yields all devices and the seat.  NPLUG_ERR_ARGUMENT,

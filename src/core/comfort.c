@@ -101,6 +101,21 @@ static bool read_wish(nplug_nest *nest, uint32_t action, const char *text, np_re
     return true;
 }
 
+void np_comfort_swap(np_comforts *comforts, uint32_t actions, uint32_t a, uint32_t b)
+{
+    np_comfort *of_a = &comforts->list[(size_t)a * comforts->action_limit];
+    np_comfort *of_b = &comforts->list[(size_t)b * comforts->action_limit];
+    np_ease ease = comforts->ease[a];
+
+    comforts->ease[a] = comforts->ease[b];
+    comforts->ease[b] = ease;
+    for (uint32_t i = 0; i < actions; i++) {
+        np_comfort one = of_a[i];
+        of_a[i] = of_b[i];
+        of_b[i] = one;
+    }
+}
+
 /* --- taking --------------------------------------------------------------------------------- */
 
 /* Bindings of pads are read anew. */

@@ -56,6 +56,9 @@ const np_shaping *np_comfort_shaping(const nplug_nest *nest, uint32_t player, ui
 /* How strongly a device may rumble: as whoever hears it wants it least. */
 float np_comfort_rumble(const nplug_nest *nest, uint32_t device);
 
+/* Two players have each other's. */
+void np_comfort_swap(np_comforts *comforts, uint32_t actions, uint32_t a, uint32_t b);
+
 /* Command: the text that came before is a player's comfort for an action. */
 void np_comfort_take(nplug_nest *nest, const nplug_command *command, nplug_time time);
 

@@ -462,11 +462,14 @@ void np_players_swap(nplug_nest *nest, const nplug_command *command, nplug_time 
         for (uint32_t i = 0; i <= NPLUG_PARTS_MAX; i++) {
             uint16_t *hearers = &nest->players.parts[d].hearers[i];
             uint32_t after = swapped((uint32_t)*hearers << 1, a, b) >> 1;
-            if (nest->devices.list[d].presence == NP_HERE)
-                set_hearers(nest, d, i, after, time, 0);
-            else
+            if (nest->devices.list[d].presence != NP_HERE)
                 *hearers = (uint16_t)after;
+            else if (after != *hearers)
+                set_hearers(nest, d, i, after, time, 0);
+            else if ((*hearers & (BIT(a) | BIT(b))) != 0) /* both hear it, and bind it otherwise */
+                np_sources_let_go(nest, d, i, time);
         }
+    np_rebind_swap(nest, a, b, time);
     say(nest, NPLUG_EVENT_SWAP, NP_NONE, a, time, 0)->count = b;
 }
 

@@ -228,6 +228,40 @@ void np_rebind_again(nplug_nest *nest, uint32_t player, uint32_t action, nplug_t
     replace(nest, player, action, nplug_bindings_of(nest, player, action), time);
 }
 
+/* --- two players change seats ----------------------------------------------------------------- */
+
+static void swap_texts(np_rebinds *rebinds, uint32_t a, uint32_t b)
+{
+    for (uint32_t at = 0; at < rebinds->used; at += length_at(rebinds, at)) {
+        unsigned char head = (unsigned char)rebinds->text[at];
+        uint32_t player = head & ~OF_COMFORT;
+        if (player != a && player != b) continue;
+        rebinds->text[at] = (char)((head & OF_COMFORT) | (player == a ? b : a));
+    }
+}
+
+void np_rebind_swap(nplug_nest *nest, uint32_t a, uint32_t b, nplug_time time)
+{
+    np_change change = {time, NP_NONE, 0, 0, true};
+    np_game *game = &nest->game;
+
+    for (uint32_t i = 0; i < game->binding_count; i++) {
+        uint32_t players = game->bindings[i].players;
+        if (game->bindings[i].action == NP_NO_INDEX) continue;
+        np_gestures_drop(nest, a, i, &change);
+        np_gestures_drop(nest, b, i, &change);
+        if (((players >> a) ^ (players >> b)) & 1u)
+            np_game_set_players(game, i, players ^ (1u << a | 1u << b));
+    }
+    swap_texts(&nest->rebinds, a, b);
+    np_comfort_swap(&nest->comforts, game->def.action_count, a, b);
+    np_layers_cover_all(nest, time);
+    for (uint32_t action = 0; action < game->def.action_count; action++) {
+        np_values_mark(nest, a, action);
+        np_values_mark(nest, b, action);
+    }
+}
+
 /* --- commands ------------------------------------------------------------------------------- */
 
 /* Twelve bytes of a text stand in three numbers of a command, the lowest first. */

@@ -26,6 +26,9 @@ const char *np_rebind_comfort(const nplug_nest *nest, uint32_t player, uint32_t 
 /* A player's bindings of an action are read anew, as their own. */
 void np_rebind_again(nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time);
 
+/* Two players have what the other one bound, and the other's comfort. */
+void np_rebind_swap(nplug_nest *nest, uint32_t a, uint32_t b, nplug_time time);
+
 /* Commands: a piece of a text; and the text is a player's bindings of an action. */
 void np_rebind_text(nplug_nest *nest, const nplug_command *command);
 void np_rebind_take(nplug_nest *nest, const nplug_command *command, nplug_time time);
