@@ -132,22 +132,36 @@ static void quieten(nplug_nest *nest, uint32_t player, nplug_time time)
     }
 }
 
-/* What a device's axes say now is what is known of them: whether one has left its rest since then.
- */
-static bool look_again(nplug_nest *nest, uint32_t device, bool watch)
+/* What an axis says now is what is known of it: whether it has left its rest since it was last
+ * asked. */
+static bool look_at(nplug_nest *nest, uint32_t signal)
 {
     np_controls *controls = &nest->controls;
-    uint32_t signal;
+    np_run run = controls->of_signal[signal];
     bool left = false;
 
-    for (uint32_t i = 0; (signal = np_devices_signal(&nest->devices, device, i)) != NP_NONE; i++) {
-        np_run run = controls->of_signal[signal];
-        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
-            const np_control *control = &controls->list[controls->wires[w].control];
-            if (control->nature != NPLUG_NATURE_AXIS) continue;
-            np_controls_set(controls, w, nest->devices.signals[signal].raw);
-            left |= np_controls_leave(controls, controls->wires[w].control) == NP_EDGE_PRESS &&
-                    !(control->flags & NP_CONTROL_SPENT);
+    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+        const np_control *control = &controls->list[controls->wires[w].control];
+        if (control->nature != NPLUG_NATURE_AXIS) continue;
+        np_controls_set(controls, w, nest->devices.signals[signal].raw);
+        left |= np_controls_leave(controls, controls->wires[w].control) == NP_EDGE_PRESS &&
+                !(control->flags & NP_CONTROL_SPENT);
+    }
+    return left;
+}
+
+/* All axes of a device, which are watched from now on or not yet. */
+static bool look_again(nplug_nest *nest, uint32_t device, bool watch)
+{
+    const np_devices *devices = &nest->devices;
+    bool left = false;
+
+    for (uint32_t at = devices->list[device].first_node; at != NP_NONE;
+         at = devices->nodes[at].next) {
+        uint32_t first = devices->nodes[at].first_signal, end = first + devices->nodes[at].signals;
+        for (uint32_t signal = first; signal < end; signal++) {
+            if (devices->signals[signal].nature != NPLUG_NATURE_AXIS) continue;
+            left |= look_at(nest, signal);
             if (watch) np_devices_guard(&nest->devices, signal, false, 0, 0);
         }
     }
