@@ -112,6 +112,26 @@ START_TEST(a_lever_that_is_pulled_switches_and_a_parked_one_does_not)
 }
 END_TEST
 
+START_TEST(what_is_not_recognised_is_never_the_active_set)
+{
+    nplug_game game = harbour_for(1);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "box", "sanderling");
+    rig_step(&rig, MS);
+    ck_assert_uint_eq(nplug_active(rig.nest, 1).device, 0);
+    nplug_sim_plug(rig.sim, 2 * MS, "pad", "heron"); /* what would be used is shown before it is */
+    rig_step(&rig, 3 * MS);
+    ck_assert_int_eq(nplug_active(rig.nest, 1).kind, NPLUG_KIND_PAD);
+    nplug_sim_plug(rig.sim, 4 * MS, "keys", "turnstone");
+    nplug_sim_unplug(rig.sim, 5 * MS, "pad"); /* what is left is shown */
+    rig_step(&rig, 6 * MS);
+    ck_assert_int_eq(nplug_active(rig.nest, 1).kind, NPLUG_KIND_KEYBOARD);
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(a_desk_is_one_set)
 {
     test_rig rig;
@@ -283,6 +303,7 @@ Suite *active_suite(void)
     tcase_add_loop_test(tests, deliberate_use_switches_at_once_and_nothing_else_does, 0,
                         COUNT_OF(uses));
     tcase_add_test(tests, a_lever_that_is_pulled_switches_and_a_parked_one_does_not);
+    tcase_add_test(tests, what_is_not_recognised_is_never_the_active_set);
     tcase_add_test(tests, a_desk_is_one_set);
     tcase_add_test(tests, while_two_sets_are_moved_a_movement_needs_to_win);
     tcase_add_test(tests, the_same_moment_at_any_frame_rate);

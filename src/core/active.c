@@ -3,12 +3,10 @@
 #include <math.h>
 #include <string.h>
 
-#define DWELL 150u /* milliseconds, where the game says nothing */
-#define NUDGE 40   /* counts that a mouse has to move */
-#define PAUSE                                                                                      \
-    200000u        /* microseconds after which a nudged mouse is as if it had never been moved     \
-                    */
-#define STILL 0.1f /* what the controls of a set may change while it is not being moved */
+#define DWELL 150u    /* milliseconds, where the game says nothing */
+#define NUDGE 40      /* counts that a mouse has to move */
+#define PAUSE 200000u /* microseconds of rest after which a nudge is forgotten */
+#define STILL 0.1f    /* what the controls of a set may change while it is not being moved */
 
 void np_active_layout(np_actives *actives, np_carve *carve, const nplug_limits *limits)
 {
@@ -236,16 +234,23 @@ static bool is_kept(const nplug_nest *nest, uint32_t player)
     return device != NP_NONE && hears(nest, player, device);
 }
 
+/* What was not recognised has nothing that could be used; what is gone for a moment has again. */
+static bool is_usable(const nplug_nest *nest, uint32_t device)
+{
+    return nest->controls.of_device[device].count > 0 ||
+           nest->devices.list[device].first_node == NP_NONE;
+}
+
 void np_active_end(nplug_nest *nest, uint32_t player, nplug_time time)
 {
     for (uint32_t i = 0; i < nest->devices.count && !is_kept(nest, player); i++)
-        if (hears(nest, player, nest->devices.order[i]))
+        if (hears(nest, player, nest->devices.order[i]) && is_usable(nest, nest->devices.order[i]))
             switch_to(nest, player, nest->devices.order[i], time);
 }
 
 void np_active_begin(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time)
 {
-    if (!is_kept(nest, player))
+    if (!is_kept(nest, player) && is_usable(nest, device))
         switch_to(nest, player, device, time);
     else if (nest->active.of[player].only)
         quieten(nest, player, time);
@@ -280,8 +285,9 @@ static void contest(nplug_nest *nest, uint32_t player, uint32_t device, nplug_ti
     active->moved = time;
     active->stance = measure_set(nest, player, &furthest);
     if (active->quiet) return; /* it is decided when that ends */
-    if (!np_timers_set(&nest->timers, time + dwell_of(active), NP_TIMER_CONTEST, player, 0))
-        np_limit_reached(nest, NPLUG_LIMIT_TIMERS, time);
+    if (np_timers_set(&nest->timers, time + dwell_of(active), NP_TIMER_CONTEST, player, 0)) return;
+    active->rival = 0;
+    np_limit_reached(nest, NPLUG_LIMIT_TIMERS, time);
 }
 
 static bool is_in_use(const nplug_nest *nest, uint32_t player, nplug_time time)
