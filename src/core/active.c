@@ -176,14 +176,12 @@ static void unpark(nplug_nest *nest, uint32_t device)
             nest->active.parked[i].control = 0;
 }
 
-/* The set that a player used so far was not watched: it is looked at as it is now. */
-static void note_set(nplug_nest *nest, uint32_t was)
+/* What a player might change to is looked at as it is now. */
+static void note_others(nplug_nest *nest, uint32_t player)
 {
-    bool alone = set_of(nest, was) == 0;
-
-    for (uint32_t i = 0; i < (alone ? 1 : nest->devices.count); i++) {
-        uint32_t device = alone ? was : nest->devices.order[i];
-        if (!np_active_same_set(nest, device, was)) continue;
+    for (uint32_t i = 0; i < nest->devices.count; i++) {
+        uint32_t device = nest->devices.order[i];
+        if (!hears(nest, player, device) || is_active(nest, player, device)) continue;
         look_again(nest, device, false);
         unpark(nest, device);
     }
@@ -199,17 +197,23 @@ static void watch_others(nplug_nest *nest, uint32_t player, nplug_time time)
     }
 }
 
-/* Whatever is moved now would have to go on for the dwell to win: until then nothing is watched. */
-static void be_quiet(nplug_nest *nest, uint32_t player, uint32_t was, nplug_time time)
+/* Whatever is moved now would have to go on for the dwell to win: until then nothing is watched.
+ * Who changes sets all the time, with both hands, is quiet all the time: the others are looked at
+ * now and then only. */
+static void be_quiet(nplug_nest *nest, uint32_t player, nplug_time time)
 {
     np_active *active = &nest->active.of[player];
 
-    if (active->quiet || active->rival)
-        np_timers_cancel(&nest->timers, NP_TIMER_CONTEST, player, 0);
+    if (active->rival) np_timers_cancel(&nest->timers, NP_TIMER_CONTEST, player, 0);
+    if (active->rival || !active->quiet)
+        active->quiet =
+            np_timers_set(&nest->timers, time + dwell_of(active), NP_TIMER_CONTEST, player, 0);
     active->rival = 0;
-    active->quiet =
-        np_timers_set(&nest->timers, time + dwell_of(active), NP_TIMER_CONTEST, player, 0);
-    if (was != NP_NONE) note_set(nest, was);
+    active->until = time + dwell_of(active);
+    if (active->noted == 0 || time - active->noted >= dwell_of(active)) {
+        active->noted = time;
+        note_others(nest, player);
+    }
     if (!active->quiet) watch_others(nest, player, time);
 }
 
@@ -224,7 +228,7 @@ static void switch_to(nplug_nest *nest, uint32_t player, uint32_t device, nplug_
     event = np_events_say(&nest->events, time, NPLUG_EVENT_ACTIVE, active->device, player);
     if (same_prompts(nest, active, was, device)) event->flags = NPLUG_EVENT_SAME_PROMPTS;
     if (active->only) quieten(nest, player, time);
-    be_quiet(nest, player, was, time);
+    be_quiet(nest, player, time);
 }
 
 /* Whether what a player used last is here, and the player's. */
@@ -466,9 +470,13 @@ void np_active_decide(nplug_nest *nest, uint32_t player, nplug_time time)
 {
     np_active *active = &nest->active.of[player];
     uint32_t rival = active->rival ? here(nest, active->rival) : NP_NONE;
-    float furthest, stance = rival == NP_NONE ? 0.0f : measure_set(nest, player, &furthest);
+    float furthest, stance;
 
+    if (active->quiet && time < active->until &&
+        np_timers_set(&nest->timers, active->until, NP_TIMER_CONTEST, player, 0))
+        return; /* it was used again meanwhile */
     active->quiet = false;
+    stance = rival == NP_NONE ? 0.0f : measure_set(nest, player, &furthest);
     if (rival == NP_NONE || !hears(nest, player, rival) || !goes_on(nest, active, rival, time)) {
         end_contest(nest, player, time);
     } else if (fabsf(stance - active->stance) < STILL && time - active->used >= dwell_of(active)) {

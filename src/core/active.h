@@ -20,7 +20,9 @@ typedef struct np_active {
     uint32_t ignored; /* bit by kind */
     uint16_t dwell;   /* in ms */
     bool only;
-    bool quiet; /* it was used just now: movements of others do not matter yet */
+    bool quiet;       /* it was used just now: movements of others do not matter yet... */
+    nplug_time until; /* ...before then */
+    nplug_time noted; /* when all others were last looked at */
     char family[NP_FAMILY_SIZE];
 } np_active;
 

@@ -43,13 +43,25 @@ static int32_t furthest(const np_wire *wire, const np_interval *interval, int32_
     return (int32_t)in;
 }
 
-/* What all stages together say of one number of a control. */
-static bool ask_stages(const nplug_nest *nest, const np_wire *wire, np_interval *interval)
+/* Between which raw values a wire need call nobody: what jumps, where it does not; false where it
+ * must always. */
+static bool narrow(const nplug_nest *nest, const np_wire *wire, int32_t raw, int32_t *low,
+                   int32_t *high)
 {
-    if (nest->pick.waits || !np_controls_guard(&nest->controls.list[wire->control], interval))
+    np_interval interval;
+    int32_t from = raw, to = raw;
+
+    if (nest->pick.waits || !np_controls_guard(&nest->controls.list[wire->control], &interval))
         return false;
-    np_active_guard(nest, wire->control, wire->component, interval);
-    np_sources_guard(nest, wire->control, wire->component, interval);
+    if (!np_wire_jumps(wire)) {
+        np_active_guard(nest, wire->control, wire->component, &interval);
+        np_sources_guard(nest, wire->control, wire->component, &interval);
+        if (!inside(wire, &interval, raw)) return false;
+        from = furthest(wire, &interval, raw, INT32_MIN);
+        to = furthest(wire, &interval, raw, INT32_MAX);
+    }
+    if (from > *low) *low = from;
+    if (to < *high) *high = to;
     return true;
 }
 
@@ -61,21 +73,8 @@ void np_guards_renew(nplug_nest *nest, uint32_t signal)
     bool any = nest->devices.signals[signal].nature != NPLUG_NATURE_DELTA &&
                !(nest->devices.signals[signal].flags & NP_SIGNAL_BOUNCES);
 
-    for (uint32_t w = run.first; any && w < (uint32_t)run.first + run.count; w++) {
-        const np_wire *wire = &nest->controls.wires[w];
-        np_interval interval;
-        int32_t from, to;
-        any = ask_stages(nest, wire, &interval) && inside(wire, &interval, raw);
-        if (!any) break;
-        if (np_wire_jumps(wire)) {
-            from = to = raw;
-        } else {
-            from = furthest(wire, &interval, raw, INT32_MIN);
-            to = furthest(wire, &interval, raw, INT32_MAX);
-        }
-        if (from > low) low = from;
-        if (to < high) high = to;
-    }
+    for (uint32_t w = run.first; any && w < (uint32_t)run.first + run.count; w++)
+        any = narrow(nest, &nest->controls.wires[w], raw, &low, &high);
     np_devices_guard(&nest->devices, signal, any, low, high);
 }
 
