@@ -24,10 +24,10 @@ static bool lasting(uint32_t kind)
 nplug_event *np_events_say(np_events *events, nplug_time time, nplug_event_kind kind,
                            nplug_device device, nplug_player player)
 {
-    uint32_t room = lasting(kind) ? events->size : events->size - events->size / 4;
+    uint32_t room = events->size - events->size / 4;
     nplug_event *event = &events->list[events->count];
 
-    if (events->count < room) {
+    if (events->count < room || (lasting(kind) && events->count < events->size)) {
         events->count++;
     } else {
         event = &events->lost;

@@ -483,13 +483,13 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
  * such group.  What was stored of it by then is stored again, and the same, by the longer way.
  * A ring holds whole groups only, so each has its end. */
 static inline uint32_t take_quick(np_devices *devices, const np_node *node,
-                                  const nplug_report *slots, uint32_t mask, uint32_t from)
+                                  const nplug_report *report, const nplug_report *end,
+                                  const nplug_report *slots)
 {
-    uint32_t first = node->first_signal, signals = node->signals, at = from;
+    uint32_t first = node->first_signal, signals = node->signals, count = 0;
     np_signal *list = devices->signals + first;
 
     for (;;) {
-        const nplug_report *report = &slots[at++ & mask];
         np_signal *signal = &list[report->signal];
         if (report->kind != NPLUG_REPORT_VALUE || report->signal >= signals ||
             !np_signal_inside(signal, report->as.value))
@@ -498,7 +498,9 @@ static inline uint32_t take_quick(np_devices *devices, const np_node *node,
             !np_devices_moved(devices, first + report->signal))
             return 0;
         signal->raw = report->as.value;
-        if (!(report->flags & NPLUG_REPORT_MORE)) return at - from;
+        count++;
+        if (!(report->flags & NPLUG_REPORT_MORE)) return count;
+        if (++report == end) report = slots;
     }
 }
 
@@ -518,7 +520,7 @@ static void take_quick_groups(nplug_nest *nest, uint32_t port, nplug_time until)
         if (index == NP_NONE || head->time > until || head->time < processed ||
             head->time < node->last)
             break;
-        count = take_quick(&nest->devices, node, slots, mask, from + taken);
+        count = take_quick(&nest->devices, node, head, slots + mask + 1, slots);
         if (count == 0) break;
         processed = head->time;
         np_devices_note_time(&nest->devices, index, processed);
@@ -557,7 +559,7 @@ static void take_group(nplug_nest *nest, uint32_t port)
 {
     const nplug_report *head = np_ring_at(&nest->feed.ports[port].ring, 0);
     nplug_time time = np_feed_time(&nest->feed, port);
-    uint32_t node = np_devices_find_node(&nest->devices, port << 24 | head->device);
+    uint32_t node = np_devices_node(&nest->devices, port << 24 | head->device);
 
     np_feed_advance(&nest->feed, time);
     if (node != NP_NONE) note_time(nest, node, head->time, time);
@@ -590,6 +592,20 @@ static void fire_timer(nplug_nest *nest)
     empty_outbox(nest, timer.due);
 }
 
+/* What one port said up to a time, as long as no timer is set meanwhile and events have room. */
+static void take_port(nplug_nest *nest, uint32_t port, nplug_time until)
+{
+    const np_feed_port *from = &nest->feed.ports[port];
+    nplug_time due = np_timers_next(&nest->timers);
+
+    do {
+        if (nest->recorder.size == 0) take_quick_groups(nest, port, until);
+        if (!from->waiting || np_feed_time(&nest->feed, port) > until) return;
+        take_group(nest, port);
+    } while (np_timers_next(&nest->timers) == due && from->waiting &&
+             np_events_have_room(&nest->events));
+}
+
 /* Everything due up to `now`, in time order; false where events ran out of room. */
 static bool run_edges(nplug_nest *nest, nplug_time now)
 {
@@ -602,10 +618,7 @@ static bool run_edges(nplug_nest *nest, nplug_time now)
             continue;
         }
         if (port == NP_NONE) return true;
-        if (due <= until) until = due - 1;
-        if (nest->recorder.size == 0) take_quick_groups(nest, port, until);
-        if (nest->feed.ports[port].waiting && np_feed_time(&nest->feed, port) <= until)
-            take_group(nest, port);
+        take_port(nest, port, due <= until ? due - 1 : until);
     }
     return false;
 }

@@ -170,18 +170,20 @@ static bool passed_over(nplug_ring *ring, const nplug_report *report)
 static size_t whole_groups(const nplug_report *reports, size_t count, uint32_t longest,
                            uint32_t highest)
 {
-    uint32_t mixed = 0, too_high = 0, too_long = 0;
-    size_t end = 0;
+    const nplug_report *at = reports, *last = reports + count, *end = reports;
+    uint32_t bad = 0, all = 0;
 
-    for (size_t i = 0; i < count; i++) {
-        const nplug_report *report = &reports[i], *before = &reports[i ? i - 1 : 0];
-        mixed |= (report->device ^ before->device) &
-                 (0u - (uint32_t)(before->flags & NPLUG_REPORT_MORE));
-        too_high |= report->device > highest;
-        too_long |= i - end >= longest;
-        end = report->flags & NPLUG_REPORT_MORE ? end : i + 1;
+    while (at < last) {
+        uint32_t device = at->device;
+        const nplug_report *head = at;
+        all |= device;
+        while (at->flags & NPLUG_REPORT_MORE && ++at < last)
+            bad |= at->device ^ device;
+        if (at == last) break;
+        end = ++at;
+        bad |= (size_t)(at - head) > longest;
     }
-    return mixed || too_high || too_long ? 0 : end;
+    return bad || all > highest || (size_t)(last - end) > longest ? 0 : (size_t)(end - reports);
 }
 
 /* Copies reports into free slots, around the ring's end where need be. */
