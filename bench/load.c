@@ -1,5 +1,6 @@
 #include "load.h"
 #include <math.h>
+#include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
 #include <time.h>
@@ -132,6 +133,27 @@ size_t make_frame(nplug_report *frame, const load *load, size_t at, size_t end, 
     for (size_t i = 0; i < end - at; i++)
         frame[i].time += from;
     return end - at;
+}
+
+double run_load(nplug_nest *nest, nplug_ring *ring, const load *load, nplug_time from)
+{
+    static nplug_report frame[FRAME_MOST];
+    double spent = 0.0;
+    size_t at = 0;
+
+    for (unsigned f = 0; f < FRAMES; f++) {
+        size_t count = make_frame(frame, load, at, load->frame_end[f], from);
+        double begin = now_ns();
+        nplug_push(ring, frame, count);
+        nplug_step(nest, from + (f + 1) * UINT64_C(1000000) / 60);
+        spent += now_ns() - begin;
+        at = load->frame_end[f];
+    }
+    if (nplug_nest_counts(nest).reports_dropped || nplug_nest_counts(nest).moves_dropped) {
+        fprintf(stderr, "bench: the load did not come through whole\n");
+        exit(1);
+    }
+    return spent;
 }
 
 static int compare(const void *a, const void *b)

@@ -31,6 +31,9 @@ nplug_nest *open_nest(const nplug_game *game, const nplug_limits *limits, nplug_
 /* What a port has at hand when it pushes: a frame's reports, `from` later than in the load. */
 size_t make_frame(nplug_report *frame, const load *load, size_t at, size_t end, nplug_time from);
 
+/* Pushes and steps the whole load, frame by frame, `from` later: nanoseconds. */
+double run_load(nplug_nest *nest, nplug_ring *ring, const load *load, nplug_time from);
+
 double median(double *list, size_t count);
 
 /* The most reports of a frame, at the highest rate. */

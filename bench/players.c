@@ -34,23 +34,6 @@ static nplug_nest *open_with(uint32_t idle, nplug_ring **ring)
     return nest;
 }
 
-static double run(nplug_nest *nest, nplug_ring *ring, const load *load, nplug_time from)
-{
-    static nplug_report frame[FRAME_MOST];
-    double spent = 0.0;
-    size_t at = 0;
-
-    for (unsigned f = 0; f < FRAMES; f++) {
-        size_t count = make_frame(frame, load, at, load->frame_end[f], from);
-        double begin = now_ns();
-        nplug_push(ring, frame, count);
-        nplug_step(nest, from + (f + 1) * UINT64_C(1000000) / 60);
-        spent += now_ns() - begin;
-        at = load->frame_end[f];
-    }
-    return spent;
-}
-
 static void measure_idle(void)
 {
     double ratios[ROUNDS];
@@ -61,8 +44,8 @@ static void measure_idle(void)
     make_load(&load, 1000);
     for (unsigned i = 0; i < ROUNDS; i++) {
         nplug_time from = (nplug_time)(i + 1) * SECONDS * 1000000;
-        double first = run(nests[0], rings[0], &load, from);
-        ratios[i] = first / run(nests[1], rings[1], &load, from);
+        double first = run_load(nests[0], rings[0], &load, from);
+        ratios[i] = first / run_load(nests[1], rings[1], &load, from);
     }
     printf("ratio idle_256_vs_0 %.2f\n", median(ratios, ROUNDS));
     nplug_close(nests[0]);

@@ -74,28 +74,6 @@ static nplug_nest *open_scaled(uint32_t actions, nplug_ring **ring)
     return nest;
 }
 
-/* The whole load, frame by frame: nanoseconds. */
-static double run(nplug_nest *nest, nplug_ring *ring, const load *load, nplug_time from)
-{
-    static nplug_report frame[FRAME_MOST];
-    double spent = 0.0;
-    size_t at = 0;
-
-    for (unsigned f = 0; f < FRAMES; f++) {
-        size_t count = make_frame(frame, load, at, load->frame_end[f], from);
-        double begin = now_ns();
-        nplug_push(ring, frame, count);
-        nplug_step(nest, from + (f + 1) * UINT64_C(1000000) / 60);
-        spent += now_ns() - begin;
-        at = load->frame_end[f];
-    }
-    if (nplug_nest_counts(nest).reports_dropped || nplug_nest_counts(nest).moves_dropped) {
-        fprintf(stderr, "bench: the load did not come through whole\n");
-        exit(1);
-    }
-    return spent;
-}
-
 /* Two nests and two loads in turn; the median ratio. */
 static double compare(uint32_t more, unsigned rate)
 {
@@ -108,8 +86,8 @@ static double compare(uint32_t more, unsigned rate)
     make_load(&loads[1], 1000);
     for (unsigned i = 0; i < ROUNDS; i++) {
         nplug_time from = (nplug_time)(i + 1) * SECONDS * 1000000;
-        double first = run(nests[0], rings[0], &loads[0], from);
-        ratios[i] = first / run(nests[1], rings[1], &loads[1], from);
+        double first = run_load(nests[0], rings[0], &loads[0], from);
+        ratios[i] = first / run_load(nests[1], rings[1], &loads[1], from);
     }
     for (unsigned n = 0; n < 2; n++) {
         nplug_close(nests[n]);

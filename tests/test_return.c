@@ -92,6 +92,27 @@ START_TEST(waiting_has_an_end_where_the_game_wants_one)
 }
 END_TEST
 
+/* With no other place left, one that is missed is given away: what waited there hurts nobody. */
+START_TEST(a_place_that_is_given_away_waits_no_more)
+{
+    nplug_game game = four_seats();
+    nplug_limits limits = nplug_limits_default();
+    test_rig rig;
+
+    game.waits_ms = 500;
+    limits.devices = 1;
+    rig_open(&rig, &game, &limits);
+    nplug_sim_plug(rig.sim, 0, "a", "heron");
+    nplug_sim_press(rig.sim, 1 * MS, "a", "start", MS);
+    nplug_sim_unplug(rig.sim, 20 * MS, "a");
+    nplug_sim_plug(rig.sim, 30 * MS, "b", "dunlin");
+    nplug_sim_press(rig.sim, 40 * MS, "b", "start", MS);
+    rig_step(&rig, 600 * MS);
+    ck_assert_uint_eq(players_at(&rig, 0), 2);
+    rig_close(&rig);
+}
+END_TEST
+
 /* Who comes back as whom: what was there (two pads of two players, both lost), what comes, and
  * whose it is then (0: nobody's). */
 static const struct {
@@ -293,6 +314,7 @@ Suite *return_suite(void)
     tcase_set_timeout(tests, 60);
     tcase_add_test(tests, a_player_whose_device_went_waits_and_is_told);
     tcase_add_test(tests, waiting_has_an_end_where_the_game_wants_one);
+    tcase_add_test(tests, a_place_that_is_given_away_waits_no_more);
     tcase_add_loop_test(tests, the_same_unit_goes_to_its_player, 0, COUNT_OF(comings));
     tcase_add_loop_test(tests, a_hub_that_loses_four_pads_gives_them_back_in_any_order, 0, 3);
     tcase_add_test(tests, a_wobble_is_one_event_and_keeps_the_handle);

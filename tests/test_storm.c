@@ -12,7 +12,6 @@
 #define PLAYERS 4
 #define PARTS   2
 #define DEVS    40
-#define ALL     0xffu
 
 typedef enum { NOWHERE, HERE, AWAY, LOST } state;
 

@@ -33,15 +33,6 @@ bool np_active_same_set(const nplug_nest *nest, uint32_t a, uint32_t b)
     return a == b || (set_of(nest, a) && set_of(nest, a) == set_of(nest, b));
 }
 
-/* The place of a device that is here, or NP_NONE. */
-static uint32_t here(const nplug_nest *nest, nplug_device handle)
-{
-    uint32_t device = np_devices_index(&nest->devices, handle);
-
-    if (device != NP_NONE && nest->devices.list[device].presence != NP_HERE) return NP_NONE;
-    return device;
-}
-
 /* Whether a device is of a player's active set. */
 static bool is_active(const nplug_nest *nest, uint32_t player, uint32_t device)
 {
@@ -234,7 +225,7 @@ static void switch_to(nplug_nest *nest, uint32_t player, uint32_t device, nplug_
 /* Whether what a player used last is here, and the player's. */
 static bool is_kept(const nplug_nest *nest, uint32_t player)
 {
-    uint32_t device = here(nest, nest->active.of[player].device);
+    uint32_t device = np_devices_here(&nest->devices, nest->active.of[player].device);
     return device != NP_NONE && hears(nest, player, device);
 }
 
@@ -272,7 +263,7 @@ static void ask_to_switch(nplug_nest *nest, uint32_t player, uint32_t device, np
 
 void np_active_take(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    uint32_t device = here(nest, command->device);
+    uint32_t device = np_devices_here(&nest->devices, command->device);
 
     if (device == NP_NONE || !hears(nest, command->player, device)) return;
     if (!is_active(nest, command->player, device)) switch_to(nest, command->player, device, time);
@@ -300,7 +291,7 @@ static bool is_in_use(const nplug_nest *nest, uint32_t player, nplug_time time)
     float furthest;
 
     if (active->quiet) return true;
-    if (here(nest, active->device) == NP_NONE) return false;
+    if (np_devices_here(&nest->devices, active->device) == NP_NONE) return false;
     measure_set(nest, player, &furthest);
     return furthest >= NP_BACK || time - active->used < dwell_of(active);
 }
@@ -311,7 +302,7 @@ static void use(nplug_nest *nest, uint32_t player, uint32_t device, bool press, 
     np_active *active = &nest->active.of[player];
 
     if ((active->ignored >> nest->recogniser.of[device].kind) & 1u) return;
-    if (active->pin && here(nest, active->pin) != NP_NONE) return;
+    if (active->pin && np_devices_here(&nest->devices, active->pin) != NP_NONE) return;
     if (is_active(nest, player, device)) {
         active->used = time;
         active->device = np_devices_handle(&nest->devices, device);
@@ -327,8 +318,8 @@ static void use(nplug_nest *nest, uint32_t player, uint32_t device, bool press, 
 /* Who hears a control, and who would if only it were of the active set. */
 static uint32_t hearers_of(const nplug_nest *nest, const np_control *control)
 {
-    uint32_t hearers = nest->players.parts[control->device].hearers[control->part];
-    return hearers ? hearers << 1 : np_players_hearing(&nest->players, control);
+    uint32_t claiming = np_players_claiming(&nest->players, control);
+    return claiming ? claiming : np_players_hearing(&nest->players, control);
 }
 
 static void use_for_all(nplug_nest *nest, const np_control *control, bool press, nplug_time time)
@@ -440,7 +431,8 @@ void np_active_slide(nplug_nest *nest, uint32_t signal, int32_t value, nplug_tim
     if (run.count == 0 || value == 0 || nest->controls.muted[control->device]) return;
     wheel = control->id == NPLUG_CONTROL(NPLUG_CLASS_MOUSE, NPLUG_MOUSE_WHEEL);
     for (uint32_t p = 0; p <= nest->players.limit; p++)
-        if (nest->active.of[p].rival && here(nest, nest->active.of[p].rival) == control->device)
+        if (nest->active.of[p].rival &&
+            np_devices_here(&nest->devices, nest->active.of[p].rival) == control->device)
             nest->active.of[p].moved = time;
     if (wheel || is_meant(&nest->active, control->device, wire, value, time))
         use_for_all(nest, control, false, time);
@@ -469,7 +461,7 @@ static void end_contest(nplug_nest *nest, uint32_t player, nplug_time time)
 void np_active_decide(nplug_nest *nest, uint32_t player, nplug_time time)
 {
     np_active *active = &nest->active.of[player];
-    uint32_t rival = active->rival ? here(nest, active->rival) : NP_NONE;
+    uint32_t rival = active->rival ? np_devices_here(&nest->devices, active->rival) : NP_NONE;
     float furthest, stance;
 
     if (active->quiet && time < active->until &&
@@ -495,7 +487,7 @@ void np_active_follow(nplug_nest *nest, const nplug_command *command, nplug_time
 {
     np_active *active = &nest->active.of[command->player];
     const char *family = np_rebind_take_text(nest);
-    uint32_t pin = here(nest, command->device);
+    uint32_t pin = np_devices_here(&nest->devices, command->device);
     size_t length = strlen(family);
 
     if (length >= sizeof active->family) length = 0;
@@ -544,7 +536,7 @@ nplug_active_set nplug_active(const nplug_nest *nest, nplug_player player)
         set.device = active->device;
         set.kind = nest->recogniser.of[device].kind;
         set.family = family_of(nest, device);
-        set.present = here(nest, active->device) != NP_NONE;
+        set.present = np_devices_here(&nest->devices, active->device) != NP_NONE;
         set.since = active->since;
     }
     if (active->family[0]) set.family = active->family;

@@ -392,6 +392,14 @@ uint32_t np_devices_index(const np_devices *devices, nplug_device handle)
     return devices->list[place].generation == handle >> PLACE_BITS ? place : NP_NONE;
 }
 
+uint32_t np_devices_here(const np_devices *devices, nplug_device handle)
+{
+    uint32_t device = np_devices_index(devices, handle);
+
+    if (device != NP_NONE && devices->list[device].presence != NP_HERE) return NP_NONE;
+    return device;
+}
+
 nplug_result np_devices_check(const np_devices *devices, nplug_device handle)
 {
     uint32_t place = (handle & ((1u << PLACE_BITS) - 1)) - 1;

@@ -166,6 +166,8 @@ static inline void np_devices_note_time(np_devices *devices, uint32_t node, nplu
 /* Handles. */
 nplug_device np_devices_handle(const np_devices *devices, uint32_t device);
 uint32_t np_devices_index(const np_devices *devices, nplug_device handle);
+/* The same of one that is here; else NP_NONE. */
+uint32_t np_devices_here(const np_devices *devices, nplug_device handle);
 nplug_result np_devices_check(const np_devices *devices, nplug_device handle);
 
 /* Stores a value (adds a delta), marks the signal dirty. */

@@ -15,9 +15,8 @@ static int64_t guess(const np_wire *wire, const np_interval *interval, int64_t i
     float from = np_wire_value(wire, (int32_t)in), to = np_wire_value(wire, (int32_t)out);
     float end = to < interval->at_least ? interval->at_least : interval->below;
     float share = to == from ? 0.5f : (end - from) / (to - from);
-    int64_t at = in + (int64_t)((float)(out - in) * share);
 
-    return at;
+    return in + (int64_t)((float)(out - in) * share);
 }
 
 /* The raw value nearest to `far` that is inside, searching from `raw`, which is.  Wires are
@@ -30,11 +29,10 @@ static int32_t furthest(const np_wire *wire, const np_interval *interval, int32_
     if ((out < in) != (far < raw) || inside(wire, interval, out)) out = far;
     for (unsigned turn = 0; in - out > 1 || out - in > 1; turn++) {
         int64_t middle = turn % 3 == 2 ? (in + out) / 2 : guess(wire, interval, in, out);
-        if (out > in) {
+        if (out > in)
             middle = middle <= in ? in + 1 : middle >= out ? out - 1 : middle;
-        } else {
+        else
             middle = middle >= in ? in - 1 : middle <= out ? out + 1 : middle;
-        }
         if (inside(wire, interval, middle))
             in = middle;
         else

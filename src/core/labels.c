@@ -104,10 +104,10 @@ void np_labels_ask(nplug_nest *nest)
 
 void np_labels_take(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    uint32_t device = np_devices_index(&nest->devices, command->device), control;
+    uint32_t device = np_devices_here(&nest->devices, command->device), control;
     uint32_t source = np_game_source(&nest->game, (nplug_control)command->number);
 
-    if (device == NP_NONE || nest->devices.list[device].presence != NP_HERE) return;
+    if (device == NP_NONE) return;
     if (command->control == 0) {
         np_sources_unlabel(nest, device, time);
     } else if ((control = np_controls_find(&nest->controls, device, command->control)) != NP_NONE) {

@@ -102,9 +102,10 @@ uint32_t np_players_of(const np_players *players, uint32_t device)
     return all << 1;
 }
 
-void np_players_forget(np_players *players, uint32_t device)
+void np_players_forget(nplug_nest *nest, uint32_t device)
 {
-    memset(&players->parts[device], 0, sizeof players->parts[device]);
+    np_timers_cancel(&nest->timers, NP_TIMER_WAIT, 0, device);
+    memset(&nest->players.parts[device], 0, sizeof nest->players.parts[device]);
 }
 
 void np_players_divide(nplug_nest *nest, uint32_t device)
@@ -223,9 +224,9 @@ static bool go_together(const nplug_nest *nest, uint32_t a, uint32_t b)
 
 /* Claims a device or a part of it, and all of its set that nobody has. */
 static void claim_set(nplug_nest *nest, uint32_t device, uint32_t part, uint32_t player,
-                      nplug_time time, uint16_t flags)
+                      nplug_time time)
 {
-    set_all(nest, device, part, BIT(player), time, flags);
+    set_all(nest, device, part, BIT(player), time, 0);
     for (uint32_t i = 0; i < nest->devices.count; i++) {
         uint32_t other = nest->devices.order[i];
         if (other != device && np_players_of(&nest->players, other) == 0 &&
@@ -329,15 +330,6 @@ void np_players_act(nplug_nest *nest, uint32_t player, uint32_t action, const np
 
 /* --- commands ------------------------------------------------------------------------------- */
 
-/* The place of a command's device that is here, or NP_NONE. */
-static uint32_t device_of(const nplug_nest *nest, const nplug_command *command)
-{
-    uint32_t device = np_devices_index(&nest->devices, command->device);
-
-    if (device != NP_NONE && nest->devices.list[device].presence != NP_HERE) return NP_NONE;
-    return device;
-}
-
 static void stop_missing(nplug_nest *nest, uint32_t device, uint32_t players)
 {
     np_part *part = &nest->players.parts[device];
@@ -376,7 +368,7 @@ static uint32_t part_with(const nplug_nest *nest, uint32_t device, nplug_control
 
 void np_players_join(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    uint32_t device = device_of(nest, command), part, gone, player;
+    uint32_t device = np_devices_here(&nest->devices, command->device), part, gone, player;
 
     if (device == NP_NONE) return;
     part = part_with(nest, device, command->control);
@@ -387,24 +379,24 @@ void np_players_join(nplug_nest *nest, const nplug_command *command, nplug_time 
         take_place(nest, device, gone, waiting_for(nest, gone), time, NPLUG_EVENT_TAKEN_OVER);
     } else if (player) {
         seat(nest, player, device, command->control, time);
-        claim_set(nest, device, part, player, time, 0);
+        claim_set(nest, device, part, player, time);
     }
 }
 
 void np_players_claim(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    uint32_t device = device_of(nest, command);
+    uint32_t device = np_devices_here(&nest->devices, command->device);
+    const np_part *about;
 
     if (device == NP_NONE || command->number > nest->players.parts[device].parts) return;
+    about = &nest->players.parts[device];
     seat(nest, command->player, device, command->control, time);
     if (!command->on) {
-        claim_set(nest, device, command->number, command->player, time, 0);
+        claim_set(nest, device, command->number, command->player, time);
         return;
     }
-    for (uint32_t i = 0; i <= NPLUG_PARTS_MAX; i++)
-        if (i <= nest->players.parts[device].parts && (i || !nest->players.parts[device].parts))
-            set_hearers(nest, device, i,
-                        nest->players.parts[device].hearers[i] | BIT(command->player), time, 0);
+    for (uint32_t i = about->parts ? 1 : 0; i <= about->parts; i++)
+        set_hearers(nest, device, i, about->hearers[i] | BIT(command->player), time, 0);
 }
 
 /* Some players hear no part of a device any more. */
@@ -416,7 +408,7 @@ static void yield(nplug_nest *nest, uint32_t device, uint32_t players, nplug_tim
 
 void np_players_yield(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    uint32_t device = device_of(nest, command);
+    uint32_t device = np_devices_here(&nest->devices, command->device);
 
     if (device != NP_NONE) yield(nest, device, command->player ? BIT(command->player) : ~0u, time);
 }
@@ -424,7 +416,7 @@ void np_players_yield(nplug_nest *nest, const nplug_command *command, nplug_time
 /* From now on nobody hears it; or it is as if it had just come. */
 void np_players_ignore(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    uint32_t device = device_of(nest, command);
+    uint32_t device = np_devices_here(&nest->devices, command->device);
 
     if (device == NP_NONE || nest->players.parts[device].ignored == (command->on != 0)) return;
     yield(nest, device, ~0u, time);
@@ -476,7 +468,7 @@ void np_players_swap(nplug_nest *nest, const nplug_command *command, nplug_time 
 /* --- coming and going ----------------------------------------------------------------------- */
 
 /* The players who have what a device goes together with. */
-static uint32_t set_of(const nplug_nest *nest, uint32_t device)
+static uint32_t owners_of_set(const nplug_nest *nest, uint32_t device)
 {
     for (uint32_t i = 0; i < nest->devices.count; i++) {
         uint32_t other = nest->devices.order[i], hearers = np_players_of(&nest->players, other);
@@ -496,11 +488,11 @@ void np_players_arrive(nplug_nest *nest, uint32_t device)
                    NPLUG_EVENT_RETURNED);
     } else if (players->rule == NPLUG_SEATS_ONE) {
         set_all(nest, device, 0, BIT(1), time, 0);
-    } else if (set_of(nest, device)) {
-        set_all(nest, device, 0, set_of(nest, device), time, 0);
+    } else if (owners_of_set(nest, device)) {
+        set_all(nest, device, 0, owners_of_set(nest, device), time, 0);
     } else if (players->rule == NPLUG_SEATS_BY_ARRIVAL && (player = free_seat(nest, device)) != 0) {
         seat(nest, player, device, 0, time);
-        claim_set(nest, device, 0, player, time, 0);
+        claim_set(nest, device, 0, player, time);
     }
 }
 

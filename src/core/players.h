@@ -28,14 +28,20 @@ void np_players_begin(nplug_nest *nest);
 /* Whether what the game says of seats and parts is sound; the log says what is not. */
 bool np_players_check(const nplug_nest *nest);
 
+/* Whose a control is, whether it drives them now or not; 0: nobody's. */
+static inline uint32_t np_players_claiming(const np_players *players, const np_control *control)
+{
+    return (uint32_t)players->parts[control->device].hearers[control->part] << 1;
+}
+
 /* Who hears a control, bit p is player p: an unclaimed one is heard by player 0, nobody; a key that
  * is in no part by none at all. */
 static inline uint32_t np_players_hearing(const np_players *players, const np_control *control)
 {
     const np_part *part = &players->parts[control->device];
-    uint32_t hearers = part->hearers[control->part];
+    uint32_t claiming = np_players_claiming(players, control);
 
-    if (hearers) return (hearers & ~(uint32_t)part->quiet) << 1;
+    if (claiming) return claiming & ~((uint32_t)part->quiet << 1);
     return !part->ignored && (control->part || !part->parts);
 }
 
@@ -43,7 +49,7 @@ static inline uint32_t np_players_hearing(const np_players *players, const np_co
 uint32_t np_players_of(const np_players *players, uint32_t device);
 
 /* A device's place is given to a new one: nobody hears that, or waits for what was there. */
-void np_players_forget(np_players *players, uint32_t device);
+void np_players_forget(nplug_nest *nest, uint32_t device);
 
 /* The controls of a device that was built are dealt out to its parts. */
 void np_players_divide(nplug_nest *nest, uint32_t device);

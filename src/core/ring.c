@@ -166,7 +166,7 @@ static bool passed_over(nplug_ring *ring, const nplug_report *report)
 }
 
 /* How many reports at the head of some are whole groups, all of them sound; 0 where any mixes
- * devices, is too long, or has a device number too large.  One pass without a branch. */
+ * devices, is too long, or has a device number too large. */
 static size_t whole_groups(const nplug_report *reports, size_t count, uint32_t longest,
                            uint32_t highest)
 {

@@ -23,8 +23,7 @@ void np_sources_layout(np_sources *sources, np_carve *carve, const nplug_limits 
 /* Whether some player hears a link's control. */
 static bool is_claimed(const nplug_nest *nest, const np_link *link)
 {
-    const np_control *control = &nest->controls.list[link->control];
-    return nest->players.parts[control->device].hearers[control->part] != 0;
+    return np_players_claiming(&nest->players, &nest->controls.list[link->control]) != 0;
 }
 
 /* A source's links to what players hear come first: so the rest costs players nothing. */
