@@ -6,14 +6,10 @@
  * The actions are those of a game: two sticks, two triggers, and sixty buttons; a third of all
  * bindings is on keys that nobody has.  The hand's side has no dead zones, remapping or layers, and
  * no idea of devices coming and going. */
-#include "load.h"
+#include "hand.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
-
-#define PLAYERS 4
-#define ACTIONS 64
-#define SIGNALS 19
 
 /* --- the game, in both ways of saying it ------------------------------------------------------ */
 
@@ -39,30 +35,27 @@ static const struct {
                {"dpad-down", 7, 1}};
 #define BUTTONS (sizeof buttons / sizeof *buttons)
 
-/* One binding by hand: which signals, and how they are read. */
-typedef struct hand_binding {
-    uint16_t x, y; /* signals; SIGNALS: a key, which nobody has */
-    int32_t down;  /* what a button says when it is */
-    enum { STICK, TRIGGER, BUTTON, KEY } kind;
-} hand_binding;
-
 static char texts[ACTIONS][96], names[ACTIONS][16];
 static nplug_action_def defs[ACTIONS];
-static hand_binding by_hand[ACTIONS][3];
+static hand h;
 
 static void make_stick(int i, const char *name, uint16_t x, uint16_t y)
 {
     snprintf(texts[i], sizeof texts[i],
              "pad:%s | keys:KeyW,KeyS,KeyA,KeyD | keys:KeyI,KeyK,KeyJ,KeyL", name);
     defs[i].kind = NPLUG_VECTOR;
-    by_hand[i][0] = (hand_binding){x, y, 0, STICK};
+    h.bindings[i][0] = (hand_binding){STICK, x, y, 0, {0}};
+    h.bindings[i][1] = (hand_binding){CROSS, 0, 0, 0, {'W', 'S', 'A', 'D'}};
+    h.bindings[i][2] = (hand_binding){CROSS, 0, 0, 0, {'I', 'K', 'J', 'L'}};
 }
 
 static void make_trigger(int i, const char *name, uint16_t signal)
 {
     snprintf(texts[i], sizeof texts[i], "pad:%s | key:Space | key:Enter", name);
     defs[i].kind = NPLUG_LEVEL;
-    by_hand[i][0] = (hand_binding){signal, signal, 0, TRIGGER};
+    h.bindings[i][0] = (hand_binding){TRIGGER, signal, signal, 0, {0}};
+    h.bindings[i][1] = (hand_binding){KEY, 0, 0, 0, {' '}};
+    h.bindings[i][2] = (hand_binding){KEY, 0, 0, 0, {'\r'}};
 }
 
 static void make_button(int i)
@@ -73,7 +66,8 @@ static void make_button(int i)
              buttons[b[1]].name, 1 + i % 12);
     defs[i].kind = NPLUG_BUTTON;
     for (int n = 0; n < 2; n++)
-        by_hand[i][n] = (hand_binding){buttons[b[n]].signal, 0, buttons[b[n]].down, BUTTON};
+        h.bindings[i][n] = (hand_binding){BUTTON, buttons[b[n]].signal, 0, buttons[b[n]].down, {0}};
+    h.bindings[i][2] = (hand_binding){KEY, 0, 0, 0, {(uint16_t)(128 + i % 12)}};
 }
 
 static void make_game(void)
@@ -82,91 +76,12 @@ static void make_game(void)
         snprintf(names[i], sizeof names[i], "action-%d", i);
         defs[i].name = names[i];
         defs[i].from = texts[i];
-        for (int b = 0; b < 3; b++)
-            by_hand[i][b] = (hand_binding){SIGNALS, SIGNALS, 0, KEY};
         if (i == 0) make_stick(i, "stick-left", 0, 1);
         if (i == 1) make_stick(i, "stick-right", 3, 4);
         if (i == 2) make_trigger(i, "trigger-left", 2);
         if (i == 3) make_trigger(i, "trigger-right", 5);
         if (i > 3) make_button(i);
     }
-}
-
-/* --- by hand ------------------------------------------------------------------------------------
- */
-
-typedef struct hand {
-    int32_t raw[PADS][SIGNALS + 1];
-    uint8_t down[PLAYERS][SIGNALS + 1];   /* on how many of a player's pads */
-    uint32_t edges[PLAYERS][SIGNALS + 1]; /* presses since the last frame */
-    nplug_vec2 value[PLAYERS][ACTIONS];
-    bool held[PLAYERS][ACTIONS];
-    uint64_t presses;
-} hand;
-
-/* Presses are counted as they come: one that is over before the frame's end is seen, too. */
-static void drain(hand *h, const nplug_report *reports, size_t count)
-{
-    for (size_t i = 0; i < count; i++) {
-        const nplug_report *report = &reports[i];
-        unsigned signal = report->signal, player = report->device / 2;
-        int32_t was = h->raw[report->device][signal];
-        h->raw[report->device][signal] = report->as.value;
-        if (signal < 8 || was == report->as.value) continue;
-        if (report->as.value)
-            h->edges[player][signal] += h->down[player][signal]++ == 0;
-        else
-            h->down[player][signal]--;
-    }
-}
-
-static float stick_value(int32_t raw)
-{
-    return raw < 0 ? (float)raw / 32768.0f : (float)raw / 32767.0f;
-}
-
-static nplug_vec2 look_at(const hand *h, const hand_binding *binding, unsigned pad)
-{
-    nplug_vec2 value = {0.0f, 0.0f};
-
-    switch (binding->kind) {
-    case STICK:
-        value.x = stick_value(h->raw[pad][binding->x]);
-        value.y = 0.0f - stick_value(h->raw[pad][binding->y]);
-        break;
-    case TRIGGER:
-        value.x = (float)h->raw[pad][binding->x] / 1023.0f;
-        break;
-    case BUTTON:
-        value.x = h->raw[pad][binding->x] == binding->down ? 1.0f : 0.0f;
-        break;
-    default:
-        break;
-    }
-    return value;
-}
-
-/* Every binding of every action, on the two pads of each player; the strongest gives the value. */
-static void scan(hand *h)
-{
-    for (unsigned p = 0; p < PLAYERS; p++) {
-        for (unsigned a = 0; a < ACTIONS; a++) {
-            nplug_vec2 best = {0.0f, 0.0f};
-            uint32_t edges = 0;
-            for (unsigned b = 0; b < 3; b++) {
-                for (unsigned pad = 2 * p; pad < 2 * p + 2; pad++) {
-                    nplug_vec2 value = look_at(h, &by_hand[a][b], pad);
-                    if (value.x * value.x + value.y * value.y > best.x * best.x + best.y * best.y)
-                        best = value;
-                }
-                if (by_hand[a][b].kind == BUTTON) edges += h->edges[p][by_hand[a][b].x];
-            }
-            h->value[p][a] = best;
-            h->held[p][a] = best.x != 0.0f;
-            h->presses += edges;
-        }
-    }
-    memset(h->edges, 0, sizeof h->edges);
 }
 
 /* --- both
@@ -227,8 +142,8 @@ static void run_round(nplug_nest *nest, nplug_ring *ring, hand *h, const load *l
         nplug_step(nest, from + (f + 1) * UINT64_C(1000000) / 60);
         in_nest += now_ns() - begin;
         begin = now_ns();
-        drain(h, frame, count);
-        scan(h);
+        hand_drain(h, frame, count);
+        hand_scan(h);
         in_hand += now_ns() - begin;
         check_frame(nest, h);
         at = load->frame_end[f];
@@ -241,7 +156,6 @@ void measure_frames(void)
 {
     double ratios[ROUNDS], nest_ns = 0.0, hand_ns = 0.0;
     nplug_ring *ring = NULL;
-    static hand h;
     nplug_nest *nest;
     load load;
 
