@@ -1,6 +1,13 @@
 # How all of the project is compiled.  The numbers must be the same on every target: no contraction,
 # no wider steps (the core refuses to be built with fast-math or wide evaluation).
 
+include(CheckCCompilerFlag)
+
+# Some processors are slow at jumps that lie across a line of 32 bytes; without this, how fast a build
+# is depends on where its jumps happen to lie.
+set(NPLUG_JUMPS -Wa,-mbranches-within-32B-boundaries)
+check_c_compiler_flag(${NPLUG_JUMPS} NPLUG_HAS_JUMPS)
+
 set(NPLUG_SANITIZERS -fsanitize=${NPLUG_SANITIZE} -fno-sanitize-recover=all)
 
 function(nplug_flags target)
@@ -14,6 +21,10 @@ function(nplug_flags target)
   if(NPLUG_LTO AND CMAKE_C_COMPILER_ID STREQUAL "GNU")
     target_compile_options(${target} PRIVATE -flto=auto -ffat-lto-objects)
     target_link_options(${target} PRIVATE -flto=auto)
+    if(NPLUG_HAS_JUMPS)
+      target_compile_options(${target} PRIVATE ${NPLUG_JUMPS})
+      target_link_options(${target} PRIVATE ${NPLUG_JUMPS})
+    endif()
   endif()
   if(NPLUG_SANITIZE)
     target_compile_options(${target} PRIVATE ${NPLUG_SANITIZERS} -fno-omit-frame-pointer)
