@@ -63,8 +63,7 @@ static float measure(const nplug_nest *nest, uint32_t device, float *furthest)
             const np_control *control = &nest->controls.list[nest->controls.wires[w].control];
             float value;
             if (control->nature > NPLUG_NATURE_AXIS || control->flags & NP_CONTROL_LEVER) continue;
-            value =
-                fabsf(np_wire_value(&nest->controls.wires[w], nest->devices.signals[signal].raw));
+            value = fabsf(np_wire_value(&nest->controls.wires[w], nest->devices.raw[signal]));
             if (value > *furthest) *furthest = value;
             sum += value;
         }
@@ -108,7 +107,8 @@ static bool same_prompts(const nplug_nest *nest, const np_active *active, uint32
     if (active->family[0]) return true;
     return (np_active_same_set(nest, a, b) ||
             nest->recogniser.of[a].kind == nest->recogniser.of[b].kind) &&
-           strcmp(family_of(nest, a), family_of(nest, b)) == 0;
+           (family_of(nest, a) == family_of(nest, b) ||
+            strcmp(family_of(nest, a), family_of(nest, b)) == 0);
 }
 
 /* Where only the active set drives a player, all others are quiet. */
@@ -132,7 +132,7 @@ static bool look_at(nplug_nest *nest, uint32_t signal)
     for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
         const np_control *control = &controls->list[controls->wires[w].control];
         if (control->nature != NPLUG_NATURE_AXIS) continue;
-        np_controls_set(controls, w, nest->devices.signals[signal].raw);
+        np_controls_set(controls, w, nest->devices.raw[signal]);
         left |= np_controls_leave(controls, controls->wires[w].control) == NP_EDGE_PRESS &&
                 !(control->flags & NP_CONTROL_SPENT);
     }
@@ -326,8 +326,8 @@ static void use_for_all(nplug_nest *nest, const np_control *control, bool press,
 {
     uint32_t hearers = hearers_of(nest, control);
 
-    for (uint32_t player = 0; hearers >> player; player++)
-        if ((hearers >> player) & 1u) use(nest, player, control->device, press, time);
+    for (; hearers; hearers = np_bits_rest(hearers))
+        use(nest, np_bits_lowest(hearers), control->device, press, time);
 }
 
 static np_parked *parked_at(np_actives *actives, uint32_t control)
@@ -379,10 +379,10 @@ void np_active_guard(const nplug_nest *nest, uint32_t control, unsigned componen
     nplug_device handle = np_devices_handle(&nest->devices, about->device);
     uint32_t hearers = hearers_of(nest, about);
 
-    for (uint32_t p = 0; hearers >> p; p++) {
+    for (; hearers; hearers = np_bits_rest(hearers)) {
+        uint32_t p = np_bits_lowest(hearers);
         const np_active *active = &nest->active.of[p];
-        if (!((hearers >> p) & 1u) || active->device == handle || active->rival || active->quiet)
-            continue;
+        if (active->device == handle || active->rival || active->quiet) continue;
         if (is_active(nest, p, about->device)) continue;
         if (about->flags & NP_CONTROL_LEVER)
             guard_lever(nest, control, interval);

@@ -53,24 +53,25 @@ typedef struct np_use {
 #define NP_USE_HELD 0x8000u /* added to the binding: the source is held, another one drives */
 
 typedef struct np_binding {
+    /* What presses and values need of it comes first. */
     uint32_t players; /* bit by player: for whom it is */
-    uint32_t wait;    /* microseconds: see nplug_gesture */
-    uint32_t every;
-    uint16_t action; /* NP_NO_INDEX: a free place */
-    uint16_t next;   /* of the same action */
-    uint16_t source[4];
-    uint16_t with[NP_CHORD - 1]; /* sources that must be held */
-    uint16_t shaping;            /* NP_NO_INDEX: none */
-    uint16_t ramp;               /* the first of as many as it has sources; NP_NO_INDEX: none */
-    uint8_t source_count, with_count;
-    uint8_t shape;   /* an np_shape */
-    uint8_t gesture; /* an nplug_gesture */
-    uint8_t taps;
-    uint8_t kind; /* the action's */
+    uint16_t action;  /* NP_NO_INDEX: a free place */
+    uint16_t next;    /* of the same action */
     uint8_t layer;
-    uint8_t rank;     /* by its layer's priority, then by how long its chord is */
-    uint8_t observes; /* takes its controls from nobody */
-    uint8_t counted;  /* among the odd ones of its sources, where it is one */
+    uint8_t rank;  /* by its layer's priority, then by how long its chord is */
+    uint8_t kind;  /* the action's */
+    uint8_t shape; /* an np_shape */
+    uint8_t source_count, with_count;
+    uint16_t source[4];
+    uint16_t ramp;    /* the first of as many as it has sources; NP_NO_INDEX: none */
+    uint16_t shaping; /* NP_NO_INDEX: none */
+    uint8_t gesture;  /* an nplug_gesture */
+    uint8_t taps;
+    uint8_t observes;            /* takes its controls from nobody */
+    uint8_t counted;             /* among the odd ones of its sources, where it is one */
+    uint16_t with[NP_CHORD - 1]; /* sources that must be held */
+    uint32_t wait;               /* microseconds: see nplug_gesture */
+    uint32_t every;
 } np_binding;
 
 /* What an action's rule says. */

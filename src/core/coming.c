@@ -25,7 +25,7 @@ static void steady(nplug_nest *nest, uint32_t device)
     uint32_t signal;
 
     for (uint32_t i = 0; (signal = np_devices_signal(&nest->devices, device, i)) != NP_NONE; i++) {
-        if (!(nest->devices.signals[signal].flags & NP_SIGNAL_BOUNCES)) continue;
+        if (!(nest->devices.flags[signal] & NP_SIGNAL_BOUNCES)) continue;
         np_devices_steady(&nest->devices, signal);
         np_timers_cancel(&nest->timers, NP_TIMER_BOUNCE, 0, signal);
     }

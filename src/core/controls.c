@@ -50,43 +50,57 @@ static float upwards(float value)
     return value > 0.0f ? value : 0.0f;
 }
 
-static float read_axis(const np_wire *wire, int32_t raw)
+/* What a reading makes of an axis between -1 and 1. */
+static float read_axis(uint32_t reading, float value)
 {
-    switch (wire->how & NP_WIRE_READING) {
+    switch (reading) {
     case NPLUG_READ_FROM_LOW:
-        return upwards(np_number_normal(wire->low, wire->rest, wire->high, raw));
+    case NPLUG_READ_HALF_HIGH:
+        return upwards(value);
     case NPLUG_READ_FROM_HIGH:
     case NPLUG_READ_HALF_LOW:
-        return upwards(0.0f - np_number_normal(wire->low, wire->rest, wire->high, raw));
-    case NPLUG_READ_HALF_HIGH:
-        return upwards(np_number_normal(wire->low, wire->rest, wire->high, raw));
+        return upwards(0.0f - value);
     case NPLUG_READ_WHEN_LOW:
-        return np_number_normal(wire->low, wire->rest, wire->high, raw) <= -NP_PRESS ? 1.0f : 0.0f;
+        return value <= -NP_PRESS ? 1.0f : 0.0f;
     case NPLUG_READ_WHEN_HIGH:
-        return np_number_normal(wire->low, wire->rest, wire->high, raw) >= NP_PRESS ? 1.0f : 0.0f;
-    case NPLUG_READ_PRESENT:
-        return raw >= 0 ? 1.0f : 0.0f;
-    case NPLUG_READ_SCALED:
-        return wire->high > 0 ? (float)raw / (float)wire->high : 0.0f;
-    case NPLUG_READ_WHOLE:
-        return np_number_normal(wire->low, wire->rest, wire->high, raw);
+        return value >= NP_PRESS ? 1.0f : 0.0f;
     default:
-        return read_hat(wire, raw);
+        return value;
     }
+}
+
+/* What is no axis between two ends. */
+static float read_other(const np_wire *wire, int32_t raw)
+{
+    uint32_t reading = wire->how & NP_WIRE_READING;
+
+    if (wire->how & NP_WIRE_UNMOVED && raw == 0) return 0.0f;
+    if (wire->how & NP_WIRE_BUTTON) return raw != wire->rest ? 1.0f : 0.0f;
+    if (wire->how & NP_WIRE_DELTA)
+        return (float)(int32_t)((uint32_t)raw - (uint32_t)wire->rest) / (float)wire->high;
+    if (reading == NPLUG_READ_PRESENT) return raw >= 0 ? 1.0f : 0.0f;
+    if (reading == NPLUG_READ_SCALED) return wire->high > 0 ? (float)raw / (float)wire->high : 0.0f;
+    if (reading >= NPLUG_READ_ROUND_UP) return read_hat(wire, raw);
+    return read_axis(reading, np_number_normal(wire->low, wire->rest, wire->high, raw));
+}
+
+/* Nearly all that moves is a plain axis. */
+static inline bool is_plain(const np_wire *wire)
+{
+    return (wire->how & ~NP_WIRE_REVERSED) == NPLUG_READ_WHOLE;
+}
+
+static inline float read_wire(const np_wire *wire, int32_t raw)
+{
+    float value = is_plain(wire) ? np_number_normal(wire->low, wire->rest, wire->high, raw)
+                                 : read_other(wire, raw);
+
+    return wire->how & NP_WIRE_REVERSED ? 0.0f - value : value;
 }
 
 float np_wire_value(const np_wire *wire, int32_t raw)
 {
-    float value;
-
-    if (wire->how & NP_WIRE_UNMOVED && raw == 0) return 0.0f;
-    if (wire->how & NP_WIRE_BUTTON)
-        value = raw != wire->rest ? 1.0f : 0.0f;
-    else if (wire->how & NP_WIRE_DELTA)
-        value = (float)(int32_t)((uint32_t)raw - (uint32_t)wire->rest) / (float)wire->high;
-    else
-        value = read_axis(wire, raw);
-    return wire->how & NP_WIRE_REVERSED ? 0.0f - value : value;
+    return read_wire(wire, raw);
 }
 
 bool np_wire_jumps(const np_wire *wire)
@@ -106,20 +120,35 @@ static bool at_rest(const np_control *control)
     return fabsf(control->value[0]) < NP_REST && fabsf(control->value[1]) < NP_REST;
 }
 
+/* The hardware says 0 until it is first moved, and then it says something else. */
+static void note_moved(np_wire *wire, int32_t raw)
+{
+    if (wire->how & NP_WIRE_UNMOVED && raw != 0 && raw != wire->rest)
+        wire->how &= (uint8_t)~NP_WIRE_UNMOVED;
+}
+
+/* One that is at rest is spent no more; what moves while it is muted is spent. */
+static void note_rest(const np_controls *controls, np_control *control)
+{
+    bool spent = (control->flags & NP_CONTROL_SPENT) != 0;
+
+    if (!spent && !controls->muted[control->device]) return;
+    if (spent == at_rest(control)) control->flags ^= NP_CONTROL_SPENT;
+}
+
+static inline void set(const np_controls *controls, np_wire *wire, np_control *control, int32_t raw)
+{
+    if (wire->component > 1) return; /* a pose is read when it is asked for */
+    if (!is_plain(wire)) note_moved(wire, raw);
+    control->value[wire->component] = read_wire(wire, raw);
+    note_rest(controls, control);
+}
+
 void np_controls_set(np_controls *controls, uint32_t index, int32_t raw)
 {
     np_wire *wire = &controls->wires[index];
-    np_control *control = &controls->list[wire->control];
 
-    if (wire->component > 1) return; /* a pose is read when it is asked for */
-    if (wire->how & NP_WIRE_UNMOVED && raw != 0 && raw != wire->rest)
-        wire->how &= (uint8_t)~NP_WIRE_UNMOVED;
-    control->value[wire->component] = np_wire_value(wire, raw);
-    if (control->flags & NP_CONTROL_SPENT) {
-        if (at_rest(control)) control->flags &= (uint8_t)~NP_CONTROL_SPENT;
-    } else if (controls->muted[control->device] && !at_rest(control)) {
-        control->flags |= NP_CONTROL_SPENT;
-    }
+    set(controls, wire, &controls->list[wire->control], raw);
 }
 
 void np_controls_calibrate(np_controls *controls, uint32_t signal, int32_t rest, int32_t low,
@@ -230,16 +259,14 @@ static bool settle_delta(np_wire *wire, int32_t raw)
 static void settle_signal(np_controls *controls, np_devices *devices, uint32_t signal)
 {
     np_run run = controls->of_signal[signal];
-    int32_t raw = devices->signals[signal].raw;
-    bool again = false;
+    int32_t raw = devices->raw[signal];
 
-    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
-        np_wire *wire = &controls->wires[w];
-        np_controls_set(controls, w, raw);
+    for (np_wire *wire = &controls->wires[run.first], *end = wire + run.count; wire < end; wire++) {
+        set(controls, wire, &controls->list[wire->control], raw);
         np_controls_mark_moved(controls, wire->control);
-        if (wire->how & NP_WIRE_DELTA) again |= settle_delta(wire, raw);
+        if (wire->how & NP_WIRE_DELTA && settle_delta(wire, raw))
+            np_devices_redirty(devices, signal);
     }
-    if (again) np_devices_redirty(devices, signal);
 }
 
 /* Signals that are dirty again are written to the list's head, never beyond what was read. */

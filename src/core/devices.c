@@ -14,10 +14,17 @@ static uint32_t map_size_for(uint32_t nodes)
     return size;
 }
 
+static void forget_recent(np_devices *devices)
+{
+    for (uint32_t i = 0; i < NP_RECENT; i++)
+        devices->recent[i].key = NP_NONE;
+}
+
 void np_devices_layout(np_devices *devices, np_carve *carve, const nplug_limits *limits)
 {
     uint32_t map_size = map_size_for(limits->nodes);
 
+    forget_recent(devices);
     devices->node_limit = limits->nodes;
     devices->nodes = (np_node *)np_carve_take(carve, limits->nodes, sizeof(np_node));
     devices->map = (uint16_t *)np_carve_take(carve, map_size, sizeof(uint16_t));
@@ -26,8 +33,9 @@ void np_devices_layout(np_devices *devices, np_carve *carve, const nplug_limits 
     devices->list = (np_device *)np_carve_take(carve, limits->devices, sizeof(np_device));
     devices->order = (uint16_t *)np_carve_take(carve, limits->devices, sizeof(uint16_t));
     devices->signals = (np_signal *)np_carve_take(carve, limits->signals, sizeof(np_signal));
-    devices->about =
-        (np_signal_about *)np_carve_take(carve, limits->signals, sizeof(np_signal_about));
+    devices->raw = (int32_t *)np_carve_take(carve, limits->signals, sizeof(int32_t));
+    devices->guards = (np_guard *)np_carve_take(carve, limits->signals, sizeof(np_guard));
+    devices->flags = (uint8_t *)np_carve_take(carve, limits->signals, 1);
     np_span_layout(&devices->signal_span, carve, limits->signals);
     devices->dirty = (uint16_t *)np_carve_take(carve, limits->signals, sizeof(uint16_t));
     devices->touched = (uint16_t *)np_carve_take(carve, limits->signals, sizeof(uint16_t));
@@ -46,7 +54,7 @@ uint32_t np_devices_find_node(np_devices *devices, uint32_t key)
         uint32_t node = devices->map[i] - 1u;
         if (devices->nodes[node].key != key) continue;
         devices->recent[key % NP_RECENT].key = key;
-        devices->recent[key % NP_RECENT].node = node + 1;
+        devices->recent[key % NP_RECENT].node = &devices->nodes[node];
         return node;
     }
     return NP_NONE;
@@ -63,7 +71,7 @@ static void map_add(np_devices *devices, uint32_t node)
 /* Departures are rare: the map is made anew. */
 static void map_again(np_devices *devices)
 {
-    memset(devices->recent, 0, sizeof devices->recent);
+    forget_recent(devices);
     memset(devices->map, 0, (devices->map_mask + 1) * sizeof *devices->map);
     for (uint32_t i = 0; i < devices->node_limit; i++)
         if (devices->nodes[i].presence != NP_FREE) map_add(devices, i);
@@ -82,8 +90,10 @@ static void clear_signals(np_devices *devices, uint32_t node, uint32_t first, ui
 {
     for (uint32_t i = first; i < first + count; i++) {
         memset(&devices->signals[i], 0, sizeof devices->signals[i]);
-        memset(&devices->about[i], 0, sizeof devices->about[i]);
-        devices->about[i].node = (uint16_t)node;
+        memset(&devices->guards[i], 0, sizeof devices->guards[i]);
+        devices->signals[i].node = (uint16_t)node;
+        devices->raw[i] = 0;
+        devices->flags[i] = NP_SIGNAL_NEW;
     }
 }
 
@@ -171,7 +181,7 @@ static void add_text(np_node *node, const nplug_report *report)
 
 static void declare(np_devices *devices, uint32_t signal, const nplug_report *report)
 {
-    np_signal_about *about = &devices->about[signal];
+    np_signal *about = &devices->signals[signal];
 
     about->code = report->as.signal.code;
     about->min = report->as.signal.min;
@@ -376,7 +386,7 @@ void np_devices_resync(np_devices *devices, uint32_t index, bool begins)
 
     node->resyncing = begins;
     for (uint32_t i = 0; begins && i < node->signals; i++)
-        devices->signals[node->first_signal + i].flags &= (uint16_t)~NP_SIGNAL_SEEN;
+        devices->flags[node->first_signal + i] |= NP_SIGNAL_UNSEEN;
 }
 
 nplug_device np_devices_handle(const np_devices *devices, uint32_t device)
@@ -413,72 +423,65 @@ nplug_result np_devices_check(const np_devices *devices, nplug_device handle)
 
 void np_devices_redirty(np_devices *devices, uint32_t index)
 {
-    np_signal *signal = &devices->signals[index];
-
-    if (signal->flags & NP_SIGNAL_DIRTY) return;
-    signal->flags |= NP_SIGNAL_DIRTY;
+    if (!(devices->flags[index] & NP_SIGNAL_CLEAN)) return;
+    devices->flags[index] &= (uint8_t)~NP_SIGNAL_CLEAN;
     devices->dirty[devices->dirty_count++] = (uint16_t)index;
 }
 
 static void note_moved(np_devices *devices, uint32_t index)
 {
     np_devices_redirty(devices, index);
-    devices->signals[index].flags |= NP_SIGNAL_MOVED;
+    devices->flags[index] &= (uint8_t)~NP_SIGNAL_UNMOVED;
 }
 
 bool np_devices_moved(np_devices *devices, uint32_t index)
 {
-    if (!(devices->signals[index].flags & NP_SIGNAL_GUARDED)) return false;
+    if (devices->flags[index] & NP_SIGNAL_UNGUARDED) return false;
     note_moved(devices, index);
     return true;
 }
 
 void np_devices_store(np_devices *devices, uint32_t index, int32_t value)
 {
-    np_signal *signal = &devices->signals[index];
+    uint32_t before = (uint32_t)devices->raw[index];
+    bool adds = devices->signals[index].nature == NPLUG_NATURE_DELTA;
 
-    if (signal->nature == NPLUG_NATURE_DELTA)
-        signal->raw = (int32_t)((uint32_t)signal->raw + (uint32_t)value);
-    else
-        signal->raw = value;
+    devices->raw[index] = adds ? (int32_t)(before + (uint32_t)value) : value;
     note_moved(devices, index);
 }
 
 void np_devices_rest(np_devices *devices, uint32_t index, int32_t raw)
 {
-    devices->signals[index].raw = raw;
+    devices->raw[index] = raw;
 }
 
 void np_devices_touch(np_devices *devices, uint32_t index)
 {
     /* Whatever it says next in this group is to be seen, too. */
-    devices->signals[index].flags &= (uint16_t)~NP_SIGNAL_GUARDED;
-    devices->signals[index].flags |= NP_SIGNAL_TOUCHED;
+    devices->flags[index] |= NP_SIGNAL_UNGUARDED | NP_SIGNAL_TOUCHED;
     devices->touched[devices->touched_count++] = (uint16_t)index;
 }
 
 void np_devices_untouch(np_devices *devices)
 {
     for (uint32_t i = 0; i < devices->touched_count; i++)
-        devices->signals[devices->touched[i]].flags &= (uint16_t)~NP_SIGNAL_TOUCHED;
+        devices->flags[devices->touched[i]] &= (uint8_t)~NP_SIGNAL_TOUCHED;
     devices->touched_count = 0;
 }
 
 void np_devices_clean(np_devices *devices)
 {
     for (uint32_t i = 0; i < devices->dirty_count; i++)
-        devices->signals[devices->dirty[i]].flags &= (uint16_t)~NP_SIGNAL_DIRTY;
+        devices->flags[devices->dirty[i]] |= NP_SIGNAL_CLEAN;
     devices->dirty_count = 0;
 }
 
 void np_devices_guard(np_devices *devices, uint32_t index, bool any, int32_t low, int32_t high)
 {
-    np_signal *signal = &devices->signals[index];
-
-    signal->flags =
-        (uint16_t)(any ? signal->flags | NP_SIGNAL_GUARDED : signal->flags & ~NP_SIGNAL_GUARDED);
-    signal->guard_low = low;
-    signal->guard_width = (uint32_t)high - (uint32_t)low;
+    devices->guards[index].low = low;
+    devices->guards[index].width = (uint32_t)high - (uint32_t)low;
+    devices->flags[index] &= (uint8_t)~NP_SIGNAL_UNGUARDED;
+    if (!any) devices->flags[index] |= NP_SIGNAL_UNGUARDED;
 }
 
 /* --- buttons that bounce -------------------------------------------------------------------- */
@@ -499,7 +502,7 @@ void np_devices_bounces(np_devices *devices, uint32_t signal, uint16_t milliseco
         memset(bouncer, 0, sizeof *bouncer);
         bouncer->signal = signal;
         bouncer->span = 1000u * milliseconds;
-        devices->signals[signal].flags |= NP_SIGNAL_BOUNCES;
+        devices->flags[signal] |= NP_SIGNAL_BOUNCES;
         return;
     }
 }
@@ -510,7 +513,7 @@ bool np_devices_settled(np_devices *devices, uint32_t signal, int32_t value, npl
     np_bouncer *bouncer = bouncer_of(devices, signal);
 
     if (time >= bouncer->until) {
-        if (value != devices->signals[signal].raw) bouncer->until = time + bouncer->span;
+        if (value != devices->raw[signal]) bouncer->until = time + bouncer->span;
         return true;
     }
     bouncer->said = value;
@@ -532,7 +535,7 @@ void np_devices_steady(np_devices *devices, uint32_t signal)
     np_bouncer *bouncer = bouncer_of(devices, signal);
 
     if (bouncer) bouncer->span = 0;
-    devices->signals[signal].flags &= (uint16_t)~NP_SIGNAL_BOUNCES;
+    devices->flags[signal] &= (uint8_t)~NP_SIGNAL_BOUNCES;
 }
 
 uint32_t np_devices_signal(const np_devices *devices, uint32_t device, uint32_t index)

@@ -10,38 +10,35 @@
 #define NP_NONE   UINT32_MAX
 #define NP_RECENT 64
 
-/* Flags of a signal. */
+/* Flags of a signal: what there is to do when it says something.  One that moves on and on inside
+ * its guard has none. */
 enum {
-    NP_SIGNAL_GUARDED = 1,  /* the guard holds: inside it, only the value lane need know */
-    NP_SIGNAL_DIRTY = 2,    /* in the dirty list */
-    NP_SIGNAL_KNOWN = 4,    /* it has said something */
-    NP_SIGNAL_SEEN = 8,     /* named since the last resync began */
-    NP_SIGNAL_TOUCHED = 16, /* in the touched list of the group that is being taken */
-    NP_SIGNAL_BOUNCES = 32  /* it has a bouncer */
+    NP_SIGNAL_UNGUARDED = 1, /* no guard holds: inside one, only the value lane need know */
+    NP_SIGNAL_CLEAN = 2,     /* not in the dirty list */
+    NP_SIGNAL_SILENT = 4,    /* it has never said anything */
+    NP_SIGNAL_UNSEEN = 8,    /* not named since the last resync began */
+    NP_SIGNAL_TOUCHED = 16,  /* in the touched list of the group that is being taken */
+    NP_SIGNAL_BOUNCES = 32   /* it has a bouncer */
 };
 
-/* What a signal that moved has. */
-#define NP_SIGNAL_MOVED (NP_SIGNAL_DIRTY | NP_SIGNAL_KNOWN | NP_SIGNAL_SEEN)
+/* What a signal has that has just come, and what one loses that moves. */
+#define NP_SIGNAL_NEW     (NP_SIGNAL_UNGUARDED | NP_SIGNAL_UNMOVED)
+#define NP_SIGNAL_UNMOVED (NP_SIGNAL_CLEAN | NP_SIGNAL_SILENT | NP_SIGNAL_UNSEEN)
 
-/* What one has that moves on and on inside its guard. */
-#define NP_SIGNAL_STEADY (NP_SIGNAL_MOVED | NP_SIGNAL_GUARDED)
+/* Raw values inside which the edge lane need not run: from `low`, that many more. */
+typedef struct np_guard {
+    int32_t low;
+    uint32_t width;
+} np_guard;
 
-/* What each report needs of a signal. */
+/* What no report needs of a signal but one that somebody must see. */
 typedef struct np_signal {
-    int32_t raw;
-    int32_t guard_low;
-    uint32_t guard_width;
-    uint16_t flags; /* no byte: writing one would make compilers forget all that they have read */
-    uint8_t nature;
-} np_signal;
-
-/* What only arrivals and queries need of a signal. */
-typedef struct np_signal_about {
     uint32_t code;
     int32_t min, max;
     uint16_t node;
     uint8_t space;
-} np_signal_about;
+    uint8_t nature;
+} np_signal;
 
 typedef enum np_presence { NP_FREE = 0, NP_ARRIVING, NP_HERE, NP_GONE } np_presence;
 
@@ -101,16 +98,19 @@ typedef struct np_devices {
     uint16_t *map; /* open addressing by key: node + 1 */
     uint32_t map_mask;
     struct {
-        uint32_t key, node; /* node + 1; 0 where nothing is known */
-    } recent[NP_RECENT];    /* those that were found last, by the low bits of their keys */
-    bool resync_wanted;     /* some node is stale and its port was not asked yet */
+        np_node *node;
+        uint32_t key;    /* NP_NONE where nothing is known */
+    } recent[NP_RECENT]; /* those that were found last, by the low bits of their keys */
+    bool resync_wanted;  /* some node is stale and its port was not asked yet */
     np_device *list;
     uint32_t limit;
     uint16_t *order; /* of those that are here, by arrival */
     uint32_t count;
     uint64_t gone_count;
     np_signal *signals;
-    np_signal_about *about;
+    int32_t *raw; /* of signals, and likewise the next two: all that most reports need */
+    np_guard *guards;
+    uint8_t *flags;
     np_span signal_span;
     uint16_t *dirty; /* signals that moved since the value lane last ran */
     uint32_t dirty_count;
@@ -125,9 +125,17 @@ void np_devices_layout(np_devices *devices, np_carve *carve, const nplug_limits 
 uint32_t np_devices_find_node(np_devices *devices, uint32_t key);
 static inline uint32_t np_devices_node(np_devices *devices, uint32_t key)
 {
-    if (devices->recent[key % NP_RECENT].key == key && devices->recent[key % NP_RECENT].node)
-        return devices->recent[key % NP_RECENT].node - 1;
+    if (devices->recent[key % NP_RECENT].key == key)
+        return (uint32_t)(devices->recent[key % NP_RECENT].node - devices->nodes);
     return np_devices_find_node(devices, key);
+}
+
+/* The same, where it was found lately; else NULL. */
+static inline np_node *np_devices_quick(const np_devices *devices, uint32_t key)
+{
+    uint32_t at = key % NP_RECENT;
+
+    return devices->recent[at].key == key ? devices->recent[at].node : NULL;
 }
 
 /* Arrival, piece by piece.  begin: NPLUG_LIMIT_NODES or _SIGNALS where there is no room, -1 where
@@ -195,20 +203,18 @@ void np_devices_steady(np_devices *devices, uint32_t signal);
 /* Sets a signal's guard; `any` false empties it. */
 void np_devices_guard(np_devices *devices, uint32_t signal, bool any, int32_t low, int32_t high);
 
-/* Whether a value lies inside a signal's guard. */
-static inline bool np_signal_inside(const np_signal *signal, int32_t value)
+/* Whether a value lies inside a guard. */
+static inline bool np_guard_holds(const np_guard *guard, int32_t value)
 {
-    return (uint32_t)value - (uint32_t)signal->guard_low <= signal->guard_width;
+    return (uint32_t)value - (uint32_t)guard->low <= guard->width;
 }
 
 /* The whole of what most reports need: true where the guard holds and all is done. */
-static inline bool np_signal_quick(np_devices *devices, uint32_t index, int32_t value)
+static inline bool np_devices_quick_value(np_devices *devices, uint32_t index, int32_t value)
 {
-    np_signal *signal = &devices->signals[index];
-    if (!np_signal_inside(signal, value)) return false;
-    if ((signal->flags & NP_SIGNAL_STEADY) != NP_SIGNAL_STEADY && !np_devices_moved(devices, index))
-        return false;
-    signal->raw = value;
+    if (!np_guard_holds(&devices->guards[index], value)) return false;
+    if (devices->flags[index] && !np_devices_moved(devices, index)) return false;
+    devices->raw[index] = value;
     return true;
 }
 

@@ -23,7 +23,7 @@ static void add_signal(np_digest *digest, const nplug_nest *nest, uint32_t signa
     np_run run = nest->controls.of_signal[signal];
 
     if (np_record_hides(nest, signal)) return;
-    np_digest_u64(digest, (uint32_t)nest->devices.signals[signal].raw);
+    np_digest_u64(digest, (uint32_t)nest->devices.raw[signal]);
     for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
         const np_control *control = &nest->controls.list[nest->controls.wires[w].control];
         np_digest_float(digest, control->value[0]);

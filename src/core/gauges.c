@@ -22,7 +22,7 @@ static void set_wires(nplug_nest *nest, const np_gauge *gauge, int32_t rest, int
                       int32_t high)
 {
     np_controls_calibrate(&nest->controls, gauge->signal, rest, low, high);
-    if (!(nest->devices.signals[gauge->signal].flags & NP_SIGNAL_KNOWN))
+    if (nest->devices.flags[gauge->signal] & NP_SIGNAL_SILENT)
         np_devices_rest(&nest->devices, gauge->signal, rest);
     np_devices_redirty(&nest->devices, gauge->signal);
     np_guards_empty(nest, gauge->device);
@@ -66,7 +66,7 @@ static uint64_t key_of(const np_device *device)
 static void use_known(nplug_nest *nest, np_gauge *gauge)
 {
     uint64_t key = key_of(&nest->devices.list[gauge->device]);
-    const np_signal_about *about = &nest->devices.about[gauge->signal];
+    const np_signal *about = &nest->devices.signals[gauge->signal];
 
     for (uint32_t i = 0; i < nest->gauges.known_count; i++) {
         const nplug_calibration *known = &nest->gauges.known[i];
@@ -91,7 +91,7 @@ static void begin_gauge(nplug_nest *nest, np_gauge *gauge, uint32_t device, uint
     gauge->rest = wire->rest;
     gauge->low = wire->low;
     gauge->high = wire->high;
-    gauge->from = gauge->to = nest->devices.signals[signal].raw;
+    gauge->from = gauge->to = nest->devices.raw[signal];
     use_known(nest, gauge);
 }
 
@@ -160,7 +160,7 @@ static void note(np_gauge *gauge, int32_t raw)
 
 static void sample(nplug_nest *nest, np_gauge *gauge)
 {
-    int32_t raw = nest->devices.signals[gauge->signal].raw;
+    int32_t raw = nest->devices.raw[gauge->signal];
 
     note(gauge, raw);
     if (gauge->how != NPLUG_CALIBRATE_FOLLOW) return;
@@ -184,7 +184,7 @@ void np_gauges_sample(nplug_nest *nest, nplug_time time)
         np_gauge *gauge = &nest->gauges.list[i];
         if (!gauge->used || gauge->how == NPLUG_CALIBRATE_FIX) continue;
         any = true;
-        if (nest->devices.signals[gauge->signal].flags & NP_SIGNAL_KNOWN) sample(nest, gauge);
+        if (!(nest->devices.flags[gauge->signal] & NP_SIGNAL_SILENT)) sample(nest, gauge);
     }
     if (any) tick(nest, time);
 }
@@ -194,7 +194,7 @@ void np_gauges_sample(nplug_nest *nest, nplug_time time)
 /* What was reached is the range, if it was at least half of what there should be. */
 static void take_measure(nplug_nest *nest, np_gauge *gauge)
 {
-    int32_t raw = nest->devices.signals[gauge->signal].raw;
+    int32_t raw = nest->devices.raw[gauge->signal];
 
     note(gauge, raw);
     if (((int64_t)gauge->to - gauge->from) * 2 >= width_of(gauge))
@@ -208,7 +208,7 @@ static void take_gauge(nplug_nest *nest, np_gauge *gauge, uint32_t how)
         take_measure(nest, gauge);
     if (how == NPLUG_CALIBRATE_RESET) set_wires(nest, gauge, gauge->rest, gauge->low, gauge->high);
     if (how == NPLUG_CALIBRATE_RESET) gauge->found = false;
-    gauge->from = gauge->to = nest->devices.signals[gauge->signal].raw;
+    gauge->from = gauge->to = nest->devices.raw[gauge->signal];
     gauge->quiet = 0;
     gauge->how =
         (uint8_t)(how == NPLUG_CALIBRATE_TAKE || how == NPLUG_CALIBRATE_RESET ? NPLUG_CALIBRATE_FIX
@@ -236,8 +236,8 @@ uint64_t nplug_device_key(const nplug_nest *nest, nplug_device device)
 static void fill(const nplug_nest *nest, const np_gauge *gauge, nplug_calibration *into)
 {
     into->device = key_of(&nest->devices.list[gauge->device]);
-    into->space = nest->devices.about[gauge->signal].space;
-    into->code = nest->devices.about[gauge->signal].code;
+    into->space = nest->devices.signals[gauge->signal].space;
+    into->code = nest->devices.signals[gauge->signal].code;
     into->rest = gauge->rest;
     into->low = gauge->low;
     into->high = gauge->high;

@@ -66,10 +66,10 @@ static bool narrow(const nplug_nest *nest, const np_wire *wire, int32_t raw, int
 void np_guards_renew(nplug_nest *nest, uint32_t signal)
 {
     np_run run = nest->controls.of_signal[signal];
-    int32_t raw = nest->devices.signals[signal].raw;
+    int32_t raw = nest->devices.raw[signal];
     int32_t low = INT32_MIN, high = INT32_MAX;
     bool any = nest->devices.signals[signal].nature != NPLUG_NATURE_DELTA &&
-               !(nest->devices.signals[signal].flags & NP_SIGNAL_BOUNCES);
+               !(nest->devices.flags[signal] & NP_SIGNAL_BOUNCES);
 
     for (uint32_t w = run.first; any && w < (uint32_t)run.first + run.count; w++)
         any = narrow(nest, &nest->controls.wires[w], raw, &low, &high);

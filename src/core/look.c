@@ -102,13 +102,13 @@ nplug_result nplug_signal_look(const nplug_nest *nest, nplug_device device, uint
     if (place == NP_NONE || !info) return info ? result : NPLUG_ERR_ARGUMENT;
     signal = np_devices_signal(&nest->devices, place, index);
     if (signal == NP_NONE) return NPLUG_ERR_UNKNOWN;
-    info->space = (nplug_space)nest->devices.about[signal].space;
-    info->code = nest->devices.about[signal].code;
+    info->space = (nplug_space)nest->devices.signals[signal].space;
+    info->code = nest->devices.signals[signal].code;
     info->nature = (nplug_nature)nest->devices.signals[signal].nature;
-    info->min = nest->devices.about[signal].min;
-    info->max = nest->devices.about[signal].max;
-    info->raw = nest->devices.signals[signal].raw;
-    info->known = (nest->devices.signals[signal].flags & NP_SIGNAL_KNOWN) != 0;
+    info->min = nest->devices.signals[signal].min;
+    info->max = nest->devices.signals[signal].max;
+    info->raw = nest->devices.raw[signal];
+    info->known = !(nest->devices.flags[signal] & NP_SIGNAL_SILENT);
     info->read = nest->controls.of_signal[signal].count != 0;
     return NPLUG_OK;
 }
@@ -155,7 +155,7 @@ static void read_pose(const nplug_nest *nest, uint32_t device, uint32_t control,
         np_run run = nest->controls.of_signal[signal];
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
             const np_wire *wire = &nest->controls.wires[w];
-            float value = np_wire_value(wire, nest->devices.signals[signal].raw);
+            float value = np_wire_value(wire, nest->devices.raw[signal]);
             if (wire->control != control) continue;
             if (wire->component < 3)
                 pose->place[wire->component] = value;

@@ -55,7 +55,7 @@ static nplug_kind kind_of(const tally *sum, nplug_space space)
 static void count_signal(tally *sum, const np_devices *devices, uint32_t signal,
                          uint32_t spaces[NPLUG_SPACES])
 {
-    const np_signal_about *about = &devices->about[signal];
+    const np_signal *about = &devices->signals[signal];
     nplug_nature nature = (nplug_nature)devices->signals[signal].nature;
 
     if (about->space < NPLUG_SPACES) spaces[about->space]++;
@@ -89,12 +89,12 @@ typedef enum role { ROLE_NONE, ROLE_MIDDLE, ROLE_LOW, ROLE_HIGH, ROLE_HAT, ROLE_
  * range: the first axis of a pad is a stick's, and a trigger's range is another. */
 static role role_of_axis(const np_devices *devices, uint32_t signal, uint32_t first)
 {
-    const np_signal_about *about = &devices->about[signal], *stick = &devices->about[first];
+    const np_signal *about = &devices->signals[signal], *stick = &devices->signals[first];
     int64_t low = about->min, width = (int64_t)about->max - low;
-    int64_t raw = devices->signals[signal].raw;
+    int64_t raw = devices->raw[signal];
 
     if (width <= 0) return ROLE_NONE;
-    if (devices->signals[signal].flags & NP_SIGNAL_KNOWN) {
+    if (!(devices->flags[signal] & NP_SIGNAL_SILENT)) {
         if (8 * (raw - low) <= width) return ROLE_LOW;
         if (8 * (raw - low) >= 7 * width) return ROLE_HIGH;
         return ROLE_MIDDLE;
@@ -103,14 +103,14 @@ static role role_of_axis(const np_devices *devices, uint32_t signal, uint32_t fi
     return ROLE_MIDDLE;
 }
 
-static bool is_battery(const np_signal_about *about)
+static bool is_battery(const np_signal *about)
 {
     return about->space == NPLUG_SPACE_HID && about->code >> 16 == 6;
 }
 
 static role role_of(const np_devices *devices, uint32_t signal, uint32_t first)
 {
-    if (is_battery(&devices->about[signal])) return ROLE_NONE;
+    if (is_battery(&devices->signals[signal])) return ROLE_NONE;
     switch (devices->signals[signal].nature) {
     case NPLUG_NATURE_BUTTON:
         return ROLE_BUTTON;

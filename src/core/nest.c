@@ -258,7 +258,7 @@ static void run_wire(nplug_nest *nest, const np_wire *wire, uint32_t signal, npl
                         control->id, false};
     np_edge edge = np_controls_edge(&nest->controls, wire->control);
 
-    if (edge == NP_EDGE_PRESS && nest->devices.nodes[nest->devices.about[signal].node].resyncing)
+    if (edge == NP_EDGE_PRESS && nest->devices.nodes[nest->devices.signals[signal].node].resyncing)
         np_controls_spend(&nest->controls, wire->control);
     if (edge == NP_EDGE_PRESS) np_twins_hear(nest, change.device, change.id, time);
     if (nest->pick.waits) np_pick_hear(nest, &change);
@@ -276,7 +276,7 @@ static void run_group(nplug_nest *nest, nplug_time time)
     for (uint32_t i = 0; i < devices->touched_count; i++) {
         np_run run = nest->controls.of_signal[devices->touched[i]];
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
-            np_controls_set(&nest->controls, w, devices->signals[devices->touched[i]].raw);
+            np_controls_set(&nest->controls, w, devices->raw[devices->touched[i]]);
     }
     for (uint32_t i = 0; i < devices->touched_count; i++) {
         np_run run = nest->controls.of_signal[devices->touched[i]];
@@ -303,12 +303,13 @@ static bool is_settled(nplug_nest *nest, uint32_t signal, int32_t value, nplug_t
  * group is two changes: none is lost. */
 static void store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
 {
-    const np_signal *about = &nest->devices.signals[signal];
+    const np_devices *devices = &nest->devices;
 
-    if (about->flags & NP_SIGNAL_BOUNCES && !is_settled(nest, signal, value, time)) return;
-    if (about->flags & NP_SIGNAL_TOUCHED) run_group(nest, time);
+    if (devices->flags[signal] & NP_SIGNAL_BOUNCES && !is_settled(nest, signal, value, time))
+        return;
+    if (devices->flags[signal] & NP_SIGNAL_TOUCHED) run_group(nest, time);
     np_devices_store(&nest->devices, signal, value);
-    if (about->nature == NPLUG_NATURE_DELTA)
+    if (devices->signals[signal].nature == NPLUG_NATURE_DELTA)
         np_active_slide(nest, signal, value, time);
     else
         np_devices_touch(&nest->devices, signal);
@@ -362,7 +363,7 @@ static void take_value(nplug_nest *nest, uint32_t port, uint32_t node, const npl
         refuse(nest, node, report);
         return;
     }
-    if (np_signal_quick(&nest->devices, signal, report->as.value)) return;
+    if (np_devices_quick_value(&nest->devices, signal, report->as.value)) return;
     if (about->presence == NP_HERE)
         store(nest, signal, report->as.value, time);
     else
@@ -377,7 +378,7 @@ static void end_resync(nplug_nest *nest, uint32_t node, nplug_time time)
     for (uint32_t i = 0; i < about->signals; i++) {
         uint32_t signal = about->first_signal + i;
         np_run run = nest->controls.of_signal[signal];
-        if (nest->devices.signals[signal].flags & NP_SIGNAL_SEEN || run.count == 0) continue;
+        if (!(nest->devices.flags[signal] & NP_SIGNAL_UNSEEN) || run.count == 0) continue;
         if (nest->devices.signals[signal].nature == NPLUG_NATURE_DELTA) continue;
         store(nest, signal, nest->controls.wires[run.first].rest, time);
     }
@@ -479,56 +480,84 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
     empty_outbox(nest, time);
 }
 
-/* One group whose values are all inside their guards: how many reports it has, 0 where it is no
- * such group.  What was stored of it by then is stored again, and the same, by the longer way.
- * A ring holds whole groups only, so each has its end. */
-static inline uint32_t take_quick(np_devices *devices, const np_node *node,
-                                  const nplug_report *report, const nplug_report *end,
-                                  const nplug_report *slots)
+/* A group's values from `*at` on, as long as each is inside its guard; *at is then the first one
+ * that is not, or what follows the group: true.  A ring holds whole groups only, so each has its
+ * end; one that goes around the ring's end meets the mark there, which is no value. */
+static inline bool take_quick(np_devices *devices, const np_node *node, const nplug_report **at)
 {
-    uint32_t first = node->first_signal, signals = node->signals, count = 0;
-    np_signal *list = devices->signals + first;
+    size_t first = node->first_signal, signals = node->signals;
+    const np_guard *guards = devices->guards + first;
+    const uint8_t *flags = devices->flags + first;
+    int32_t *raw = devices->raw + first;
+    const nplug_report *report = *at;
 
-    for (;;) {
-        np_signal *signal = &list[report->signal];
-        if (report->kind != NPLUG_REPORT_VALUE || report->signal >= signals ||
-            !np_signal_inside(signal, report->as.value))
-            return 0;
-        if ((signal->flags & NP_SIGNAL_STEADY) != NP_SIGNAL_STEADY &&
-            !np_devices_moved(devices, first + report->signal))
-            return 0;
-        signal->raw = report->as.value;
-        count++;
-        if (!(report->flags & NPLUG_REPORT_MORE)) return count;
-        if (++report == end) report = slots;
+    for (;; report++) {
+        size_t signal = report->signal;
+        if (report->kind != NPLUG_REPORT_VALUE || signal >= signals ||
+            !np_guard_holds(&guards[signal], report->as.value))
+            break;
+        if (flags[signal] && !np_devices_moved(devices, (uint32_t)(first + signal))) break;
+        raw[signal] = report->as.value;
+        if (!(report->flags & NPLUG_REPORT_MORE)) {
+            *at = report + 1;
+            return true;
+        }
     }
+    *at = report;
+    return false;
 }
 
-/* The way of most reports: whole groups off the head of a ring, up to a time, as long as nobody
- * needs to be called. */
-static void take_quick_groups(nplug_nest *nest, uint32_t port, nplug_time until)
+/* Goes on with a group of which somebody must see a value: to its end, which is one change, or to
+ * what is no value: false. */
+static bool take_changes(nplug_nest *nest, const np_node *node, const nplug_report **at,
+                         nplug_time time)
 {
-    const nplug_report *slots = nest->feed.ports[port].ring.slots;
-    uint32_t mask = nest->feed.ports[port].ring.mask, from = nest->feed.ports[port].ring.read;
-    uint32_t waiting = nest->feed.ports[port].waiting, taken = 0, count;
-    nplug_time processed = nest->feed.processed;
-
-    while (taken < waiting) {
-        const nplug_report *head = &slots[(from + taken) & mask];
-        uint32_t index = np_devices_node(&nest->devices, port << 24 | head->device);
-        np_node *node = &nest->devices.nodes[index == NP_NONE ? 0 : index];
-        if (index == NP_NONE || head->time > until || head->time < processed ||
-            head->time < node->last)
-            break;
-        count = take_quick(&nest->devices, node, head, slots + mask + 1, slots);
-        if (count == 0) break;
-        processed = head->time;
-        np_devices_note_time(&nest->devices, index, processed);
-        taken += count;
+    for (;; ++*at) {
+        const nplug_report *report = *at;
+        uint32_t signal = node->first_signal + report->signal;
+        if (report->kind != NPLUG_REPORT_VALUE || report->signal >= node->signals ||
+            node->presence != NP_HERE)
+            return false;
+        if (!np_devices_quick_value(&nest->devices, signal, report->as.value))
+            store(nest, signal, report->as.value, time);
+        if (!(report->flags & NPLUG_REPORT_MORE)) break;
     }
-    if (taken == 0) return;
+    ++*at;
+    run_group(nest, time);
+    return true;
+}
+
+/* Whether what a port said may be gone on with: no timer was set meanwhile, and events have room.
+ */
+static bool may_go_on(const nplug_nest *nest, nplug_time due)
+{
+    return np_timers_next(&nest->timers) == due && np_events_have_room(&nest->events);
+}
+
+/* The way of most reports: groups of values off the head of a ring, up to a time; where something
+ * else ends it, within a group too, the longer way goes on.  No node's time is later than what was
+ * processed. */
+static bool take_values(nplug_nest *nest, uint32_t port, nplug_time until, nplug_time due)
+{
+    const np_feed_port *from = &nest->feed.ports[port];
+    const nplug_report *head = np_ring_at(&from->ring, 0), *at = head;
+    const nplug_report *end = head + np_ring_run(&from->ring, from->waiting);
+    nplug_time processed = nest->feed.processed;
+    bool goes_on = true;
+
+    while (at < end && at->time >= processed && at->time <= until) {
+        np_node *node = np_devices_quick(&nest->devices, port << 24 | at->device);
+        if (!node) break;
+        node->last = processed = at->time;
+        if (take_quick(&nest->devices, node, &at)) continue;
+        np_feed_advance(&nest->feed, processed);
+        if (!take_changes(nest, node, &at, processed)) break;
+        goes_on = may_go_on(nest, due);
+        if (!goes_on) break;
+    }
     np_feed_advance(&nest->feed, processed);
-    np_feed_took(&nest->feed, port, taken);
+    np_feed_took(&nest->feed, port, (uint32_t)(at - head));
+    return goes_on;
 }
 
 /* A group, whatever it holds; returns how many reports that were. */
@@ -592,18 +621,17 @@ static void fire_timer(nplug_nest *nest)
     empty_outbox(nest, timer.due);
 }
 
-/* What one port said up to a time, as long as no timer is set meanwhile and events have room. */
+/* What one port said up to a time, as long as it may be gone on with. */
 static void take_port(nplug_nest *nest, uint32_t port, nplug_time until)
 {
     const np_feed_port *from = &nest->feed.ports[port];
     nplug_time due = np_timers_next(&nest->timers);
 
     do {
-        if (nest->recorder.size == 0) take_quick_groups(nest, port, until);
+        if (nest->recorder.size == 0 && !take_values(nest, port, until, due)) return;
         if (!from->waiting || np_feed_time(&nest->feed, port) > until) return;
         take_group(nest, port);
-    } while (np_timers_next(&nest->timers) == due && from->waiting &&
-             np_events_have_room(&nest->events));
+    } while (may_go_on(nest, due) && from->waiting);
 }
 
 /* Everything due up to `now`, in time order; false where events ran out of room. */

@@ -5,6 +5,7 @@
 #include "actions.h"
 #include "active.h"
 #include "bindings.h"
+#include "bits.h"
 #include "comfort.h"
 #include "coming.h"
 #include "commands.h"

@@ -137,7 +137,7 @@ static bool has_code(const np_devices *devices, uint32_t device, uint32_t space,
     uint32_t signal;
 
     for (uint32_t i = 0; (signal = np_devices_signal(devices, device, i)) != NP_NONE; i++)
-        if (devices->about[signal].space == space && devices->about[signal].code == code)
+        if (devices->signals[signal].space == space && devices->signals[signal].code == code)
             return true;
     return false;
 }

@@ -46,9 +46,9 @@ bool np_record_hides(const nplug_nest *nest, uint32_t signal)
         uint32_t control = nest->controls.wires[run.first].control;
         if (nest->sources.of_control[control] != NP_NO_INDEX) return false;
         id = nest->controls.list[control].id;
-    } else if (nest->devices.about[signal].space == NPLUG_SPACE_HID &&
-               nest->devices.about[signal].code >> 16 == 7)
-        id = NPLUG_CONTROL(NPLUG_CLASS_KEY, nest->devices.about[signal].code & 1023u);
+    } else if (nest->devices.signals[signal].space == NPLUG_SPACE_HID &&
+               nest->devices.signals[signal].code >> 16 == 7)
+        id = NPLUG_CONTROL(NPLUG_CLASS_KEY, nest->devices.signals[signal].code & 1023u);
     return NPLUG_CONTROL_CLASS(id) == NPLUG_CLASS_KEY &&
            np_game_source(&nest->game, id) == NP_NO_INDEX;
 }
@@ -85,7 +85,7 @@ static void forget_mask(np_recorder *recorder, uint32_t signal)
  * since it may end a group. */
 static void hide_key(nplug_nest *nest, nplug_report *report, uint32_t signal)
 {
-    const np_node *node = &nest->devices.nodes[nest->devices.about[signal].node];
+    const np_node *node = &nest->devices.nodes[nest->devices.signals[signal].node];
     uint32_t shown = substitute(nest, node, signal);
 
     if (report->as.value == 0) forget_mask(&nest->recorder, signal);
@@ -97,7 +97,7 @@ static void forget_masks_of(nplug_nest *nest, uint32_t node)
     np_recorder *recorder = &nest->recorder;
 
     for (uint32_t i = 0; i < recorder->mask_count; i++)
-        if (nest->devices.about[recorder->mask[i].signal].node == node)
+        if (nest->devices.signals[recorder->mask[i].signal].node == node)
             recorder->mask[i--] = recorder->mask[--recorder->mask_count];
 }
 

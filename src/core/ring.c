@@ -4,7 +4,8 @@
 
 void np_ring_layout(struct nplug_ring *ring, np_carve *carve, uint32_t slots)
 {
-    ring->slots = (nplug_report *)np_carve_take(carve, slots, sizeof(nplug_report));
+    ring->slots = (nplug_report *)np_carve_take(carve, slots + 1, sizeof(nplug_report));
+    if (carve->base) ring->slots[slots].kind = NPLUG_REPORT_KINDS;
     ring->mask = slots - 1;
 }
 
@@ -170,20 +171,20 @@ static bool passed_over(nplug_ring *ring, const nplug_report *report)
 static size_t whole_groups(const nplug_report *reports, size_t count, uint32_t longest,
                            uint32_t highest)
 {
-    const nplug_report *at = reports, *last = reports + count, *end = reports;
+    const nplug_report *end = reports + count, *head = reports;
     uint32_t bad = 0, all = 0;
 
-    while (at < last) {
+    while (end > reports && end[-1].flags & NPLUG_REPORT_MORE)
+        end--;
+    for (const nplug_report *at = reports; at < end; head = ++at) {
         uint32_t device = at->device;
-        const nplug_report *head = at;
         all |= device;
-        while (at->flags & NPLUG_REPORT_MORE && ++at < last)
-            bad |= at->device ^ device;
-        if (at == last) break;
-        end = ++at;
-        bad |= (size_t)(at - head) > longest;
+        while (at->flags & NPLUG_REPORT_MORE)
+            bad |= (++at)->device ^ device;
+        bad |= (size_t)(at - head) >= longest;
     }
-    return bad || all > highest || (size_t)(last - end) > longest ? 0 : (size_t)(end - reports);
+    bad |= (size_t)(reports + count - end) > longest;
+    return bad || all > highest ? 0 : (size_t)(end - reports);
 }
 
 /* Copies reports into free slots, around the ring's end where need be. */

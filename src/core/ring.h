@@ -12,7 +12,7 @@
 #define NP_RING_FOLDED_MAX 0xffffffu
 
 struct nplug_ring {
-    nplug_report *slots;
+    nplug_report *slots; /* behind the last one, a mark that is no value */
     uint32_t mask;
     bool lossless; /* refuses instead of dropping movement */
 
@@ -45,6 +45,12 @@ uint32_t np_ring_waiting(const struct nplug_ring *ring);
 static inline const nplug_report *np_ring_at(const struct nplug_ring *ring, uint32_t place)
 {
     return &ring->slots[(ring->read + place) & ring->mask];
+}
+/* How many of those that wait stand in a row, before the ring's end. */
+static inline uint32_t np_ring_run(const struct nplug_ring *ring, uint32_t waiting)
+{
+    uint32_t row = ring->mask + 1 - (ring->read & ring->mask);
+    return waiting < row ? waiting : row;
 }
 void np_ring_release(struct nplug_ring *ring);
 uint32_t np_ring_bad_groups(const struct nplug_ring *ring);

@@ -145,8 +145,8 @@ static void move_all(nplug_nest *nest, const np_link *link, const np_change *cha
 {
     uint32_t hearers = np_players_hearing(&nest->players, &nest->controls.list[link->control]);
 
-    for (uint32_t player = 0; hearers >> player; player++)
-        if (hearers & (1u << player)) move_for(nest, player, link->source, change, link->down != 0);
+    for (; hearers; hearers = np_bits_rest(hearers))
+        move_for(nest, np_bits_lowest(hearers), link->source, change, link->down != 0);
 }
 
 /* Which number of a control a way reads, and whether it counts downwards. */
@@ -219,9 +219,8 @@ static void let_go_of(nplug_nest *nest, uint32_t control, np_change *change)
             nest->sources.links[at].down = 0;
             move_all(nest, &nest->sources.links[at], change);
         }
-        for (uint32_t player = 0; hearers >> player; player++)
-            if (hearers & (1u << player))
-                np_gestures_let_go(nest, player, nest->sources.links[at].source, change);
+        for (uint32_t set = hearers; set; set = np_bits_rest(set))
+            np_gestures_let_go(nest, np_bits_lowest(set), nest->sources.links[at].source, change);
     }
 }
 
@@ -250,9 +249,8 @@ static void settle_link(nplug_nest *nest, uint32_t source, uint32_t control)
     if (!has_press(about, &nest->game.sources[source])) return;
     link->down = passes(link, &nest->game.sources[source],
                         reading(&nest->game.sources[source], np_controls_heard(about)));
-    for (uint32_t player = 0; link->down && hearers >> player; player++)
-        if (hearers & (1u << player))
-            sources->down[(size_t)player * sources->source_limit + source]++;
+    for (; link->down && hearers; hearers = np_bits_rest(hearers))
+        sources->down[(size_t)np_bits_lowest(hearers) * sources->source_limit + source]++;
 }
 
 bool np_sources_link_control(nplug_nest *nest, uint32_t source, uint32_t control)
@@ -370,14 +368,18 @@ nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t so
                             const np_taste *taste)
 {
     const np_source *about = &nest->game.sources[source];
+    uint32_t bit = 1u << player, claiming;
     nplug_vec2 best = {0.0f, 0.0f};
 
     for (uint32_t at = nest->sources.of_source[source]; at != NP_NO_INDEX;
          at = nest->sources.links[at].next) {
         const np_control *control = &nest->controls.list[nest->sources.links[at].control];
         nplug_vec2 value;
-        if (player && !is_claimed(nest, &nest->sources.links[at])) break;
-        if (!(np_players_hearing(&nest->players, control) & (1u << player))) continue;
+        if (player && !((claiming = np_players_claiming(&nest->players, control)) & bit)) {
+            if (claiming) continue;
+            break;
+        }
+        if (!(np_players_hearing(&nest->players, control) & bit)) continue;
         value = value_of(&nest->game, control, about, taste);
         if (control->nature == NPLUG_NATURE_DELTA) {
             best.x += value.x;

@@ -38,23 +38,28 @@ static void part(np_twins *twins, const np_twin_press *press)
     }
 }
 
+static np_twin_press *press_at(np_twins *twins, uint32_t at)
+{
+    return &twins->presses[at % NP_TWIN_PRESSES];
+}
+
+/* Presses stand in the order of their times: the oldest come first. */
 static void part_old(np_twins *twins, nplug_time time)
 {
-    for (unsigned i = 0; i < NP_TWIN_PRESSES; i++) {
-        np_twin_press *press = &twins->presses[i];
-        if (!press->device || press->time + TOGETHER >= time) continue;
-        if (!press->matched) part(twins, press);
-        press->device = 0;
+    for (; twins->oldest != twins->next; twins->oldest++) {
+        const np_twin_press *press = press_at(twins, twins->oldest);
+        if (press->time + TOGETHER >= time) return;
+        if (press->device && !press->matched) part(twins, press);
     }
 }
 
 /* The same press by another device that waits for its like. */
 static np_twin_press *like(np_twins *twins, nplug_device device, nplug_control control)
 {
-    for (unsigned i = 0; i < NP_TWIN_PRESSES; i++) {
-        np_twin_press *press = &twins->presses[i];
-        if (press->device && press->device != device && press->control == control &&
-            !press->matched)
+    for (uint32_t at = twins->oldest; at != twins->next; at++) {
+        np_twin_press *press = press_at(twins, at);
+        if (press->control == control && !press->matched && press->device &&
+            press->device != device)
             return press;
     }
     return NULL;
@@ -67,7 +72,8 @@ void np_twins_hear(nplug_nest *nest, nplug_device device, nplug_control control,
 
     part_old(twins, time);
     other = like(twins, device, control);
-    press = &twins->presses[twins->next++ % NP_TWIN_PRESSES];
+    if (twins->next - twins->oldest == NP_TWIN_PRESSES) twins->oldest++;
+    press = press_at(twins, twins->next++);
     press->time = time;
     press->device = device;
     press->control = control;

@@ -25,7 +25,8 @@ typedef struct np_twin_pair {
 typedef struct np_twins {
     np_twin_press presses[NP_TWIN_PRESSES]; /* the latest, round and round */
     np_twin_pair pairs[NP_TWIN_PAIRS];
-    uint32_t next, next_pair;
+    uint32_t oldest, next; /* of those, counted on and on: only what is between may find its like */
+    uint32_t next_pair;
 } np_twins;
 
 /* Hears a press of a device's control. */

@@ -19,13 +19,17 @@ void np_values_layout(np_values *values, np_carve *carve, const nplug_limits *li
 
 /* --- what is to be found again -------------------------------------------------------------- */
 
-void np_values_mark(nplug_nest *nest, uint32_t player, uint32_t action)
+static void mark(nplug_nest *nest, np_action *state, uint32_t player, uint32_t action)
 {
-    np_action *state = np_action_of(&nest->actions, player, action);
-
-    if (state->dirty || np_game_action(&nest->game, action)->kind == NPLUG_BUTTON) return;
+    if (state->dirty) return;
     np_actions_set_dirty(state, true);
     nest->values.dirty[nest->values.dirty_count++] = player << 16 | action;
+}
+
+void np_values_mark(nplug_nest *nest, uint32_t player, uint32_t action)
+{
+    if (np_game_action(&nest->game, action)->kind == NPLUG_BUTTON) return;
+    mark(nest, np_action_of(&nest->actions, player, action), player, action);
 }
 
 /* What a control that drives an action does to it. */
@@ -33,15 +37,15 @@ typedef enum deed { MARKS, MOVES, KEEPS } deed;
 
 static void do_for(nplug_nest *nest, uint32_t hearers, uint32_t action, deed deed)
 {
-    for (uint32_t player = 0; hearers >> player; player++) {
-        if (!(hearers & (1u << player))) continue;
-        if (deed != MARKS)
-            np_actions_keep(np_action_of(&nest->actions, player, action), deed == KEEPS);
-        if (deed != KEEPS) np_values_mark(nest, player, action);
+    for (; hearers; hearers = np_bits_rest(hearers)) {
+        uint32_t player = np_bits_lowest(hearers);
+        np_action *state = np_action_of(&nest->actions, player, action);
+        if (deed != MARKS) np_actions_keep(state, deed == KEEPS);
+        if (deed != KEEPS) mark(nest, state, player, action);
     }
 }
 
-/* Does that to all actions that give values and hear a control. */
+/* Does that to all actions that give values and hear a control.  None is a button. */
 static void do_to_actions(nplug_nest *nest, uint32_t control, deed deed)
 {
     const np_game *game = &nest->game;
@@ -194,19 +198,28 @@ static bool is_linked(const nplug_nest *nest, const np_binding *binding)
     return linked;
 }
 
-static nplug_vec2 value_of_binding(nplug_nest *nest, uint32_t player, uint32_t number,
-                                   nplug_time time, nplug_time span)
+static nplug_vec2 value_of_linked(nplug_nest *nest, uint32_t player, uint32_t number,
+                                  nplug_time time, nplug_time span)
 {
     const np_binding *binding = &nest->game.bindings[number];
     nplug_vec2 part[4] = {{0.0f, 0.0f}};
 
-    if (!is_linked(nest, binding) || !np_layers_admit(nest, player, binding)) return part[0];
+    if (!np_layers_admit(nest, player, binding)) return part[0];
     for (uint32_t i = 0; i < binding->source_count; i++)
         part[i] = part_of(nest, player, binding, i, time, span);
     if (binding->shape != NP_SHAPE_ONE)
         return put_together(nest, binding, np_gestures_marks(&nest->gestures, player, number),
                             part);
     return part[0];
+}
+
+static inline nplug_vec2 value_of_binding(nplug_nest *nest, uint32_t player, uint32_t number,
+                                          nplug_time time, nplug_time span)
+{
+    nplug_vec2 none = {0.0f, 0.0f};
+
+    if (!is_linked(nest, &nest->game.bindings[number])) return none;
+    return value_of_linked(nest, player, number, time, span);
 }
 
 /* --- several bindings ----------------------------------------------------------------------- */

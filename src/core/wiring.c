@@ -15,7 +15,7 @@ typedef struct np_plan {
 #define EVDEV_KEY 1u /* the kernel's event type of keys and buttons */
 
 /* The wire of a keyboard's sheet for a signal that is a key: a HID usage or a kernel key code. */
-static bool wire_of_key(const np_signal_about *about, nplug_wire *wire)
+static bool wire_of_key(const np_signal *about, nplug_wire *wire)
 {
     uint32_t usage = about->code & 0xffffu;
     unsigned parts;
@@ -32,7 +32,7 @@ static bool wire_of_key(const np_signal_about *about, nplug_wire *wire)
 }
 
 /* The sheet's wires for one signal, one after the other: starts with *at = 0, false at the end. */
-static bool next_of_sheet(const nplug_sheet *sheet, const np_signal_about *about, uint32_t *at,
+static bool next_of_sheet(const nplug_sheet *sheet, const np_signal *about, uint32_t *at,
                           nplug_wire *wire)
 {
     for (; *at < sheet->wire_count; ++*at) {
@@ -53,7 +53,7 @@ static bool next_wire(const np_plan *plan, uint32_t index, uint32_t *at, nplug_w
     uint32_t signal = np_devices_signal(plan->devices, plan->device, index);
 
     if (plan->from->sheet)
-        return next_of_sheet(plan->from->sheet, &plan->devices->about[signal], at, wire);
+        return next_of_sheet(plan->from->sheet, &plan->devices->signals[signal], at, wire);
     if (plan->from->matched == NPLUG_MATCHED_NONE) return false;
     return np_looks_wire(plan->devices, plan->device, index, at, wire);
 }
@@ -124,7 +124,7 @@ static uint8_t how_of(const nplug_wire *from, uint8_t nature)
     return how;
 }
 
-static void set_range(np_wire *wire, const nplug_wire *from, const np_signal_about *about)
+static void set_range(np_wire *wire, const nplug_wire *from, const np_signal *about)
 {
     bool own = (from->flags & NPLUG_WIRE_HAS_RANGE) != 0;
 
@@ -151,17 +151,16 @@ static void lay_wire(np_controls *controls, np_devices *devices, uint32_t device
     wire->control = (uint16_t)control_for(controls, device, from->control);
     wire->component = from->component;
     wire->how = how_of(from, nature);
-    set_range(wire, from, &devices->about[signal]);
+    set_range(wire, from, &devices->signals[signal]);
     if (nature == NPLUG_NATURE_BUTTON) wire->rest = 0;
-    if (nature == NPLUG_NATURE_DELTA) set_delta(wire, from, devices->signals[signal].raw);
+    if (nature == NPLUG_NATURE_DELTA) set_delta(wire, from, devices->raw[signal]);
     control = &controls->list[wire->control];
     if (from->flags & NPLUG_WIRE_LEVER) control->flags |= NP_CONTROL_LEVER;
     if (from->flags & NPLUG_WIRE_SQUARE) control->flags |= NP_CONTROL_SQUARE;
     if (control->nature == NPLUG_NATURE_AXIS && (wire->how & NP_WIRE_READING) == NPLUG_READ_WHOLE)
         control->flags |= NP_CONTROL_BOTH;
     if (from->bounce) np_devices_bounces(devices, signal, from->bounce);
-    if (!(devices->signals[signal].flags & NP_SIGNAL_KNOWN))
-        np_devices_rest(devices, signal, wire->rest);
+    if (devices->flags[signal] & NP_SIGNAL_SILENT) np_devices_rest(devices, signal, wire->rest);
 }
 
 static void lay_wires(np_controls *controls, np_devices *devices, const np_plan *plan,
@@ -188,7 +187,7 @@ static void read_first_values(np_controls *controls, const np_devices *devices, 
     for (uint32_t i = 0; (signal = np_devices_signal(devices, device, i)) != NP_NONE; i++) {
         np_run wires = controls->of_signal[signal];
         for (uint32_t w = wires.first; w < (uint32_t)wires.first + wires.count; w++)
-            np_controls_set(controls, w, devices->signals[signal].raw);
+            np_controls_set(controls, w, devices->raw[signal]);
     }
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++)
         if (np_controls_edge(controls, i) == NP_EDGE_PRESS) np_controls_spend(controls, i);
