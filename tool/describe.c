@@ -98,12 +98,14 @@ json_t *describe_device(const nplug_nest *nest, nplug_device device)
     info.size = (uint32_t)sizeof info;
     if (nplug_device_look(nest, device, &info) != NPLUG_OK) return json_null();
     return json_pack(
-        "{s:I, s:s, s:s, s:s, s:s, s:s, s:s, s:i, s:i, s:i, s:b, s:b, s:I, s:o, s:o, s:o}", "id",
-        (json_int_t)device, "name", info.name, "kind", nplug_kind_name(info.kind), "family",
+        "{s:I, s:s, s:s, s:s, s:s, s:s, s:s, s:i, s:i, s:i, s:b, s:b, s:o, s:b, s:I, s:o, s:o, "
+        "s:o}",
+        "id", (json_int_t)device, "name", info.name, "kind", nplug_kind_name(info.kind), "family",
         info.family, "sheet", info.sheet, "matched_by", nplug_matched_name(info.matched), "bus",
         describe_bus(info.bus, bus, sizeof bus), "vendor", info.vendor, "product", info.product,
-        "version", info.version, "stale", info.stale, "unreadable", info.unreadable, "last",
-        (json_int_t)info.last, "players", players_of(info.players), "signals",
+        "version", info.version, "stale", info.stale, "unreadable", info.unreadable, "battery",
+        info.battery < 0 ? json_null() : json_integer(info.battery), "charging", info.charging,
+        "last", (json_int_t)info.last, "players", players_of(info.players), "signals",
         signals_of(nest, device), "controls", controls_of(nest, device));
 }
 

@@ -51,13 +51,32 @@ static uint32_t components_of(const nplug_nest *nest, const nplug_event *event)
     return kind == NPLUG_VECTOR || kind == NPLUG_MOTION ? 2 : 1;
 }
 
+/* What may be said of an event, in the words of each way to print it. */
+static const struct {
+    uint16_t flag;
+    const char *id, *words;
+} flags[] = {{NPLUG_EVENT_CANCELLED, "cancelled", "cancelled"},
+             {NPLUG_EVENT_RETURNED, "returned", "it came back"},
+             {NPLUG_EVENT_LATE, "late", "too late"},
+             {NPLUG_EVENT_TAKEN_OVER, "taken-over", "in place of the one that went"},
+             {NPLUG_EVENT_SAME_PROMPTS, "same-prompts", "same prompts"},
+             {NPLUG_EVENT_LOW, "low", "low"}};
+
+static json_t *flags_json(const nplug_event *event)
+{
+    json_t *list = json_array();
+
+    for (size_t i = 0; i < sizeof flags / sizeof *flags; i++)
+        if (event->flags & flags[i].flag) json_array_append_new(list, json_string(flags[i].id));
+    return list;
+}
+
 static json_t *event_json(const nplug_nest *nest, const nplug_event *event)
 {
     char control[48] = "";
-    json_t *line =
-        json_pack("{s:I, s:s, s:I, s:i, s:b}", "t", (json_int_t)event->time, "event",
-                  nplug_event_name(event->kind), "device", (json_int_t)event->device, "player",
-                  (int)event->player, "cancelled", (event->flags & NPLUG_EVENT_CANCELLED) != 0);
+    json_t *line = json_pack("{s:I, s:s, s:I, s:i, s:o}", "t", (json_int_t)event->time, "event",
+                             nplug_event_name(event->kind), "device", (json_int_t)event->device,
+                             "player", (int)event->player, "flags", flags_json(event));
     const char *action = nplug_action_name(nest, event->action);
 
     if (event->kind >= NPLUG_EVENT_PRESS && event->kind <= NPLUG_EVENT_VALUE) {
@@ -75,15 +94,6 @@ static json_t *event_json(const nplug_nest *nest, const nplug_event *event)
 
 static void print_event(const nplug_nest *nest, const nplug_event *event)
 {
-    static const struct {
-        uint16_t flag;
-        const char *words;
-    } flags[] = {{NPLUG_EVENT_CANCELLED, "cancelled"},
-                 {NPLUG_EVENT_RETURNED, "it came back"},
-                 {NPLUG_EVENT_LATE, "too late"},
-                 {NPLUG_EVENT_TAKEN_OVER, "in place of the one that went"},
-                 {NPLUG_EVENT_SAME_PROMPTS, "same prompts"},
-                 {NPLUG_EVENT_LOW, "low"}};
     char name[80] = "", control[48] = "", value[32];
     bool acts = event->kind >= NPLUG_EVENT_PRESS && event->kind <= NPLUG_EVENT_VALUE;
 

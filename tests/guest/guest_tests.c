@@ -431,6 +431,23 @@ static size_t driver_features(uint8_t number, uint8_t *answer)
     return number == 5 ? 41 : number == 9 ? 20 : number == 0x20 ? 64 : 0;
 }
 
+/* The driver pad's battery, which is known once it has said something: 4 tenths, and it is being
+ * charged.  Its driver never says when that changes. */
+static void check_battery(rig *r, int fd, nplug_device device)
+{
+    uint8_t report[64] = {1, 128, 128, 128, 128};
+
+    report[8] = 8; /* the hat's rest */
+    report[53] = 1 << 4 | 4;
+    for (int i = 0; i < 40 && info_of(r, device).battery != 45; i++) {
+        report[1] ^= 64;
+        plug_hid_report(fd, report, sizeof report);
+        settle(r);
+    }
+    ck_assert_int_eq(info_of(r, device).battery, 45);
+    ck_assert(info_of(r, device).charging);
+}
+
 START_TEST(nodes_of_one_piece_of_hardware_arrive_as_one_device)
 {
     plug_id id = {"Made-up Pad", BUS_USB, 0x054c, 0x0ce6, "quay-4/input0"};
@@ -450,6 +467,7 @@ START_TEST(nodes_of_one_piece_of_hardware_arrive_as_one_device)
     ck_assert_int_eq(system("grep -q 1 /sys/class/leds/*:player-1/brightness && "
                             "grep -q 0 /sys/class/leds/*:player-2/brightness"),
                      0);
+    check_battery(&r, fd, device);
     plug_hid_out(fd);
     wait_for(&r, 0x054c, 0x0ce6, false);
     close(fd);

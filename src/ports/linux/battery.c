@@ -6,22 +6,44 @@
 #include <string.h>
 #include <unistd.h>
 
+/* Not all drivers say when a battery has changed, and some know nothing of it before their device
+ * has said something: it is looked at soon after a node was opened, and now and then while it is
+ * used. */
+#define SOON 1000000u  /* microseconds */
+#define LONG 30000000u /* microseconds */
+
 /* The charge in percent; -1 where its file says nothing sensible (a device that has not told yet).
  */
-static int read_charge(const char *path)
+static int read_charge(const char *folder)
 {
-    FILE *from = fopen(path, "re");
+    char path[544];
+    FILE *from;
     int charge = -1;
 
+    snprintf(path, sizeof path, "%s/capacity", folder);
+    from = fopen(path, "re");
     if (from && (fscanf(from, "%d", &charge) != 1 || charge < 0 || charge > 100)) charge = -1;
     if (from) fclose(from);
     return charge;
 }
 
-/* The file of the first battery that the hardware of a node has; false where it has none. */
-static bool find_file(const char *file, char *path, size_t size)
+/* Whether it is being charged; one that is full is not. */
+static bool read_charging(const char *folder)
 {
-    char folder[160];
+    char path[544], status[32] = "";
+    FILE *from;
+
+    snprintf(path, sizeof path, "%s/status", folder);
+    from = fopen(path, "re");
+    if (from && fscanf(from, "%31[^\n]", status) != 1) status[0] = 0;
+    if (from) fclose(from);
+    return strcmp(status, "Charging") == 0;
+}
+
+/* The folder of the first battery that the hardware of a node has; false where it has none. */
+static bool find_folder(const char *file, char *path, size_t size)
+{
+    char folder[160], capacity[544];
     struct dirent *entry;
     bool found = false;
     DIR *dir;
@@ -30,19 +52,22 @@ static bool find_file(const char *file, char *path, size_t size)
     dir = opendir(folder);
     while (dir && !found && (entry = readdir(dir)) != NULL) {
         if (entry->d_name[0] == '.') continue;
-        snprintf(path, size, "%s/%.200s/capacity", folder, entry->d_name);
-        found = access(path, F_OK) == 0;
+        snprintf(path, size, "%s/%.200s", folder, entry->d_name);
+        snprintf(capacity, sizeof capacity, "%s/capacity", path);
+        found = access(capacity, F_OK) == 0;
     }
     if (dir) closedir(dir);
     return found;
 }
 
-void nl_battery_find(nl_node *node)
+void nl_battery_find(nl_node *node, nplug_time now)
 {
-    char path[512];
+    char folder[512];
 
-    node->has_battery = find_file(node->file, path, sizeof path);
-    node->charge = node->has_battery ? read_charge(path) : -1;
+    node->has_battery = find_folder(node->file, folder, sizeof folder);
+    node->charge = node->has_battery ? read_charge(folder) : -1;
+    node->charging = node->has_battery && read_charging(folder);
+    node->battery_due = now + SOON;
 }
 
 void nl_battery_tell(nplug_linux *port, const nl_node *node, nplug_time now)
@@ -53,24 +78,40 @@ void nl_battery_tell(nplug_linux *port, const nl_node *node, nplug_time now)
     report.time = now;
     report.device = nl_node_number(port, node);
     report.kind = NPLUG_REPORT_BATTERY;
+    report.signal = node->charging;
+    report.as.value = node->charge;
+    nplug_push(port->ring, &report, 1);
+}
+
+static void push_signal(nplug_linux *port, const nl_node *node, nplug_time now)
+{
+    nplug_report report = {0};
+
+    report.time = now;
+    report.device = nl_node_number(port, node);
+    report.signal = node->battery;
     report.as.value = node->charge;
     nplug_push(port->ring, &report, 1);
 }
 
 void nl_battery_look(nplug_linux *port, nl_node *node, nplug_time now)
 {
-    nplug_report report = {0};
-    char path[512];
-    int charge;
+    char folder[512];
+    int was = node->charge;
+    bool was_charging = node->charging;
 
-    if (!node->has_battery || !find_file(node->file, path, sizeof path)) return;
-    charge = read_charge(path);
-    if (charge < 0 || charge == node->charge) return;
-    node->charge = charge;
-    report.time = now;
-    report.device = nl_node_number(port, node);
-    report.signal = node->battery;
-    report.as.value = charge;
-    nplug_push(port->ring, &report, 1);
+    if (!node->has_battery || !find_folder(node->file, folder, sizeof folder)) return;
+    node->charge = read_charge(folder);
+    node->charging = read_charging(folder);
+    if (node->charge < 0) node->charge = was;
+    if (node->charge == was && node->charging == was_charging) return;
+    if (node->charge != was) push_signal(port, node, now);
     nl_battery_tell(port, node, now);
+}
+
+void nl_battery_keep(nplug_linux *port, nl_node *node, nplug_time now)
+{
+    if (!node->has_battery || now < node->battery_due) return;
+    node->battery_due = now + LONG;
+    nl_battery_look(port, node, now);
 }

@@ -156,6 +156,7 @@ void nl_events_push(nplug_linux *port, nl_node *node)
     node->count = 0;
     if (node->cut || node->dropping) nl_events_state(port, node, node->frame_time);
     node->cut = node->dropping = node->staged = false;
+    nl_battery_keep(port, node, node->frame_time);
 }
 
 /* One event; true where it ends a frame that says anything. */

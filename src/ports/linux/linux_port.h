@@ -23,6 +23,9 @@ typedef struct nl_node {
     bool has_battery;
     uint16_t battery; /* its signal */
     int charge;       /* in percent, as last told; -1 while not known */
+    bool charging;
+    nplug_time
+        battery_due; /* when it is looked at again, as soon as the node says something then */
     uint16_t key[KEY_CNT], abs[ABS_CNT], rel[REL_CNT], sw[SW_CNT]; /* the signal of a code */
     uint16_t slot[NL_SLOTS][NL_SLOT_AXES];
     int slots, current;        /* of a touch surface with slots (protocol B) */
@@ -70,10 +73,11 @@ uint32_t nl_node_number(const nplug_linux *port, const nl_node *node);
 bool nl_node_readable(const nplug_linux *port, const char *file);
 
 /* battery.c: how long it will last.  find: whether there is one.  look: what it says now, if that
- * is something else. */
-void nl_battery_find(nl_node *node);
+ * is something else.  keep: the same, where it is due. */
+void nl_battery_find(nl_node *node, nplug_time now);
 /* Tells its charge, where that is known. */
 void nl_battery_tell(nplug_linux *port, const nl_node *node, nplug_time now);
+void nl_battery_keep(nplug_linux *port, nl_node *node, nplug_time now);
 void nl_battery_look(nplug_linux *port, nl_node *node, nplug_time now);
 
 /* lights.c: whose it is; 0 puts the lights out. */

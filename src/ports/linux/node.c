@@ -378,7 +378,7 @@ static bool announce(nplug_linux *port, nl_node *node, nplug_time now, abilities
     int clock = CLOCK_MONOTONIC;
 
     node->slots = slots_of(node->fd, able);
-    nl_battery_find(node);
+    nl_battery_find(node, now);
     if (nplug_ring_room(port->ring) < 3u * count_signals(node, able) + 32u) return false;
     ioctl(node->fd, EVIOCSCLOCKID, &clock);
     if (epoll_ctl(port->epoll, EPOLL_CTL_ADD, node->fd, &event) < 0) return false;
