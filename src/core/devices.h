@@ -218,6 +218,34 @@ static inline bool np_devices_quick_value(np_devices *devices, uint32_t index, i
     return true;
 }
 
+/* Takes a group's values from `*at` on, as long as each is inside its guard; *at is then the first
+ * one that is not, or what follows the group: true.  A ring holds whole groups only, so each has
+ * its end; one that goes around the ring's end meets the mark there, which is no value. */
+static inline bool np_devices_take(np_devices *devices, np_node *node, const nplug_report **at)
+{
+    size_t first = node->first_signal, signals = node->signals;
+    const np_guard *guards = devices->guards + first;
+    const uint8_t *flags = devices->flags + first;
+    int32_t *raw = devices->raw + first;
+    const nplug_report *report = *at;
+
+    node->last = report->time;
+    for (;; report++) {
+        size_t signal = report->signal;
+        if (report->kind != NPLUG_REPORT_VALUE || signal >= signals ||
+            !np_guard_holds(&guards[signal], report->as.value))
+            break;
+        if (flags[signal] && !np_devices_moved(devices, (uint32_t)(first + signal))) break;
+        raw[signal] = report->as.value;
+        if (!(report->flags & NPLUG_REPORT_MORE)) {
+            *at = report + 1;
+            return true;
+        }
+    }
+    *at = report;
+    return false;
+}
+
 /* The signal of a device by its dense index (its nodes' signals in a row), or NP_NONE. */
 uint32_t np_devices_signal(const np_devices *devices, uint32_t device, uint32_t index);
 uint32_t np_devices_signal_count(const np_devices *devices, uint32_t device);

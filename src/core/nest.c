@@ -480,33 +480,6 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
     empty_outbox(nest, time);
 }
 
-/* A group's values from `*at` on, as long as each is inside its guard; *at is then the first one
- * that is not, or what follows the group: true.  A ring holds whole groups only, so each has its
- * end; one that goes around the ring's end meets the mark there, which is no value. */
-static inline bool take_quick(np_devices *devices, const np_node *node, const nplug_report **at)
-{
-    size_t first = node->first_signal, signals = node->signals;
-    const np_guard *guards = devices->guards + first;
-    const uint8_t *flags = devices->flags + first;
-    int32_t *raw = devices->raw + first;
-    const nplug_report *report = *at;
-
-    for (;; report++) {
-        size_t signal = report->signal;
-        if (report->kind != NPLUG_REPORT_VALUE || signal >= signals ||
-            !np_guard_holds(&guards[signal], report->as.value))
-            break;
-        if (flags[signal] && !np_devices_moved(devices, (uint32_t)(first + signal))) break;
-        raw[signal] = report->as.value;
-        if (!(report->flags & NPLUG_REPORT_MORE)) {
-            *at = report + 1;
-            return true;
-        }
-    }
-    *at = report;
-    return false;
-}
-
 /* Goes on with a group of which somebody must see a value: to its end, which is one change, or to
  * what is no value: false. */
 static bool take_changes(nplug_nest *nest, const np_node *node, const nplug_report **at,
@@ -548,8 +521,8 @@ static bool take_values(nplug_nest *nest, uint32_t port, nplug_time until, nplug
     while (at < end && at->time >= processed && at->time <= until) {
         np_node *node = np_devices_quick(&nest->devices, port << 24 | at->device);
         if (!node) break;
-        node->last = processed = at->time;
-        if (take_quick(&nest->devices, node, &at)) continue;
+        processed = at->time;
+        if (np_devices_take(&nest->devices, node, &at)) continue;
         np_feed_advance(&nest->feed, processed);
         if (!take_changes(nest, node, &at, processed)) break;
         goes_on = may_go_on(nest, due);
