@@ -36,8 +36,13 @@ bool np_active_same_set(const nplug_nest *nest, uint32_t a, uint32_t b)
 /* Whether a device is of a player's active set. */
 static bool is_active(const nplug_nest *nest, uint32_t player, uint32_t device)
 {
-    uint32_t active = np_devices_index(&nest->devices, nest->active.of[player].device);
-    return active != NP_NONE && np_active_same_set(nest, active, device);
+    nplug_device active = nest->active.of[player].device;
+    uint32_t place;
+
+    if (active == np_devices_handle(&nest->devices, device)) return true;
+    if (!set_of(nest, device)) return false;
+    place = np_devices_index(&nest->devices, active);
+    return place != NP_NONE && np_active_same_set(nest, place, device);
 }
 
 static bool hears(const nplug_nest *nest, uint32_t player, uint32_t device)

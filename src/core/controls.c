@@ -259,9 +259,10 @@ static bool settle_delta(np_wire *wire, int32_t raw)
 static void settle_signal(np_controls *controls, np_devices *devices, uint32_t signal)
 {
     np_run run = controls->of_signal[signal];
+    np_wire *wire = &controls->wires[run.first], *end = wire + run.count;
     int32_t raw = devices->raw[signal];
 
-    for (np_wire *wire = &controls->wires[run.first], *end = wire + run.count; wire < end; wire++) {
+    for (; wire < end; wire++) {
         set(controls, wire, &controls->list[wire->control], raw);
         np_controls_mark_moved(controls, wire->control);
         if (wire->how & NP_WIRE_DELTA && settle_delta(wire, raw))

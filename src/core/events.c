@@ -6,6 +6,7 @@ void np_events_layout(np_events *events, np_carve *carve, uint32_t size)
 {
     events->list = (nplug_event *)np_carve_take(carve, size, sizeof(nplug_event));
     events->size = size;
+    events->room = size - size / 4;
 }
 
 void np_events_begin(np_events *events)
@@ -24,10 +25,9 @@ static bool lasting(uint32_t kind)
 nplug_event *np_events_say(np_events *events, nplug_time time, nplug_event_kind kind,
                            nplug_device device, nplug_player player)
 {
-    uint32_t room = events->size - events->size / 4;
     nplug_event *event = &events->list[events->count];
 
-    if (events->count < room || (lasting(kind) && events->count < events->size)) {
+    if (events->count < events->room || (lasting(kind) && events->count < events->size)) {
         events->count++;
     } else {
         event = &events->lost;

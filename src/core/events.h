@@ -8,6 +8,7 @@
 typedef struct np_events {
     nplug_event *list;
     uint32_t size, count;
+    uint32_t room;     /* up to here, any event finds room */
     uint32_t left_out; /* of this step */
     uint64_t dropped;  /* since the start */
     nplug_event lost;  /* the last one that found no room */

@@ -20,10 +20,13 @@ void np_sources_layout(np_sources *sources, np_carve *carve, const nplug_limits 
 
 /* --- links ---------------------------------------------------------------------------------- */
 
-/* Whether some player hears a link's control. */
-static bool is_claimed(const nplug_nest *nest, const np_link *link)
+/* Who hears a link's control, in a byte. */
+static uint8_t heard_by(const nplug_nest *nest, const np_link *link)
 {
-    return np_players_claiming(&nest->players, &nest->controls.list[link->control]) != 0;
+    uint32_t claiming = np_players_claiming(&nest->players, &nest->controls.list[link->control]);
+
+    if (claiming == 0) return 0;
+    return (uint8_t)(np_bits_rest(claiming) ? NP_SEVERAL : np_bits_lowest(claiming));
 }
 
 /* A source's links to what players hear come first: so the rest costs players nothing. */
@@ -32,7 +35,8 @@ static void put_in(nplug_nest *nest, uint16_t at)
     np_link *links = nest->sources.links;
     uint16_t *from = &nest->sources.of_source[links[at].source];
 
-    while (!is_claimed(nest, &links[at]) && *from != NP_NO_INDEX && is_claimed(nest, &links[*from]))
+    links[at].heard = heard_by(nest, &links[at]);
+    while (!links[at].heard && *from != NP_NO_INDEX && links[*from].heard)
         from = &links[*from].next;
     links[at].next = *from;
     *from = at;
@@ -368,18 +372,16 @@ nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t so
                             const np_taste *taste)
 {
     const np_source *about = &nest->game.sources[source];
-    uint32_t bit = 1u << player, claiming;
     nplug_vec2 best = {0.0f, 0.0f};
 
     for (uint32_t at = nest->sources.of_source[source]; at != NP_NO_INDEX;
          at = nest->sources.links[at].next) {
-        const np_control *control = &nest->controls.list[nest->sources.links[at].control];
+        const np_link *link = &nest->sources.links[at];
+        const np_control *control = &nest->controls.list[link->control];
         nplug_vec2 value;
-        if (player && !((claiming = np_players_claiming(&nest->players, control)) & bit)) {
-            if (claiming) continue;
-            break;
-        }
-        if (!(np_players_hearing(&nest->players, control) & bit)) continue;
+        if (player && !link->heard) break;
+        if (link->heard != player && link->heard != NP_SEVERAL) continue;
+        if (!(np_players_hearing(&nest->players, control) & (1u << player))) continue;
         value = value_of(&nest->game, control, about, taste);
         if (control->nature == NPLUG_NATURE_DELTA) {
             best.x += value.x;
