@@ -121,7 +121,6 @@ START_TEST(a_pad_is_plugged_played_and_unplugged_in_mid_press)
 {
     nplug_linux_setup setup = nplug_linux_setup_default();
     nplug_device pad;
-    nplug_event event = {0};
     bool released = false;
     rig r;
     int fd;
@@ -153,12 +152,10 @@ START_TEST(a_pad_is_plugged_played_and_unplugged_in_mid_press)
         usleep(10000);
         nplug_step(r.nest, nplug_now());
         for (uint32_t e = 0; e < nplug_event_count(r.nest); e++)
-            if (nplug_event_at(r.nest, e)->kind == NPLUG_EVENT_RELEASE) {
-                event = *nplug_event_at(r.nest, e);
-                released = true;
-            }
+            released |= nplug_event_at(r.nest, e)->kind == NPLUG_EVENT_RELEASE &&
+                        nplug_event_at(r.nest, e)->action == HORN;
     }
-    ck_assert(released && event.action == HORN);
+    ck_assert(released);
     ck_assert(!nplug_held(r.nest, 1, HORN));
     close_rig(&r);
 }
@@ -737,14 +734,44 @@ static void *play_pads(void *fds)
     return NULL;
 }
 
+static bool any_resynced(const rig *r)
+{
+    bool any = false;
+
+    for (uint32_t e = 0; e < nplug_event_count(r->nest); e++)
+        any |= nplug_event_at(r->nest, e)->kind == NPLUG_EVENT_RESYNCED;
+    return any;
+}
+
+/* Plays the pads, and steps meanwhile: how many reports came.  One player hears all four: its horn
+ * cannot tell them apart, the raw signals can.  *dropped: the kernel said that it dropped some
+ * itself, since nothing ran here for too long. */
+static uint64_t play(rig *r, int *fds, uint64_t expected, bool *dropped)
+{
+    uint64_t before = nplug_nest_counts(r->nest).reports, came = 0;
+    pthread_t thread;
+
+    *dropped = false;
+    pthread_create(&thread, NULL, play_pads, fds);
+    for (unsigned i = 0; i < 200 * rate_seconds() + 100 && came != expected; i++) {
+        usleep(5000);
+        nplug_step(r->nest, nplug_now());
+        *dropped |= any_resynced(r);
+        came = nplug_nest_counts(r->nest).reports - before;
+    }
+    pthread_join(thread, NULL);
+    settle(r);
+    *dropped |= any_resynced(r);
+    return nplug_nest_counts(r->nest).reports - before;
+}
+
 START_TEST(no_report_of_four_fast_pads_is_lost_or_doubled)
 {
     nplug_limits limits = nplug_limits_default();
-    int fds[PADS];
-    uint64_t presses = 0, expected = (uint64_t)PADS * 1000 * rate_seconds() / 2;
+    uint64_t expected = (uint64_t)PADS * 1000 * rate_seconds() * 2, came;
     nplug_linux_setup setup = nplug_linux_setup_default();
-    nplug_counts counts;
-    pthread_t thread;
+    bool dropped = true;
+    int fds[PADS];
     rig r;
 
     setup.own_thread = true;
@@ -758,18 +785,11 @@ START_TEST(no_report_of_four_fast_pads_is_lost_or_doubled)
     }
     for (int i = 0; i < 200 && nplug_device_count(r.nest) < PADS; i++)
         settle(&r);
-    counts = nplug_nest_counts(r.nest);
-    pthread_create(&thread, NULL, play_pads, fds);
-    for (unsigned i = 0; i < 200 * rate_seconds() + 100; i++) {
-        usleep(5000);
-        nplug_step(r.nest, nplug_now());
-        /* One player hears all four: its horn cannot tell them apart, the raw signals can. */
-        presses = nplug_nest_counts(r.nest).reports - counts.reports;
-        if (presses == 4 * expected) break;
+    for (int i = 0; i < 3 && dropped; i++) {
+        came = play(&r, fds, expected, &dropped);
+        if (!dropped) ck_assert_uint_eq(came, expected);
     }
-    pthread_join(thread, NULL);
-    settle(&r);
-    ck_assert_uint_eq(nplug_nest_counts(r.nest).reports - counts.reports, 4 * expected);
+    ck_assert(!dropped);
     ck_assert_uint_eq(nplug_nest_counts(r.nest).moves_dropped, 0);
     ck_assert_uint_eq(nplug_nest_counts(r.nest).backwards, 0);
     for (int p = 0; p < PADS; p++)
