@@ -37,25 +37,25 @@ static const struct {
 
 static char texts[ACTIONS][96], names[ACTIONS][16];
 static nplug_action_def defs[ACTIONS];
-static hand h;
+static hand by_hand;
 
 static void make_stick(int i, const char *name, uint16_t x, uint16_t y)
 {
     snprintf(texts[i], sizeof texts[i],
              "pad:%s | keys:KeyW,KeyS,KeyA,KeyD | keys:KeyI,KeyK,KeyJ,KeyL", name);
     defs[i].kind = NPLUG_VECTOR;
-    h.bindings[i][0] = (hand_binding){STICK, x, y, 0, {0}};
-    h.bindings[i][1] = (hand_binding){CROSS, 0, 0, 0, {'W', 'S', 'A', 'D'}};
-    h.bindings[i][2] = (hand_binding){CROSS, 0, 0, 0, {'I', 'K', 'J', 'L'}};
+    by_hand.bindings[i][0] = (hand_binding){STICK, x, y, 0, {0}};
+    by_hand.bindings[i][1] = (hand_binding){CROSS, 0, 0, 0, {'W', 'S', 'A', 'D'}};
+    by_hand.bindings[i][2] = (hand_binding){CROSS, 0, 0, 0, {'I', 'K', 'J', 'L'}};
 }
 
 static void make_trigger(int i, const char *name, uint16_t signal)
 {
     snprintf(texts[i], sizeof texts[i], "pad:%s | key:Space | key:Enter", name);
     defs[i].kind = NPLUG_LEVEL;
-    h.bindings[i][0] = (hand_binding){TRIGGER, signal, signal, 0, {0}};
-    h.bindings[i][1] = (hand_binding){KEY, 0, 0, 0, {' '}};
-    h.bindings[i][2] = (hand_binding){KEY, 0, 0, 0, {'\r'}};
+    by_hand.bindings[i][0] = (hand_binding){TRIGGER, signal, signal, 0, {0}};
+    by_hand.bindings[i][1] = (hand_binding){KEY, 0, 0, 0, {' '}};
+    by_hand.bindings[i][2] = (hand_binding){KEY, 0, 0, 0, {'\r'}};
 }
 
 static void make_button(int i)
@@ -66,8 +66,9 @@ static void make_button(int i)
              buttons[b[1]].name, 1 + i % 12);
     defs[i].kind = NPLUG_BUTTON;
     for (int n = 0; n < 2; n++)
-        h.bindings[i][n] = (hand_binding){BUTTON, buttons[b[n]].signal, 0, buttons[b[n]].down, {0}};
-    h.bindings[i][2] = (hand_binding){KEY, 0, 0, 0, {(uint16_t)(128 + i % 12)}};
+        by_hand.bindings[i][n] =
+            (hand_binding){BUTTON, buttons[b[n]].signal, 0, buttons[b[n]].down, {0}};
+    by_hand.bindings[i][2] = (hand_binding){KEY, 0, 0, 0, {(uint16_t)(128 + i % 12)}};
 }
 
 static void make_game(void)
@@ -163,7 +164,7 @@ void measure_frames(void)
     nest = open_game(&ring);
     make_load(&load, 1000);
     for (unsigned i = 0; i < ROUNDS; i++) {
-        run_round(nest, ring, &h, &load, (nplug_time)(i + 1) * SECONDS * 1000000, &nest_ns,
+        run_round(nest, ring, &by_hand, &load, (nplug_time)(i + 1) * SECONDS * 1000000, &nest_ns,
                   &hand_ns);
         ratios[i] = nest_ns / hand_ns;
     }

@@ -1,12 +1,11 @@
-/* Sets of at most 32 that are the bits of a number: of players, of layers. */
+/* Sets of players: bit p of a number is player p. */
 #ifndef NP_BITS_H
 #define NP_BITS_H
 
 #include <stdint.h>
 
-/* The lowest one in a set that is not empty.  To walk a set: `for (; set; set =
- * np_bits_rest(set))`. The lowest bit times a de Bruijn sequence of order 5 has its place in its
- * upper five bits. */
+/* The lowest one of a set that is not empty; a set is walked by this and np_bits_rest until it is.
+ * The lowest bit times a de Bruijn sequence of order 5 has its place in the upper five bits. */
 static inline uint32_t np_bits_lowest(uint32_t set)
 {
     static const uint8_t places[32] = {0,  1,  28, 2,  29, 14, 24, 3,  30, 22, 20,

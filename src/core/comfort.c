@@ -75,9 +75,10 @@ float np_comfort_rumble(const nplug_nest *nest, uint32_t device)
     uint32_t hearers = np_players_of(&nest->players, device);
     float rumble = 1.0f;
 
-    for (uint32_t p = 1; hearers >> p; p++)
-        if ((hearers >> p) & 1u && nest->comforts.ease[p].rumble < rumble)
-            rumble = nest->comforts.ease[p].rumble;
+    for (; hearers; hearers = np_bits_rest(hearers)) {
+        float wanted = nest->comforts.ease[np_bits_lowest(hearers)].rumble;
+        if (wanted < rumble) rumble = wanted;
+    }
     return rumble;
 }
 

@@ -121,21 +121,21 @@ typedef struct np_devices {
 
 void np_devices_layout(np_devices *devices, np_carve *carve, const nplug_limits *limits);
 
-/* The node of a port's number, or NP_NONE. */
-uint32_t np_devices_find_node(np_devices *devices, uint32_t key);
-static inline uint32_t np_devices_node(np_devices *devices, uint32_t key)
-{
-    if (devices->recent[key % NP_RECENT].key == key)
-        return (uint32_t)(devices->recent[key % NP_RECENT].node - devices->nodes);
-    return np_devices_find_node(devices, key);
-}
-
-/* The same, where it was found lately; else NULL. */
-static inline np_node *np_devices_quick(const np_devices *devices, uint32_t key)
+/* The node of a port's number, where it was found lately; else NULL. */
+static inline np_node *np_devices_recent(const np_devices *devices, uint32_t key)
 {
     uint32_t at = key % NP_RECENT;
 
     return devices->recent[at].key == key ? devices->recent[at].node : NULL;
+}
+
+/* The place of that node, whenever it was found; or NP_NONE. */
+uint32_t np_devices_find_node(np_devices *devices, uint32_t key);
+static inline uint32_t np_devices_node(np_devices *devices, uint32_t key)
+{
+    const np_node *recent = np_devices_recent(devices, key);
+
+    return recent ? (uint32_t)(recent - devices->nodes) : np_devices_find_node(devices, key);
 }
 
 /* Arrival, piece by piece.  begin: NPLUG_LIMIT_NODES or _SIGNALS where there is no room, -1 where

@@ -519,7 +519,7 @@ static bool take_values(nplug_nest *nest, uint32_t port, nplug_time until, nplug
     bool goes_on = true;
 
     while (at < end && at->time >= processed && at->time <= until) {
-        np_node *node = np_devices_quick(&nest->devices, port << 24 | at->device);
+        np_node *node = np_devices_recent(&nest->devices, port << 24 | at->device);
         if (!node) break;
         processed = at->time;
         if (np_devices_take(&nest->devices, node, &at)) continue;

@@ -12,16 +12,21 @@
 #define SOON 1000000u  /* microseconds */
 #define LONG 30000000u /* microseconds */
 
+static FILE *open_in(const char *folder, const char *name)
+{
+    char path[544];
+
+    snprintf(path, sizeof path, "%s/%s", folder, name);
+    return fopen(path, "re");
+}
+
 /* The charge in percent; -1 where its file says nothing sensible (a device that has not told yet).
  */
 static int read_charge(const char *folder)
 {
-    char path[544];
-    FILE *from;
+    FILE *from = open_in(folder, "capacity");
     int charge = -1;
 
-    snprintf(path, sizeof path, "%s/capacity", folder);
-    from = fopen(path, "re");
     if (from && (fscanf(from, "%d", &charge) != 1 || charge < 0 || charge > 100)) charge = -1;
     if (from) fclose(from);
     return charge;
@@ -30,11 +35,9 @@ static int read_charge(const char *folder)
 /* Whether it is being charged; one that is full is not. */
 static bool read_charging(const char *folder)
 {
-    char path[544], status[32] = "";
-    FILE *from;
+    FILE *from = open_in(folder, "status");
+    char status[32] = "";
 
-    snprintf(path, sizeof path, "%s/status", folder);
-    from = fopen(path, "re");
     if (from && fscanf(from, "%31[^\n]", status) != 1) status[0] = 0;
     if (from) fclose(from);
     return strcmp(status, "Charging") == 0;
@@ -97,15 +100,17 @@ static void push_signal(nplug_linux *port, const nl_node *node, nplug_time now)
 void nl_battery_look(nplug_linux *port, nl_node *node, nplug_time now)
 {
     char folder[512];
-    int was = node->charge;
-    bool was_charging = node->charging;
+    int charge, was = node->charge;
+    bool charging;
 
     if (!node->has_battery || !find_folder(node->file, folder, sizeof folder)) return;
-    node->charge = read_charge(folder);
-    node->charging = read_charging(folder);
-    if (node->charge < 0) node->charge = was;
-    if (node->charge == was && node->charging == was_charging) return;
-    if (node->charge != was) push_signal(port, node, now);
+    charge = read_charge(folder);
+    charging = read_charging(folder);
+    if (charge < 0) charge = was;
+    if (charge == was && charging == node->charging) return;
+    node->charge = charge;
+    node->charging = charging;
+    if (charge != was) push_signal(port, node, now);
     nl_battery_tell(port, node, now);
 }
 

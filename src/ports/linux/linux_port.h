@@ -24,8 +24,7 @@ typedef struct nl_node {
     uint16_t battery; /* its signal */
     int charge;       /* in percent, as last told; -1 while not known */
     bool charging;
-    nplug_time
-        battery_due; /* when it is looked at again, as soon as the node says something then */
+    nplug_time battery_due; /* what the node says from then on has it looked at again */
     uint16_t key[KEY_CNT], abs[ABS_CNT], rel[REL_CNT], sw[SW_CNT]; /* the signal of a code */
     uint16_t slot[NL_SLOTS][NL_SLOT_AXES];
     int slots, current;        /* of a touch surface with slots (protocol B) */
