@@ -132,37 +132,50 @@ static void draw_panels(FILE *plot, const sketch *s)
     fprintf(plot, "unset multiplot\n");
 }
 
+/* Plays the trace and writes a line a step into `lines`; how many that were. */
+static unsigned long take_samples(hardware *hw, const sketch *s, FILE *lines)
+{
+    unsigned long samples = 0;
+
+    while (hardware_next(hw))
+        samples += write_sample(lines, hw, s);
+    fclose(lines);
+    if (!samples)
+        fprintf(stderr, "nestplug: no device of this trace has the control of \"%s\"\n",
+                s->binding);
+    return samples;
+}
+
+static bool draw_samples(const char *lines, const sketch *s, const char *output)
+{
+    FILE *plot = plot_open(output, 800);
+
+    if (!plot) return false;
+    fprintf(plot, "$data << EOD\n%sEOD\n", lines);
+    draw_panels(plot, s);
+    return plot_close(plot, output);
+}
+
 static int draw_trace(const char *trace, const sketch *s, unsigned rate, const char *output)
 {
     hardware hw = {0};
-    unsigned long samples = 0;
+    unsigned long samples;
+    char *lines = NULL;
+    size_t size;
     int status;
-    FILE *plot;
+    FILE *stream;
 
     hw.game = &s->game;
     status = hardware_open_trace(&hw, trace, rate);
     if (status >= 0) return status;
-    plot = plot_open(output, 800);
-    if (!plot) {
-        hardware_close(&hw);
-        return TOOL_WRONG;
-    }
-    fprintf(plot, "$data << EOD\n");
-    while (hardware_next(&hw))
-        samples += write_sample(plot, &hw, s);
-    fprintf(plot, "EOD\n");
-    if (samples)
-        draw_panels(plot, s);
-    else
-        fprintf(stderr, "nestplug: no device of this trace has the control of \"%s\"\n",
-                s->binding);
+    stream = open_memstream(&lines, &size);
+    samples = stream ? take_samples(&hw, s, stream) : 0;
     status = hardware_close(&hw);
-    if (!samples) {
-        pclose(plot);
-        return TOOL_WRONG;
-    }
-    if (!plot_close(plot, output)) return TOOL_WRONG;
-    if (status == TOOL_DONE) printf("%lu samples drawn into %s\n", samples, output);
+    if (!samples || !draw_samples(lines, s, output))
+        status = TOOL_WRONG;
+    else if (status == TOOL_DONE)
+        printf("%lu samples drawn into %s\n", samples, output);
+    free(lines);
     return status;
 }
 
