@@ -1,20 +1,22 @@
 #include "twins.h"
 #include "nest.h"
+#include <string.h>
 
 #define TOGETHER 30000u /* microseconds between the presses of a pair, at most */
 #define ENOUGH   5u     /* presses in a row that both made */
 
 static np_twin_pair *pair_of(np_twins *twins, nplug_device a, nplug_device b)
 {
+    nplug_device first = a < b ? a : b, second = a < b ? b : a;
     np_twin_pair *pair;
 
     for (unsigned i = 0; i < NP_TWIN_PAIRS; i++) {
         pair = &twins->pairs[i];
-        if ((pair->a == a && pair->b == b) || (pair->a == b && pair->b == a)) return pair;
+        if (pair->a == first && pair->b == second) return pair;
     }
     pair = &twins->pairs[twins->next_pair++ % NP_TWIN_PAIRS];
-    pair->a = a < b ? a : b;
-    pair->b = a < b ? b : a;
+    pair->a = first;
+    pair->b = second;
     pair->together = 0;
     pair->said = false;
     return pair;
@@ -38,58 +40,69 @@ static void part(np_twins *twins, const np_twin_press *press)
     }
 }
 
-static np_twin_press *press_at(np_twins *twins, uint32_t at)
+/* A press waits no longer. */
+static void take_out(np_twins *twins, uint32_t place)
 {
-    return &twins->presses[at % NP_TWIN_PRESSES];
+    if (place < --twins->waiting)
+        memmove(&twins->waits[place], &twins->waits[place + 1],
+                (twins->waiting - place) * sizeof *twins->waits);
 }
 
-/* Presses stand in the order of their times: the oldest come first. */
+/* Presses wait in the order of their times. */
 static void part_old(np_twins *twins, nplug_time time)
 {
-    for (; twins->oldest != twins->next; twins->oldest++) {
-        const np_twin_press *press = press_at(twins, twins->oldest);
-        if (press->time + TOGETHER >= time) return;
-        if (press->device && !press->matched) part(twins, press);
+    while (twins->waiting && twins->waits[0].time + TOGETHER < time) {
+        part(twins, &twins->waits[0]);
+        take_out(twins, 0);
     }
 }
 
-/* The same press by another device that waits for its like. */
-static np_twin_press *like(np_twins *twins, nplug_device device, nplug_control control)
+/* The place of the same press by another device; where there is none, how many wait. */
+static uint32_t like(const np_twins *twins, nplug_device device, nplug_control control)
 {
-    for (uint32_t at = twins->oldest; at != twins->next; at++) {
-        np_twin_press *press = press_at(twins, at);
-        if (press->control == control && !press->matched && press->device &&
-            press->device != device)
-            return press;
-    }
-    return NULL;
+    uint32_t place = 0;
+
+    while (place < twins->waiting &&
+           (twins->waits[place].control != control || twins->waits[place].device == device))
+        place++;
+    return place;
+}
+
+static void wait_for_like(np_twins *twins, nplug_device device, nplug_control control,
+                          nplug_time time)
+{
+    np_twin_press *press;
+
+    if (twins->waiting == NP_TWIN_PRESSES) take_out(twins, 0);
+    press = &twins->waits[twins->waiting++];
+    press->time = time;
+    press->device = device;
+    press->control = control;
 }
 
 void np_twins_hear(nplug_nest *nest, nplug_device device, nplug_control control, nplug_time time)
 {
     np_twins *twins = &nest->twins;
-    np_twin_press *other, *press;
+    np_twin_pair *pair;
+    uint32_t place;
 
     part_old(twins, time);
-    other = like(twins, device, control);
-    if (twins->next - twins->oldest == NP_TWIN_PRESSES) twins->oldest++;
-    press = press_at(twins, twins->next++);
-    press->time = time;
-    press->device = device;
-    press->control = control;
-    press->matched = other != NULL;
-    if (!other) return;
-    other->matched = true;
-    if (++pair_of(twins, device, other->device)->together >= ENOUGH)
-        say(nest, pair_of(twins, device, other->device), time);
+    place = like(twins, device, control);
+    if (place == twins->waiting) {
+        wait_for_like(twins, device, control, time);
+        return;
+    }
+    pair = pair_of(twins, device, twins->waits[place].device);
+    take_out(twins, place);
+    if (++pair->together >= ENOUGH) say(nest, pair, time);
 }
 
 void np_twins_depart(nplug_nest *nest, nplug_device device)
 {
     np_twins *twins = &nest->twins;
 
-    for (unsigned i = 0; i < NP_TWIN_PRESSES; i++)
-        if (twins->presses[i].device == device) twins->presses[i].device = 0;
+    for (uint32_t i = twins->waiting; i > 0; i--)
+        if (twins->waits[i - 1].device == device) take_out(twins, i - 1);
     for (unsigned i = 0; i < NP_TWIN_PAIRS; i++)
         if (twins->pairs[i].a == device || twins->pairs[i].b == device)
             twins->pairs[i].a = twins->pairs[i].b = 0;

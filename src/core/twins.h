@@ -11,9 +11,8 @@ struct nplug_nest;
 
 typedef struct np_twin_press {
     nplug_time time;
-    nplug_device device; /* 0: none */
+    nplug_device device;
     nplug_control control;
-    bool matched;
 } np_twin_press;
 
 typedef struct np_twin_pair {
@@ -23,10 +22,10 @@ typedef struct np_twin_pair {
 } np_twin_pair;
 
 typedef struct np_twins {
-    np_twin_press presses[NP_TWIN_PRESSES]; /* the latest, round and round */
-    np_twin_pair pairs[NP_TWIN_PAIRS];
-    uint32_t oldest, next; /* of those, counted on and on: only what is between may find its like */
+    np_twin_press waits[NP_TWIN_PRESSES]; /* for their like by another device, the oldest first */
+    uint32_t waiting;
     uint32_t next_pair;
+    np_twin_pair pairs[NP_TWIN_PAIRS];
 } np_twins;
 
 /* Hears a press of a device's control. */
