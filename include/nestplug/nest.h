@@ -138,7 +138,7 @@ NPLUG_API nplug_limits nplug_nest_limits(const nplug_nest *nest);
 /* What went wrong so far; only ever grows. */
 typedef struct nplug_counts {
     uint64_t reports;         /* taken, good and bad */
-    uint64_t unknown_device;  /* a report for a device that is not here */
+    uint64_t unknown_device;  /* a report for a device that is not here, or that cannot be */
     uint64_t unknown_signal;  /* a signal that was never declared, or declared out of turn */
     uint64_t unknown_kind;    /* a report of no known kind */
     uint64_t backwards;       /* a time before the device's last one */
@@ -146,7 +146,7 @@ typedef struct nplug_counts {
     uint64_t early;           /* times that a port's clock was over a second ahead */
     uint64_t moves_dropped;   /* movement dropped by rings that filled up */
     uint64_t reports_dropped; /* reports refused by full rings */
-    uint64_t bad_groups;      /* groups that never ended or mixed devices */
+    uint64_t bad_groups;      /* groups that never ended, or mixed devices */
     uint64_t events_dropped;  /* events that had no room */
     uint64_t records_dropped; /* records that nobody took in time */
 } nplug_counts;

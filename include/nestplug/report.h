@@ -109,8 +109,10 @@ NPLUG_API const char *nplug_space_name(nplug_space space);
  * says so to the nest, which then asks the port to resync the device.  A ring with no room left
  * takes nothing of the group, returns NPLUG_ERR_FULL, and the device will be resynced; an arrival
  * or a departure must then be pushed again later.
- * NPLUG_ERR_ARGUMENT: NULL, a device number too large, or a group that mixes devices or is longer
- * than a quarter of the ring; the group is counted and thrown away whole.
+ * NPLUG_ERR_ARGUMENT: NULL, or a group longer than a quarter of the ring, which is counted and
+ * thrown away whole.  What is wrong otherwise is found when it is taken, counted (nplug_counts),
+ * and said in the log once: a group that mixes devices is parted where the device changes, so that
+ * nothing is lost; a device number that is too large is nobody's.
  * May be called from the port's own thread, one thread a ring. */
 NPLUG_API nplug_result nplug_push(nplug_ring *ring, const nplug_report *reports, size_t count);
 

@@ -34,7 +34,7 @@ static void say_edge(nplug_nest *nest, uint32_t player, uint32_t action, uint64_
 /* A button's value is as it is held; any other one's is found in the value lane. */
 static void set_button(nplug_nest *nest, uint32_t action, np_action *state, bool held)
 {
-    if (np_game_action(&nest->game, action)->kind == NPLUG_BUTTON) state->value.x = held;
+    if (np_game_kind(&nest->game, action) == NPLUG_BUTTON) state->value.x = held;
 }
 
 void np_actions_press(nplug_nest *nest, uint32_t player, uint32_t action, const np_change *change)

@@ -433,7 +433,7 @@ void np_active_slide(nplug_nest *nest, uint32_t signal, int32_t value, nplug_tim
     const np_control *control = &nest->controls.list[run.count ? wire->control : 0];
     bool wheel;
 
-    if (run.count == 0 || value == 0 || nest->controls.muted[control->device]) return;
+    if (run.count == 0 || value == 0 || control->flags & NP_CONTROL_MUTED) return;
     wheel = control->id == NPLUG_CONTROL(NPLUG_CLASS_MOUSE, NPLUG_MOUSE_WHEEL);
     for (uint32_t p = 0; p <= nest->players.limit; p++)
         if (nest->active.of[p].rival &&

@@ -59,7 +59,7 @@ nplug_result nplug_action_look(nplug_nest *nest, nplug_player player, uint32_t a
     if (!state) return NPLUG_ERR_ARGUMENT;
     memset(state, 0, sizeof *state);
     if (!is_asked_well(nest, player, action)) return NPLUG_ERR_UNKNOWN;
-    adds = np_game_action(&nest->game, action)->kind == NPLUG_MOTION;
+    adds = np_game_kind(&nest->game, action) == NPLUG_MOTION;
     for (uint32_t p = player; p <= last_of(nest, player); p++) {
         add_player(state, np_action_of(&nest->actions, p, action), adds);
         add_hold(state, np_action_of(&nest->actions, p, action), nest->feed.processed);
@@ -72,7 +72,7 @@ bool nplug_held(nplug_nest *nest, nplug_player player, uint32_t action)
     nplug_action_state state;
 
     if (nplug_action_look(nest, player, action, &state) != NPLUG_OK) return false;
-    if (np_game_action(&nest->game, action)->kind == NPLUG_MOTION) return state.held;
+    if (np_game_kind(&nest->game, action) == NPLUG_MOTION) return state.held;
     return state.held || length_squared(state.value) >= NP_PRESS * NP_PRESS;
 }
 
@@ -139,7 +139,7 @@ const char *nplug_action_name(const nplug_nest *nest, uint32_t action)
 nplug_action_kind nplug_action_kind_of(const nplug_nest *nest, uint32_t action)
 {
     if (!nplug_action_name(nest, action)) return NPLUG_BUTTON;
-    return np_game_action(&nest->game, action)->kind;
+    return np_game_kind(&nest->game, action);
 }
 
 static void say_unknown_name(nplug_nest *nest, const char *name)

@@ -74,10 +74,11 @@ typedef struct np_binding {
     uint32_t every;
 } np_binding;
 
-/* What an action's rule says. */
+/* What an action's rule says, and what the action is. */
 typedef struct np_action_rule {
     uint8_t merge, opposite, one_of, keep;
     uint8_t number; /* of the rule, from 1; 0: none */
+    uint8_t kind;   /* an nplug_action_kind */
     bool stays;
 } np_action_rule;
 
@@ -113,6 +114,11 @@ static inline const nplug_action_def *np_game_action(const np_game *game, uint32
 {
     const char *first = (const char *)game->def.actions;
     return (const nplug_action_def *)(const void *)(first + (size_t)action * game->def.action_size);
+}
+
+static inline nplug_action_kind np_game_kind(const np_game *game, uint32_t action)
+{
+    return (nplug_action_kind)game->rules[action].kind;
 }
 
 /* The first source of a control, or NP_NO_INDEX; and the next one of the same control, which is

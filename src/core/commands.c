@@ -15,10 +15,16 @@ void np_commands_layout(np_commands *commands, np_carve *carve, uint32_t size)
     lay_queue(&commands->outbox, carve, size < 16 ? size : 16);
 }
 
+/* A place in a queue, less than twice its size, brought back into it. */
+static uint32_t wrapped(const np_queue *queue, uint32_t place)
+{
+    return place < queue->size ? place : place - queue->size;
+}
+
 bool np_queue_put(np_queue *queue, const nplug_command *command)
 {
     if (queue->count == queue->size) return false;
-    queue->list[(queue->first + queue->count++) % queue->size] = *command;
+    queue->list[wrapped(queue, queue->first + queue->count++)] = *command;
     return true;
 }
 
@@ -26,7 +32,7 @@ bool np_queue_take(np_queue *queue, nplug_command *command)
 {
     if (queue->count == 0) return false;
     *command = queue->list[queue->first];
-    queue->first = (queue->first + 1) % queue->size;
+    queue->first = wrapped(queue, queue->first + 1);
     queue->count--;
     return true;
 }

@@ -14,7 +14,6 @@ void np_controls_layout(np_controls *controls, np_carve *carve, const nplug_limi
     np_span_layout(&controls->wire_span, carve, wires);
     controls->of_signal = (np_run *)np_carve_take(carve, limits->signals, sizeof(np_run));
     controls->moved = (uint16_t *)np_carve_take(carve, limits->controls, sizeof(uint16_t));
-    controls->muted = (uint8_t *)np_carve_take(carve, limits->devices, 1);
 }
 
 /* --- values --------------------------------------------------------------------------------- */
@@ -128,27 +127,26 @@ static void note_moved(np_wire *wire, int32_t raw)
 }
 
 /* One that is at rest is spent no more; what moves while it is muted is spent. */
-static void note_rest(const np_controls *controls, np_control *control)
+static void note_rest(np_control *control)
 {
     bool spent = (control->flags & NP_CONTROL_SPENT) != 0;
 
-    if (!spent && !controls->muted[control->device]) return;
     if (spent == at_rest(control)) control->flags ^= NP_CONTROL_SPENT;
 }
 
-static inline void set(const np_controls *controls, np_wire *wire, np_control *control, int32_t raw)
+static inline void set(np_wire *wire, np_control *control, int32_t raw)
 {
     if (wire->component > 1) return; /* a pose is read when it is asked for */
     if (!is_plain(wire)) note_moved(wire, raw);
     control->value[wire->component] = read_wire(wire, raw);
-    note_rest(controls, control);
+    if (control->flags & (NP_CONTROL_SPENT | NP_CONTROL_MUTED)) note_rest(control);
 }
 
 void np_controls_set(np_controls *controls, uint32_t index, int32_t raw)
 {
     np_wire *wire = &controls->wires[index];
 
-    set(controls, wire, &controls->list[wire->control], raw);
+    set(wire, &controls->list[wire->control], raw);
 }
 
 void np_controls_calibrate(np_controls *controls, uint32_t signal, int32_t rest, int32_t low,
@@ -175,11 +173,18 @@ void np_controls_deafen_kinds(np_controls *controls, uint32_t kinds)
 
 bool np_controls_mute(np_controls *controls, uint32_t device, nplug_kind kind)
 {
-    bool muted = ((controls->muted_kinds | controls->deaf_kinds) >> kind) & 1u;
+    uint8_t muted =
+        ((controls->muted_kinds | controls->deaf_kinds) >> kind) & 1u ? NP_CONTROL_MUTED : 0;
+    np_run run = controls->of_device[device];
+    bool news = false;
 
-    if ((controls->muted[device] != 0) == muted) return false;
-    controls->muted[device] = muted;
-    return true;
+    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
+        uint8_t *flags = &controls->list[i].flags;
+        if ((*flags & NP_CONTROL_MUTED) == muted) continue;
+        *flags ^= NP_CONTROL_MUTED;
+        news = true;
+    }
+    return news;
 }
 
 np_edge np_controls_edge(np_controls *controls, uint32_t index)
@@ -263,7 +268,7 @@ static void settle_signal(np_controls *controls, np_devices *devices, uint32_t s
     int32_t raw = devices->raw[signal];
 
     for (; wire < end; wire++) {
-        set(controls, wire, &controls->list[wire->control], raw);
+        set(wire, &controls->list[wire->control], raw);
         np_controls_mark_moved(controls, wire->control);
         if (wire->how & NP_WIRE_DELTA && settle_delta(wire, raw))
             np_devices_redirty(devices, signal);

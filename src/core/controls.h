@@ -25,7 +25,8 @@ enum {
     NP_CONTROL_LEVER = 8,   /* stays where it is put */
     NP_CONTROL_SQUARE = 16, /* a stick whose corners reach 1, 1 */
     NP_CONTROL_BOTH = 32,   /* an axis that goes both ways from its rest */
-    NP_CONTROL_AWAY = 64    /* an axis that is far from its rest */
+    NP_CONTROL_AWAY = 64,   /* an axis that is far from its rest */
+    NP_CONTROL_MUTED = 128  /* its device is not heard: what moves is spent */
 };
 
 typedef struct np_wire {
@@ -65,7 +66,6 @@ typedef struct np_controls {
     np_run *of_signal;    /* the wires that read a signal */
     uint32_t muted_kinds; /* bit by kind: whatever moves is spent */
     uint32_t deaf_kinds;  /* likewise, since the game's window has no focus */
-    uint8_t *muted;       /* by device */
     uint16_t *moved;      /* controls whose value may be another since the value lane last ran */
     uint32_t moved_count;
 } np_controls;

@@ -1,4 +1,5 @@
 #include "devices.h"
+#include "ring.h"
 #include "text.h"
 #include <string.h>
 
@@ -17,7 +18,7 @@ static uint32_t map_size_for(uint32_t nodes)
 static void forget_recent(np_devices *devices)
 {
     for (uint32_t i = 0; i < NP_RECENT; i++)
-        devices->recent[i].key = NP_NONE;
+        devices->recent[i].who = NP_NOBODY;
 }
 
 void np_devices_layout(np_devices *devices, np_carve *carve, const nplug_limits *limits)
@@ -48,13 +49,15 @@ static uint32_t slot_of(const np_devices *devices, uint32_t key)
     return (key * 2654435761u >> 7) & devices->map_mask;
 }
 
-uint32_t np_devices_find_node(np_devices *devices, uint32_t key)
+uint32_t np_devices_node(np_devices *devices, uint32_t key)
 {
+    uint32_t number = key & NP_RING_FOLDED_MAX;
+
     for (uint32_t i = slot_of(devices, key); devices->map[i]; i = (i + 1) & devices->map_mask) {
         uint32_t node = devices->map[i] - 1u;
         if (devices->nodes[node].key != key) continue;
-        devices->recent[key % NP_RECENT].key = key;
-        devices->recent[key % NP_RECENT].node = &devices->nodes[node];
+        devices->recent[number % NP_RECENT].who = (uint64_t)(key >> 24) << 32 | number;
+        devices->recent[number % NP_RECENT].node = &devices->nodes[node];
         return node;
     }
     return NP_NONE;
@@ -434,7 +437,14 @@ static void note_moved(np_devices *devices, uint32_t index)
     devices->flags[index] &= (uint8_t)~NP_SIGNAL_UNMOVED;
 }
 
-bool np_devices_moved(np_devices *devices, uint32_t index)
+/* Inlined where it is called, a loop may lack registers. */
+#ifdef __GNUC__
+#define APART __attribute__((noinline))
+#else
+#define APART
+#endif
+
+APART bool np_devices_moved(np_devices *devices, uint32_t index)
 {
     if (devices->flags[index] & NP_SIGNAL_UNGUARDED) return false;
     note_moved(devices, index);
@@ -448,6 +458,51 @@ void np_devices_store(np_devices *devices, uint32_t index, int32_t value)
 
     devices->raw[index] = adds ? (int32_t)(before + (uint32_t)value) : value;
     note_moved(devices, index);
+}
+
+/* A report's signal, kind and flags as one number: of a value, all but the last is its signal. */
+static inline uint32_t word_of(const nplug_report *report)
+{
+    return report->signal | (uint32_t)report->kind << 16 | (uint32_t)report->flags << 24;
+}
+#define WORD_SIGNAL 0xffffffu
+#define WORD_MORE   ((uint32_t)NPLUG_REPORT_MORE << 24)
+
+/* One group's values; false where one is not to be taken quickly, and *at says which.  A ring holds
+ * whole groups only, so each has its end; one that goes around the ring's end meets the mark there.
+ */
+static inline bool take_group(np_devices *devices, np_node *node, const nplug_report **at)
+{
+    const np_guard *guards = devices->guards + node->first_signal;
+    const uint8_t *flags = devices->flags + node->first_signal;
+    int32_t *raw = devices->raw + node->first_signal;
+    const nplug_report *report = *at;
+    uint32_t number = report->device, signals = node->signals;
+
+    node->last = report->time;
+    do {
+        uint32_t word = word_of(report), signal = word & WORD_SIGNAL;
+        if (signal >= signals || !np_guard_holds(&guards[signal], report->as.value)) break;
+        if (flags[signal] && !np_devices_moved(devices, node->first_signal + signal)) break;
+        raw[signal] = report++->as.value;
+        if (word & WORD_MORE) continue;
+        *at = report;
+        return true;
+    } while (report->device == number);
+    *at = report;
+    return false;
+}
+
+APART np_node *np_devices_take(np_devices *devices, np_row *row)
+{
+    while (row->at < row->end && row->at->time >= row->processed && row->at->time <= row->until) {
+        uint32_t number = row->at->device;
+        np_node *node = devices->recent[number % NP_RECENT].node;
+        if (devices->recent[number % NP_RECENT].who != (row->port | number)) return NULL;
+        row->processed = row->at->time;
+        if (!take_group(devices, node, &row->at)) return node;
+    }
+    return NULL;
 }
 
 void np_devices_rest(np_devices *devices, uint32_t index, int32_t raw)

@@ -9,6 +9,7 @@
 
 #define NP_NONE   UINT32_MAX
 #define NP_RECENT 64
+#define NP_NOBODY UINT64_MAX
 
 /* Flags of a signal: what there is to do when it says something.  One that moves on and on inside
  * its guard has none. */
@@ -99,8 +100,8 @@ typedef struct np_devices {
     uint32_t map_mask;
     struct {
         np_node *node;
-        uint32_t key;    /* NP_NONE where nothing is known */
-    } recent[NP_RECENT]; /* those that were found last, by the low bits of their keys */
+        uint64_t who;    /* port << 32 | the port's number, NP_NOBODY where nothing is known */
+    } recent[NP_RECENT]; /* those that were found last, by the low bits of their numbers */
     bool resync_wanted;  /* some node is stale and its port was not asked yet */
     np_device *list;
     uint32_t limit;
@@ -121,22 +122,8 @@ typedef struct np_devices {
 
 void np_devices_layout(np_devices *devices, np_carve *carve, const nplug_limits *limits);
 
-/* The node of a port's number, where it was found lately; else NULL. */
-static inline np_node *np_devices_recent(const np_devices *devices, uint32_t key)
-{
-    uint32_t at = key % NP_RECENT;
-
-    return devices->recent[at].key == key ? devices->recent[at].node : NULL;
-}
-
-/* The place of that node, whenever it was found; or NP_NONE. */
-uint32_t np_devices_find_node(np_devices *devices, uint32_t key);
-static inline uint32_t np_devices_node(np_devices *devices, uint32_t key)
-{
-    const np_node *recent = np_devices_recent(devices, key);
-
-    return recent ? (uint32_t)(recent - devices->nodes) : np_devices_find_node(devices, key);
-}
+/* The place of a node by its key, or NP_NONE. */
+uint32_t np_devices_node(np_devices *devices, uint32_t key);
 
 /* Arrival, piece by piece.  begin: NPLUG_LIMIT_NODES or _SIGNALS where there is no room, -1 where
  * all is well.  describe: false where the piece does not belong.  ready: the device that the node
@@ -218,33 +205,18 @@ static inline bool np_devices_quick_value(np_devices *devices, uint32_t index, i
     return true;
 }
 
-/* Takes a group's values from `*at` on, as long as each is inside its guard; *at is then the first
- * one that is not, or what follows the group: true.  A ring holds whole groups only, so each has
- * its end; one that goes around the ring's end meets the mark there, which is no value. */
-static inline bool np_devices_take(np_devices *devices, np_node *node, const nplug_report **at)
-{
-    size_t first = node->first_signal, signals = node->signals;
-    const np_guard *guards = devices->guards + first;
-    const uint8_t *flags = devices->flags + first;
-    int32_t *raw = devices->raw + first;
-    const nplug_report *report = *at;
+/* Reports that wait in a row: what one port says. */
+typedef struct np_row {
+    const nplug_report *at, *end;
+    nplug_time processed; /* what is due is from here on, up to `until` */
+    nplug_time until;
+    uint64_t port; /* << 32 */
+} np_row;
 
-    node->last = report->time;
-    for (;; report++) {
-        size_t signal = report->signal;
-        if (report->kind != NPLUG_REPORT_VALUE || signal >= signals ||
-            !np_guard_holds(&guards[signal], report->as.value))
-            break;
-        if (flags[signal] && !np_devices_moved(devices, (uint32_t)(first + signal))) break;
-        raw[signal] = report->as.value;
-        if (!(report->flags & NPLUG_REPORT_MORE)) {
-            *at = report + 1;
-            return true;
-        }
-    }
-    *at = report;
-    return false;
-}
+/* The way of most reports: takes groups of values as long as each is its device's and inside its
+ * guard.  NULL: where the row ends, is not due, or its next group is no known device's; else the
+ * node of which `at` says what somebody else must see, within a group. */
+np_node *np_devices_take(np_devices *devices, np_row *row);
 
 /* The signal of a device by its dense index (its nodes' signals in a row), or NP_NONE. */
 uint32_t np_devices_signal(const np_devices *devices, uint32_t device, uint32_t index);

@@ -113,6 +113,8 @@ static nplug_result take_rules(const nplug_nest *nest, np_game *game)
 {
     memset(game->rules, 0, game->action_limit * sizeof *game->rules);
     game->ruled = game->def.seats == NPLUG_SEATS_BY_ACTION;
+    for (uint32_t i = 0; i < game->def.action_count; i++)
+        game->rules[i].kind = (uint8_t)np_game_action(game, i)->kind;
     for (uint32_t i = 0; i < game->def.rule_count; i++) {
         const nplug_action_rule *rule = &game->def.rules[i];
         if (!is_sound_rule(game, rule) || i > 254) return fail(nest, "rule", i);

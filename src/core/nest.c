@@ -391,7 +391,7 @@ static void end_resync(nplug_nest *nest, uint32_t node, nplug_time time)
 static void begin(nplug_nest *nest, uint32_t port, const nplug_report *report, nplug_time time)
 {
     uint32_t key = port << 24 | report->device;
-    uint32_t known = np_devices_find_node(&nest->devices, key);
+    uint32_t known = np_devices_node(&nest->devices, key);
     int limit;
 
     if (known != NP_NONE) np_coming_depart(nest, known, time);
@@ -471,13 +471,29 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
         take_focus(nest, report->as.value != 0, time);
     } else if (report->kind == NPLUG_REPORT_ARRIVE) {
         begin(nest, port, report, time);
-    } else if ((node = np_devices_find_node(&nest->devices, port << 24 | report->device)) !=
-               NP_NONE) {
+    } else if ((node = np_devices_node(&nest->devices, port << 24 | report->device)) != NP_NONE) {
         take_about(nest, node, report, time);
     } else {
         refuse(nest, NP_NONE, report);
     }
     empty_outbox(nest, time);
+}
+
+/* A group is one device's: what another one says is not of it, whatever the port meant. */
+static void part_group(nplug_nest *nest, uint32_t port)
+{
+    np_feed_count(&nest->feed.counts.bad_groups);
+    np_log_once(nest, NP_ONCE_MIXED, "a group of reports mixed devices, and was parted: port",
+                port);
+}
+
+/* Whether a report is a node's; at the mark behind a ring's end, whether what follows is. */
+static bool is_of(const nplug_nest *nest, const np_node *node, const nplug_report *report)
+{
+    const nplug_ring *ring = &nest->feed.ports[node->key >> 24].ring;
+
+    if (report->device == NP_RING_END) report = ring->slots;
+    return report->device == (node->key & NP_RING_FOLDED_MAX);
 }
 
 /* Goes on with a group of which somebody must see a value: to its end, which is one change, or to
@@ -488,8 +504,13 @@ static bool take_changes(nplug_nest *nest, const np_node *node, const nplug_repo
     for (;; ++*at) {
         const nplug_report *report = *at;
         uint32_t signal = node->first_signal + report->signal;
-        if (report->kind != NPLUG_REPORT_VALUE || report->signal >= node->signals ||
-            node->presence != NP_HERE)
+        if (!is_of(nest, node, report)) {
+            part_group(nest, node->key >> 24);
+            run_group(nest, time);
+            return true;
+        }
+        if (report->device == NP_RING_END || report->kind != NPLUG_REPORT_VALUE ||
+            report->signal >= node->signals || node->presence != NP_HERE)
             return false;
         if (!np_devices_quick_value(&nest->devices, signal, report->as.value))
             store(nest, signal, report->as.value, time);
@@ -507,52 +528,69 @@ static bool may_go_on(const nplug_nest *nest, nplug_time due)
     return np_timers_next(&nest->timers) == due && np_events_have_room(&nest->events);
 }
 
-/* The way of most reports: groups of values off the head of a ring, up to a time; where something
- * else ends it, within a group too, the longer way goes on.  No node's time is later than what was
- * processed. */
+/* Groups of values off the head of a ring, up to a time; where something else ends it, within a
+ * group too, the longer way goes on.  No node's time is later than what was processed. */
 static bool take_values(nplug_nest *nest, uint32_t port, nplug_time until, nplug_time due)
 {
     const np_feed_port *from = &nest->feed.ports[port];
-    const nplug_report *head = np_ring_at(&from->ring, 0), *at = head;
-    const nplug_report *end = head + np_ring_run(&from->ring, from->waiting);
-    nplug_time processed = nest->feed.processed;
+    const nplug_report *head = np_ring_at(&from->ring, 0);
+    np_row row = {head, head + np_ring_run(&from->ring, from->waiting), nest->feed.processed, until,
+                  (uint64_t)port << 32};
     bool goes_on = true;
+    const np_node *node;
 
-    while (at < end && at->time >= processed && at->time <= until) {
-        np_node *node = np_devices_recent(&nest->devices, port << 24 | at->device);
-        if (!node) break;
-        processed = at->time;
-        if (np_devices_take(&nest->devices, node, &at)) continue;
-        np_feed_advance(&nest->feed, processed);
-        if (!take_changes(nest, node, &at, processed)) break;
+    while (goes_on && (node = np_devices_take(&nest->devices, &row)) != NULL) {
+        np_feed_advance(&nest->feed, row.processed);
+        if (!take_changes(nest, node, &row.at, row.processed)) break;
         goes_on = may_go_on(nest, due);
-        if (!goes_on) break;
     }
-    np_feed_advance(&nest->feed, processed);
-    np_feed_took(&nest->feed, port, (uint32_t)(at - head));
+    np_feed_advance(&nest->feed, row.processed);
+    np_feed_took(&nest->feed, port, (uint32_t)(row.at - head));
     return goes_on;
+}
+
+/* One of the reports that wait, as the last one of its group where the next is another device's. */
+static nplug_report report_of_group(nplug_nest *nest, uint32_t port, uint32_t place)
+{
+    const nplug_ring *ring = &nest->feed.ports[port].ring;
+    nplug_report report = *np_ring_at(ring, place);
+
+    if (!(report.flags & NPLUG_REPORT_MORE) || np_ring_at(ring, place + 1)->device == report.device)
+        return report;
+    part_group(nest, port);
+    report.flags &= (uint8_t)~NPLUG_REPORT_MORE;
+    return report;
 }
 
 /* A group, whatever it holds; returns how many reports that were. */
 static uint32_t take_reports(nplug_nest *nest, uint32_t port, uint32_t node, nplug_time time)
 {
-    const nplug_ring *ring = &nest->feed.ports[port].ring;
-    uint32_t count = 0, waiting = nest->feed.ports[port].waiting;
-    uint32_t key = port << 24 | np_ring_at(ring, 0)->device;
-    bool more;
+    uint32_t count = 0;
+    nplug_report report;
 
     do {
-        const nplug_report *report = np_ring_at(ring, count++);
-        more = (report->flags & NPLUG_REPORT_MORE) != 0;
-        if (report->kind == NPLUG_REPORT_VALUE) {
-            take_value(nest, port, node, report, time);
+        report = report_of_group(nest, port, count++);
+        if (report.kind == NPLUG_REPORT_VALUE) {
+            take_value(nest, port, node, &report, time);
             continue;
         }
-        take_other(nest, port, report, time);
-        node = np_devices_find_node(&nest->devices, key);
-    } while (more && count < waiting);
+        take_other(nest, port, &report, time);
+        node = np_devices_node(&nest->devices, port << 24 | report.device);
+    } while (report.flags & NPLUG_REPORT_MORE);
     if (nest->devices.touched_count || nest->commands.outbox.count) run_group(nest, time);
     return count;
+}
+
+/* A number that no device can have: what it says is refused, and not recorded either. */
+static bool is_nobody(nplug_nest *nest, uint32_t port, const nplug_report *report)
+{
+    uint32_t highest = np_ring_device_max(&nest->feed.ports[port].ring);
+
+    if (report->device <= highest) return false;
+    if (report->device == NPLUG_PORT_DEVICE_ALL && report->kind == NPLUG_REPORT_STALE) return false;
+    np_feed_count(&nest->feed.counts.unknown_device);
+    np_log_once(nest, NP_ONCE_NOBODY, "a port's number of a device is too large:", report->device);
+    return true;
 }
 
 /* Takes one group whole, by the longer way.  A group is one device's, so its node is looked up
@@ -561,9 +599,14 @@ static void take_group(nplug_nest *nest, uint32_t port)
 {
     const nplug_report *head = np_ring_at(&nest->feed.ports[port].ring, 0);
     nplug_time time = np_feed_time(&nest->feed, port);
-    uint32_t node = np_devices_node(&nest->devices, port << 24 | head->device);
+    uint32_t node;
 
+    if (is_nobody(nest, port, head)) {
+        np_feed_took(&nest->feed, port, 1);
+        return;
+    }
     np_feed_advance(&nest->feed, time);
+    node = np_devices_node(&nest->devices, port << 24 | head->device);
     if (node != NP_NONE) note_time(nest, node, head->time, time);
     np_feed_took(&nest->feed, port, take_reports(nest, port, node, time));
 }
@@ -653,9 +696,8 @@ static void note_rings(nplug_nest *nest)
 {
     for (uint32_t i = 0; i < nest->feed.port_count; i++)
         if (np_ring_bad_groups(&nest->feed.ports[i].ring))
-            np_log_once(
-                nest, NP_ONCE_GROUP,
-                "a group of reports never ended or mixed devices, and was thrown away: port", i);
+            np_log_once(nest, NP_ONCE_GROUP,
+                        "a group of reports never ended, and was thrown away: port", i);
 }
 
 static void ask_resyncs(nplug_nest *nest)

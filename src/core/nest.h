@@ -68,12 +68,14 @@ struct nplug_nest {
 /* What the log is told the first time only. */
 typedef enum np_once {
     NP_ONCE_DEVICE,
+    NP_ONCE_NOBODY,
     NP_ONCE_SIGNAL,
     NP_ONCE_KIND,
     NP_ONCE_BACKWARDS,
     NP_ONCE_LATE,
     NP_ONCE_RING,
     NP_ONCE_GROUP,
+    NP_ONCE_MIXED,
     NP_ONCE_ACTION,
     NP_ONCE_PLAYER,
     NP_ONCE_NAME,

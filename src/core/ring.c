@@ -5,7 +5,7 @@
 void np_ring_layout(struct nplug_ring *ring, np_carve *carve, uint32_t slots)
 {
     ring->slots = (nplug_report *)np_carve_take(carve, slots + 1, sizeof(nplug_report));
-    if (carve->base) ring->slots[slots].kind = NPLUG_REPORT_KINDS;
+    if (carve->base) ring->slots[slots].device = NP_RING_END;
     ring->mask = slots - 1;
 }
 
@@ -101,13 +101,16 @@ static bool in_last_quarter(const nplug_ring *ring)
     return filled(ring) >= slots_of(ring) - slots_of(ring) / 4;
 }
 
-/* The open group comes to nothing: what was written of it is taken back. */
-static nplug_result give_up(nplug_ring *ring, uint32_t *counter, uint32_t count,
-                            nplug_result result)
+/* The open group comes to nothing, and this report with it: what was written is taken back. */
+static nplug_result give_up(nplug_ring *ring, const nplug_report *report, uint32_t *counter,
+                            uint32_t count, nplug_result result)
 {
     count_one(counter, count);
-    owe(ring, ring->device);
-    ring->write = ring->head;
+    owe(ring, report->device);
+    for (; ring->write != ring->head; ring->write--)
+        owe(ring, ring->slots[(ring->write - 1) & ring->mask].device);
+    ring->broken = (report->flags & NPLUG_REPORT_MORE) != 0;
+    ring->device = report->device;
     return result;
 }
 
@@ -117,12 +120,6 @@ static void close_group(nplug_ring *ring)
     if (ring->write == ring->head) return;
     ring->slots[(ring->write - 1) & ring->mask].flags &= (uint8_t)~NPLUG_REPORT_MORE;
     publish(ring);
-}
-
-/* What a replay pushes has the number of its first port folded in. */
-static uint32_t device_max(const nplug_ring *ring)
-{
-    return ring->lossless ? NP_RING_FOLDED_MAX : NPLUG_PORT_DEVICE_MAX;
 }
 
 /* Puts one report into the open group, or drops it as movement where room is short. */
@@ -138,53 +135,26 @@ static void put_or_drop(nplug_ring *ring, const nplug_report *report)
     put(ring, report);
 }
 
-static nplug_result push_one(nplug_ring *ring, const nplug_report *report)
-{
-    nplug_result result = NPLUG_OK;
-
-    if (ring->write != ring->head && report->device != ring->device)
-        result = give_up(ring, &ring->bad_groups, 1, NPLUG_ERR_ARGUMENT);
-    if (report->device > device_max(ring)) {
-        count_one(&ring->bad_groups, 1);
-        return NPLUG_ERR_ARGUMENT;
-    }
-    ring->device = report->device;
-    if (ring->write - ring->head >= slots_of(ring) / 4)
-        return give_up(ring, &ring->bad_groups, 1, NPLUG_ERR_ARGUMENT);
-    if (filled(ring) >= slots_of(ring))
-        return give_up(ring, &ring->reports_dropped, ring->write - ring->head + 1, NPLUG_ERR_FULL);
-    put_or_drop(ring, report);
-    if (!(report->flags & NPLUG_REPORT_MORE)) close_group(ring);
-    return result;
-}
-
-/* After a refusal, the rest of that group is passed over, up to the report that ends it. */
+/* After a refusal, the rest of that group is passed over. */
 static bool passed_over(nplug_ring *ring, const nplug_report *report)
 {
     if (!ring->broken) return false;
-    ring->broken = (report->flags & NPLUG_REPORT_MORE) != 0;
-    return true;
+    ring->broken = report->device == ring->device && report->flags & NPLUG_REPORT_MORE;
+    return report->device == ring->device;
 }
 
-/* How many reports at the head of some are whole groups, all of them sound; 0 where any mixes
- * devices, is too long, or has a device number too large. */
-static size_t whole_groups(const nplug_report *reports, size_t count, uint32_t longest,
-                           uint32_t highest)
+static nplug_result push_one(nplug_ring *ring, const nplug_report *report)
 {
-    const nplug_report *end = reports + count, *head = reports;
-    uint32_t bad = 0, all = 0;
+    uint32_t open = ring->write - ring->head;
 
-    while (end > reports && end[-1].flags & NPLUG_REPORT_MORE)
-        end--;
-    for (const nplug_report *at = reports; at < end; head = ++at) {
-        uint32_t device = at->device;
-        all |= device;
-        while (at->flags & NPLUG_REPORT_MORE)
-            bad |= (++at)->device ^ device;
-        bad |= (size_t)(at - head) >= longest;
-    }
-    bad |= (size_t)(reports + count - end) > longest;
-    return bad || all > highest ? 0 : (size_t)(end - reports);
+    if (passed_over(ring, report)) return NPLUG_OK;
+    if (open >= slots_of(ring) / 4)
+        return give_up(ring, report, &ring->bad_groups, 1, NPLUG_ERR_ARGUMENT);
+    if (filled(ring) >= slots_of(ring))
+        return give_up(ring, report, &ring->reports_dropped, open + 1, NPLUG_ERR_FULL);
+    put_or_drop(ring, report);
+    if (!(report->flags & NPLUG_REPORT_MORE)) close_group(ring);
+    return NPLUG_OK;
 }
 
 /* Copies reports into free slots, around the ring's end where need be. */
@@ -197,15 +167,30 @@ static void copy_in(nplug_ring *ring, const nplug_report *reports, size_t count)
     memcpy(ring->slots, reports + first, (count - first) * sizeof *reports);
 }
 
+/* How many reports at the head of some are whole groups, none of them too long. */
+static size_t whole_groups(const nplug_report *reports, size_t count, size_t longest)
+{
+    size_t whole = 0, end;
+
+    do {
+        end = count - whole < longest ? count : whole + longest;
+        while (end > whole && reports[end - 1].flags & NPLUG_REPORT_MORE)
+            end--;
+        if (end == whole) break;
+        whole = end;
+    } while (whole < count);
+    return whole;
+}
+
 /* Takes whole groups off the front while the ring is far from full: what nearly every push is.
  * Returns how many reports were taken. */
 static size_t push_groups(nplug_ring *ring, const nplug_report *reports, size_t count)
 {
     uint32_t used = filled(ring), quarter = slots_of(ring) / 4, ample = slots_of(ring) - quarter;
-    size_t most = used < ample ? ample - used : 0, taken;
+    size_t taken;
 
-    if (ring->write != ring->head || ring->broken) return 0;
-    taken = whole_groups(reports, most < count ? most : count, quarter, device_max(ring));
+    if (ring->write != ring->head || ring->broken || used >= ample) return 0;
+    taken = whole_groups(reports, ample - used < count ? ample - used : count, quarter);
     if (taken == 0) return 0;
     copy_in(ring, reports, taken);
     ring->write += (uint32_t)taken;
@@ -219,13 +204,11 @@ nplug_result nplug_push(nplug_ring *ring, const nplug_report *reports, size_t co
 
     if (!ring || !reports) return NPLUG_ERR_ARGUMENT;
     if (ring->lossless && count > slots_of(ring) - filled(ring)) return NPLUG_ERR_FULL;
-    for (size_t i = push_groups(ring, reports, count); i < count; i++) {
-        nplug_result one;
-        if (passed_over(ring, &reports[i])) continue;
-        one = push_one(ring, &reports[i]);
-        if (one == NPLUG_OK) continue;
-        result = one;
-        ring->broken = ring->write == ring->head && (reports[i].flags & NPLUG_REPORT_MORE) != 0;
+    for (size_t i = 0, taken; i < count; i += taken ? taken : 1) {
+        nplug_result one = NPLUG_OK;
+        taken = push_groups(ring, reports + i, count - i);
+        if (taken == 0) one = push_one(ring, &reports[i]);
+        if (one != NPLUG_OK) result = one;
     }
     if (count) pay(ring, reports[count - 1].time);
     return result;

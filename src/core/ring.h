@@ -11,15 +11,18 @@
 /* The largest device number in a lossless ring: port and device of a replayed report together. */
 #define NP_RING_FOLDED_MAX 0xffffffu
 
+/* Behind the last slot, a mark that no device's report is. */
+#define NP_RING_END UINT32_MAX
+
 struct nplug_ring {
-    nplug_report *slots; /* behind the last one, a mark that is no value */
+    nplug_report *slots;
     uint32_t mask;
     bool lossless; /* refuses instead of dropping movement */
 
     /* The pushing side's own. */
     uint32_t write;  /* next slot to fill; ahead of `head` while a group is not complete */
-    uint32_t device; /* of the open group */
-    bool broken;     /* the open group is to be thrown away */
+    bool broken;     /* a group was refused that goes on: the rest is passed over */
+    uint32_t device; /* whose that is */
     struct {
         uint32_t device;
         uint32_t at; /* where its STALE stands, once it was said */
@@ -39,6 +42,13 @@ struct nplug_ring {
 };
 
 void np_ring_layout(struct nplug_ring *ring, np_carve *carve, uint32_t slots);
+
+/* The largest number that a device may have: what a replay pushes has that of its first port folded
+ * in. */
+static inline uint32_t np_ring_device_max(const struct nplug_ring *ring)
+{
+    return ring->lossless ? NP_RING_FOLDED_MAX : NPLUG_PORT_DEVICE_MAX;
+}
 
 /* The nest's side.  Reads at `read` and gives slots back to the pusher by np_ring_release. */
 uint32_t np_ring_waiting(const struct nplug_ring *ring);

@@ -25,18 +25,18 @@ static uint8_t heard_by(const nplug_nest *nest, const np_link *link)
 {
     uint32_t claiming = np_players_claiming(&nest->players, &nest->controls.list[link->control]);
 
-    if (claiming == 0) return 0;
-    return (uint8_t)(np_bits_rest(claiming) ? NP_SEVERAL : np_bits_lowest(claiming));
+    if (claiming == 0) return NP_HEARD_BY_NOBODY;
+    return (uint8_t)(np_bits_rest(claiming) ? NP_HEARD_BY_SEVERAL : np_bits_lowest(claiming));
 }
 
-/* A source's links to what players hear come first: so the rest costs players nothing. */
+/* A source's links stand by who hears them, those of nobody last: so no player looks far. */
 static void put_in(nplug_nest *nest, uint16_t at)
 {
     np_link *links = nest->sources.links;
     uint16_t *from = &nest->sources.of_source[links[at].source];
 
     links[at].heard = heard_by(nest, &links[at]);
-    while (!links[at].heard && *from != NP_NO_INDEX && links[*from].heard)
+    while (*from != NP_NO_INDEX && links[*from].heard < links[at].heard)
         from = &links[*from].next;
     links[at].next = *from;
     *from = at;
@@ -372,6 +372,7 @@ nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t so
                             const np_taste *taste)
 {
     const np_source *about = &nest->game.sources[source];
+    uint32_t heard = player ? player : NP_HEARD_BY_NOBODY;
     nplug_vec2 best = {0.0f, 0.0f};
 
     for (uint32_t at = nest->sources.of_source[source]; at != NP_NO_INDEX;
@@ -379,8 +380,8 @@ nplug_vec2 np_sources_value(const nplug_nest *nest, uint32_t player, uint32_t so
         const np_link *link = &nest->sources.links[at];
         const np_control *control = &nest->controls.list[link->control];
         nplug_vec2 value;
-        if (player && !link->heard) break;
-        if (link->heard != player && link->heard != NP_SEVERAL) continue;
+        if (link->heard > heard) break;
+        if (link->heard != heard && link->heard != NP_HEARD_BY_SEVERAL) continue;
         if (!(np_players_hearing(&nest->players, control) & (1u << player))) continue;
         value = value_of(&nest->game, control, about, taste);
         if (control->nature == NPLUG_NATURE_DELTA) {

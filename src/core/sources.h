@@ -12,9 +12,10 @@ typedef struct np_link {
     uint16_t next;       /* of the same source, NP_NO_INDEX at the end */
     uint16_t of_control; /* the next one of the same control, likewise */
     uint8_t down;        /* pressed, as players hear it */
-    uint8_t heard;       /* by which player; 0: nobody's, or NP_SEVERAL */
+    uint8_t heard;       /* by which player, or one of the two below */
 } np_link;
-#define NP_SEVERAL 255u
+#define NP_HEARD_BY_SEVERAL 0u
+#define NP_HEARD_BY_NOBODY  255u
 
 typedef struct np_sources {
     np_link *links;

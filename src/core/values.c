@@ -28,7 +28,7 @@ static void mark(nplug_nest *nest, np_action *state, uint32_t player, uint32_t a
 
 void np_values_mark(nplug_nest *nest, uint32_t player, uint32_t action)
 {
-    if (np_game_action(&nest->game, action)->kind == NPLUG_BUTTON) return;
+    if (np_game_kind(&nest->game, action) == NPLUG_BUTTON) return;
     mark(nest, np_action_of(&nest->actions, player, action), player, action);
 }
 
@@ -198,8 +198,8 @@ static bool is_linked(const nplug_nest *nest, const np_binding *binding)
     return linked;
 }
 
-static nplug_vec2 value_of_linked(nplug_nest *nest, uint32_t player, uint32_t number,
-                                  nplug_time time, nplug_time span)
+static nplug_vec2 value_of_binding(nplug_nest *nest, uint32_t player, uint32_t number,
+                                   nplug_time time, nplug_time span)
 {
     const np_binding *binding = &nest->game.bindings[number];
     nplug_vec2 part[4] = {{0.0f, 0.0f}};
@@ -211,15 +211,6 @@ static nplug_vec2 value_of_linked(nplug_nest *nest, uint32_t player, uint32_t nu
         return put_together(nest, binding, np_gestures_marks(&nest->gestures, player, number),
                             part);
     return part[0];
-}
-
-static inline nplug_vec2 value_of_binding(nplug_nest *nest, uint32_t player, uint32_t number,
-                                          nplug_time time, nplug_time span)
-{
-    nplug_vec2 none = {0.0f, 0.0f};
-
-    if (!is_linked(nest, &nest->game.bindings[number])) return none;
-    return value_of_linked(nest, player, number, time, span);
 }
 
 /* --- several bindings ----------------------------------------------------------------------- */
@@ -264,7 +255,9 @@ static nplug_vec2 merged(nplug_nest *nest, uint32_t player, uint32_t action, npl
 
     for (uint32_t b = nest->game.first_binding[action]; b != NP_NO_INDEX;
          b = nest->game.bindings[b].next) {
-        nplug_vec2 value = value_of_binding(nest, player, b, time, span);
+        nplug_vec2 value;
+        if (merge != NPLUG_MERGE_LATEST && !is_linked(nest, &nest->game.bindings[b])) continue;
+        value = value_of_binding(nest, player, b, time, span);
         if (merge == NPLUG_MERGE_ADDED) {
             best.x += value.x;
             best.y += value.y;
@@ -275,7 +268,7 @@ static nplug_vec2 merged(nplug_nest *nest, uint32_t player, uint32_t action, npl
     }
     if (strength(latest) > 0.0f) best = latest;
     best.x = clamp(best.x);
-    best.y = np_game_action(&nest->game, action)->kind == NPLUG_LEVEL ? 0.0f : clamp(best.y);
+    best.y = np_game_kind(&nest->game, action) == NPLUG_LEVEL ? 0.0f : clamp(best.y);
     return best;
 }
 
@@ -288,7 +281,9 @@ static nplug_vec2 moved(nplug_nest *nest, uint32_t player, uint32_t action, nplu
     for (uint32_t b = nest->game.first_binding[action]; b != NP_NO_INDEX;
          b = nest->game.bindings[b].next) {
         const np_binding *binding = &nest->game.bindings[b];
-        nplug_vec2 value = value_of_binding(nest, player, b, time, span);
+        nplug_vec2 value;
+        if (!is_linked(nest, binding)) continue;
+        value = value_of_binding(nest, player, b, time, span);
         if (!np_game_is_delta(&nest->game, binding)) {
             if (strength(value) > 0.0f) np_values_mark(nest, player, action);
             value.x *= (float)span / 1000000.0f;
@@ -318,7 +313,7 @@ static void settle(nplug_nest *nest, uint32_t player, uint32_t action, nplug_tim
     const np_shaping *comfort = np_comfort_is_used(&nest->comforts, player)
                                     ? np_comfort_shaping(nest, player, action)
                                     : NULL;
-    nplug_action_kind kind = np_game_action(&nest->game, action)->kind;
+    nplug_action_kind kind = np_game_kind(&nest->game, action);
     nplug_vec2 value;
 
     np_actions_set_dirty(state, false);
