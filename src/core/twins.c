@@ -7,16 +7,13 @@
 
 static np_twin_pair *pair_of(np_twins *twins, nplug_device a, nplug_device b)
 {
-    nplug_device first = a < b ? a : b, second = a < b ? b : a;
+    uint64_t who = a < b ? (uint64_t)a << 32 | b : (uint64_t)b << 32 | a;
     np_twin_pair *pair;
 
-    for (unsigned i = 0; i < NP_TWIN_PAIRS; i++) {
-        pair = &twins->pairs[i];
-        if (pair->a == first && pair->b == second) return pair;
-    }
+    for (unsigned i = 0; i < NP_TWIN_PAIRS; i++)
+        if (twins->pairs[i].who == who) return &twins->pairs[i];
     pair = &twins->pairs[twins->next_pair++ % NP_TWIN_PAIRS];
-    pair->a = first;
-    pair->b = second;
+    pair->who = who;
     pair->together = 0;
     pair->said = false;
     return pair;
@@ -26,7 +23,13 @@ static void say(nplug_nest *nest, np_twin_pair *pair, nplug_time time)
 {
     if (pair->said) return;
     pair->said = true;
-    np_events_say(&nest->events, time, NPLUG_EVENT_TWIN, pair->b, 0)->count = pair->a;
+    np_events_say(&nest->events, time, NPLUG_EVENT_TWIN, np_twin_second(pair), 0)->count =
+        np_twin_first(pair);
+}
+
+static bool is_of(const np_twin_pair *pair, nplug_device device)
+{
+    return np_twin_first(pair) == device || np_twin_second(pair) == device;
 }
 
 /* A press that nobody else made ends all that its device had in common with others. */
@@ -34,7 +37,7 @@ static void part(np_twins *twins, const np_twin_press *press)
 {
     for (unsigned i = 0; i < NP_TWIN_PAIRS; i++) {
         np_twin_pair *pair = &twins->pairs[i];
-        if (pair->a != press->device && pair->b != press->device) continue;
+        if (!is_of(pair, press->device)) continue;
         pair->together = 0;
         pair->said = false;
     }
@@ -104,16 +107,15 @@ void np_twins_depart(nplug_nest *nest, nplug_device device)
     for (uint32_t i = twins->waiting; i > 0; i--)
         if (twins->waits[i - 1].device == device) take_out(twins, i - 1);
     for (unsigned i = 0; i < NP_TWIN_PAIRS; i++)
-        if (twins->pairs[i].a == device || twins->pairs[i].b == device)
-            twins->pairs[i].a = twins->pairs[i].b = 0;
+        if (is_of(&twins->pairs[i], device)) twins->pairs[i].who = 0;
 }
 
 nplug_device np_twins_of(const np_twins *twins, nplug_device device)
 {
     for (unsigned i = 0; i < NP_TWIN_PAIRS; i++) {
         const np_twin_pair *pair = &twins->pairs[i];
-        if (pair->said && pair->a == device) return pair->b;
-        if (pair->said && pair->b == device) return pair->a;
+        if (!pair->said || !is_of(pair, device)) continue;
+        return np_twin_first(pair) == device ? np_twin_second(pair) : np_twin_first(pair);
     }
     return 0;
 }

@@ -16,10 +16,19 @@ typedef struct np_twin_press {
 } np_twin_press;
 
 typedef struct np_twin_pair {
-    nplug_device a, b; /* a came first; 0: a free place */
+    uint64_t who;      /* both, the one that came first in the upper half; 0: a free place */
     uint32_t together; /* presses in a row that both made */
     bool said;
 } np_twin_pair;
+
+static inline nplug_device np_twin_first(const np_twin_pair *pair)
+{
+    return (nplug_device)(pair->who >> 32);
+}
+static inline nplug_device np_twin_second(const np_twin_pair *pair)
+{
+    return (nplug_device)pair->who;
+}
 
 typedef struct np_twins {
     np_twin_press waits[NP_TWIN_PRESSES]; /* for their like by another device, the oldest first */
