@@ -1,5 +1,6 @@
 # How all of the project is compiled.  The numbers must be the same on every target: no contraction,
-# no wider steps (the core refuses to be built with fast-math or wide evaluation).
+# no wider steps (the core refuses to be built with fast-math or wide evaluation).  Nobody reads errno
+# after a root, so that it is one instruction.
 
 include(CheckCCompilerFlag)
 
@@ -12,7 +13,7 @@ set(NPLUG_SANITIZERS -fsanitize=${NPLUG_SANITIZE} -fno-sanitize-recover=all)
 
 function(nplug_flags target)
   set_target_properties(${target} PROPERTIES C_STANDARD 11 C_STANDARD_REQUIRED ON C_EXTENSIONS OFF)
-  target_compile_options(${target} PRIVATE -ffp-contract=off -Wall -Wextra -Werror
+  target_compile_options(${target} PRIVATE -ffp-contract=off -fno-math-errno -Wall -Wextra -Werror
                          -Wstrict-prototypes -Wmissing-prototypes -Wvla -Wpointer-arith)
   if(CMAKE_SYSTEM_PROCESSOR MATCHES "^i[3-6]86$")
     target_compile_options(${target} PRIVATE -msse2 -mfpmath=sse)

@@ -83,24 +83,24 @@ typedef struct np_action_rule {
 } np_action_rule;
 
 typedef struct np_game {
+    np_binding *bindings;
+    np_source *sources;
+    np_use *uses;
+    uint16_t *first_binding; /* by action */
+    np_action_rule *rules;   /* by action */
+    np_shaping *shapings;
+    uint8_t *kept; /* bit by shaping: it is some player's comfort */
     bool used;
     bool ruled;  /* some action's rule looks at other actions, or at which binding was later */
     bool freed;  /* some places of bindings, uses and sources may be free again */
     bool ranked; /* not all bindings have one rank: some may take a control from others */
-    nplug_game def;
-    uint64_t digest;
-    uint16_t *first_binding; /* by action */
-    np_action_rule *rules;   /* by action */
-    np_binding *bindings;
-    np_source *sources;
-    np_use *uses;
-    np_shaping *shapings;
-    uint8_t *kept;                     /* bit by shaping: it is some player's comfort */
-    np_filter filters[NP_FILTERS];     /* the first one is for any device */
-    uint8_t layer_rank[NP_LAYERS];     /* 0 for the lowest priority */
     uint32_t binding_count, use_count; /* up to the last one in use */
     uint32_t source_count, shaping_count, filter_count;
     uint32_t action_limit, binding_limit, source_limit, shaping_limit, ramp_limit, gesture_limit;
+    nplug_game def;
+    uint64_t digest;
+    np_filter filters[NP_FILTERS]; /* the first one is for any device */
+    uint8_t layer_rank[NP_LAYERS]; /* 0 for the lowest priority */
     uint16_t bucket[NP_SOURCE_BUCKETS];
 } np_game;
 

@@ -95,29 +95,27 @@ typedef struct np_bouncer {
 
 typedef struct np_devices {
     np_node *nodes;
-    uint32_t node_limit;
-    uint16_t *map; /* open addressing by key: node + 1 */
-    uint32_t map_mask;
-    struct {
-        np_node *node;
-        uint64_t who;    /* port << 32 | the port's number, NP_NOBODY where nothing is known */
-    } recent[NP_RECENT]; /* those that were found last, by the low bits of their numbers */
-    bool resync_wanted;  /* some node is stale and its port was not asked yet */
     np_device *list;
-    uint32_t limit;
-    uint16_t *order; /* of those that are here, by arrival */
-    uint32_t count;
-    uint64_t gone_count;
     np_signal *signals;
     int32_t *raw; /* of signals, and likewise the next two: all that most reports need */
     np_guard *guards;
     uint8_t *flags;
-    np_span signal_span;
-    uint16_t *dirty; /* signals that moved since the value lane last ran */
-    uint32_t dirty_count;
-    np_bouncer bouncers[NP_BOUNCERS];
+    uint16_t *order; /* of those that are here, by arrival */
+    uint32_t count;
+    uint32_t limit, node_limit;
+    uint32_t dirty_count, touched_count;
+    uint16_t *dirty;   /* signals that moved since the value lane last ran */
     uint16_t *touched; /* signals of the present group that a stage must see */
-    uint32_t touched_count;
+    uint16_t *map;     /* open addressing by key: node + 1 */
+    uint32_t map_mask;
+    bool resync_wanted; /* some node is stale and its port was not asked yet */
+    uint64_t gone_count;
+    np_span signal_span;
+    struct {
+        np_node *node;
+        uint64_t who;    /* port << 32 | the port's number, NP_NOBODY where nothing is known */
+    } recent[NP_RECENT]; /* those that were found last, by the low bits of their numbers */
+    np_bouncer bouncers[NP_BOUNCERS];
 } np_devices;
 
 void np_devices_layout(np_devices *devices, np_carve *carve, const nplug_limits *limits);

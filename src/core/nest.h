@@ -31,22 +31,15 @@
 #include "twins.h"
 #include "values.h"
 
+/* What is used most stands first: near ends of a struct are reached by shorter instructions. */
 struct nplug_nest {
-    nplug_limits limits;
-    nplug_log log;
-    void *log_user;
-    bool record_all_keys;
-    bool started;  /* has stepped */
-    uint32_t said; /* what the log was told once already: a bit by np_once */
-    uint64_t step; /* how many steps were taken */
-
+    np_controls controls;
+    np_players players;
     np_feed feed;
     np_devices devices;
     np_recogniser recogniser;
-    np_controls controls;
     np_gauges gauges;
     np_twins twins;
-    np_players players;
     np_game game;
     np_sources sources;
     np_labels labels;
@@ -63,6 +56,14 @@ struct nplug_nest {
     np_timers timers;
     np_commands commands;
     np_recorder recorder;
+
+    nplug_limits limits;
+    nplug_log log;
+    void *log_user;
+    bool record_all_keys;
+    bool started;  /* has stepped */
+    uint32_t said; /* what the log was told once already: a bit by np_once */
+    uint64_t step; /* how many steps were taken */
 };
 
 /* What the log is told the first time only. */
