@@ -3,6 +3,13 @@
 #include "text.h"
 #include <string.h>
 
+/* Inlined where it is called, a loop may lack registers. */
+#ifdef __GNUC__
+#define APART __attribute__((noinline))
+#else
+#define APART
+#endif
+
 /* Handles: place + 1 in the lower 12 bits, generation (from 1) in the upper 20. */
 #define PLACE_BITS  12u
 #define GENERATIONS (1u << (32u - PLACE_BITS))
@@ -437,13 +444,6 @@ static void note_moved(np_devices *devices, uint32_t index)
     devices->flags[index] &= (uint8_t)~NP_SIGNAL_UNMOVED;
 }
 
-/* Inlined where it is called, a loop may lack registers. */
-#ifdef __GNUC__
-#define APART __attribute__((noinline))
-#else
-#define APART
-#endif
-
 APART bool np_devices_moved(np_devices *devices, uint32_t index)
 {
     if (devices->flags[index] & NP_SIGNAL_UNGUARDED) return false;
@@ -468,10 +468,10 @@ static inline uint32_t word_of(const nplug_report *report)
 #define WORD_SIGNAL 0xffffffu
 #define WORD_MORE   ((uint32_t)NPLUG_REPORT_MORE << 24)
 
-/* One group's values; false where one is not to be taken quickly, and *at says which.  A ring holds
+/* One group's values: false where one is not to be taken quickly, and *at says which.  A ring holds
  * whole groups only, so each has its end; one that goes around the ring's end meets the mark there.
  */
-static inline bool take_group(np_devices *devices, np_node *node, const nplug_report **at)
+static inline bool take_one(np_devices *devices, np_node *node, const nplug_report **at)
 {
     const np_guard *guards = devices->guards + node->first_signal;
     const uint8_t *flags = devices->flags + node->first_signal;
@@ -500,7 +500,7 @@ APART np_node *np_devices_take(np_devices *devices, np_row *row)
         np_node *node = devices->recent[number % NP_RECENT].node;
         if (devices->recent[number % NP_RECENT].who != (row->port | number)) return NULL;
         row->processed = row->at->time;
-        if (!take_group(devices, node, &row->at)) return node;
+        if (!take_one(devices, node, &row->at)) return node;
     }
     return NULL;
 }
