@@ -7,9 +7,10 @@
 
 #define RECORDS 60000
 
+/* Two nests hear the same: one records, and takes no quick way therefore; the other does. */
 typedef struct wild {
-    test_rig rig;
-    hand_port port;
+    test_rig rig, quick;
+    hand_port port, quick_port;
     nplug_time now;
     nplug_record *records;
     size_t record_count;
@@ -151,20 +152,38 @@ static void any_command(wild *w)
     }
 }
 
+static void push_both(wild *w, nplug_report report)
+{
+    nplug_push(w->port.ring, &report, 1);
+    nplug_push(w->quick_port.ring, &report, 1);
+}
+
 static void push_wild(wild *w)
 {
-    nplug_report report;
+    const char *serial, *unit;
+    uint32_t device;
 
-    for (unsigned i = below(12); i > 0; i--) {
-        report = any_report(w);
-        nplug_push(w->port.ring, &report, 1);
-    }
+    for (unsigned i = below(12); i > 0; i--)
+        push_both(w, any_report(w));
     if (below(30)) return;
-    report = value_report(w->now, 0, 0, 0, 0); /* ends a group that is open yet */
-    nplug_push(w->port.ring, &report, 1);
-    if (nplug_ring_room(w->port.ring) > 60)
-        push_heron(w->port.ring, w->now, below(4), below(2) ? "W-1" : NULL,
-                   below(3) ? NULL : "unit");
+    push_both(w, value_report(w->now, 0, 0, 0, 0)); /* ends a group that is open yet */
+    if (nplug_ring_room(w->port.ring) <= 60) return;
+    device = below(4);
+    serial = below(2) ? "W-1" : NULL;
+    unit = below(3) ? NULL : "unit";
+    push_heron(w->port.ring, w->now, device, serial, unit);
+    push_heron(w->quick_port.ring, w->now, device, serial, unit);
+}
+
+/* What one nest is asked, the other is. */
+static void command_both(wild *w)
+{
+    const np_queue *posted = &w->rig.nest->commands.posted;
+    uint32_t before = posted->count;
+
+    any_command(w);
+    for (uint32_t i = before; i < posted->count; i++)
+        nplug_post(w->quick.nest, &posted->list[(posted->first + i) % posted->size]);
 }
 
 /* What must hold after every step. */
@@ -197,11 +216,14 @@ static void run_wild(wild *w, unsigned steps)
     for (unsigned step = 0; step < steps; step++) {
         nplug_result result;
         push_wild(w);
-        if (below(5) == 0) any_command(w);
+        if (below(5) == 0) command_both(w);
         result = nplug_step(w->rig.nest, w->now);
         ck_assert(result == NPLUG_OK || result == NPLUG_AGAIN);
+        ck_assert_int_eq(nplug_step(w->quick.nest, w->now), result);
         check_nest(w);
         w->digest[step] = nplug_digest(w->rig.nest);
+        ck_assert_msg(nplug_digest(w->quick.nest) == w->digest[step], "the quick way, step %u",
+                      step);
         w->record_count += nplug_take_records(w->rig.nest, w->records + w->record_count,
                                               RECORDS - w->record_count);
         w->now += below(30000);
@@ -224,11 +246,14 @@ static void open_wild(wild *w)
     setup.limits.records = 4096;
     rig_open_setup(&w->rig, &game, setup);
     ck_assert_int_eq(nplug_attach(w->rig.nest, &hand_table, &w->port), NPLUG_OK);
+    setup.limits.records = 0;
+    rig_open_setup(&w->quick, &game, setup);
+    ck_assert_int_eq(nplug_attach(w->quick.nest, &hand_table, &w->quick_port), NPLUG_OK);
     w->records = (nplug_record *)calloc(RECORDS, sizeof *w->records);
     w->now = 1000000;
 }
 
-static void replay_wild(const wild *w, unsigned steps)
+static void replay_wild(const wild *w, unsigned steps, uint32_t records)
 {
     nplug_game game = wild_game();
     nplug_setup setup = nplug_setup_default();
@@ -239,6 +264,7 @@ static void replay_wild(const wild *w, unsigned steps)
 
     setup.limits = nplug_nest_limits(w->rig.nest);
     setup.limits.ring_slots = 4096;
+    setup.limits.records = records;
     rig_open_setup(&rig, &game, setup);
     nplug_replay_begin(&replay, w->records, w->record_count);
     ck_assert_int_eq(nplug_attach_lossless(rig.nest, nplug_replay_port(), &replay), NPLUG_OK);
@@ -262,9 +288,11 @@ START_TEST(wild_input_leaves_the_nest_consistent_and_replays)
     open_wild(&w);
     run_wild(&w, 600);
     ck_assert_uint_gt(nplug_nest_counts(w.rig.nest).reports, 1000);
-    replay_wild(&w, 600);
+    replay_wild(&w, 600, 0);
+    replay_wild(&w, 600, 4096);
     free(w.records);
     rig_close(&w.rig);
+    rig_close(&w.quick);
 }
 END_TEST
 

@@ -528,27 +528,6 @@ static bool may_go_on(const nplug_nest *nest, nplug_time due)
     return np_timers_next(&nest->timers) == due && np_events_have_room(&nest->events);
 }
 
-/* Groups of values off the head of a ring, up to a time; where something else ends it, within a
- * group too, the longer way goes on.  No node's time is later than what was processed. */
-static bool take_values(nplug_nest *nest, uint32_t port, nplug_time until, nplug_time due)
-{
-    const np_feed_port *from = &nest->feed.ports[port];
-    const nplug_report *head = np_ring_at(&from->ring, 0);
-    np_row row = {head, head + np_ring_run(&from->ring, from->waiting), nest->feed.processed, until,
-                  (uint64_t)port << 32};
-    bool goes_on = true;
-    const np_node *node;
-
-    while (goes_on && (node = np_devices_take(&nest->devices, &row)) != NULL) {
-        np_feed_advance(&nest->feed, row.processed);
-        if (!take_changes(nest, node, &row.at, row.processed)) break;
-        goes_on = may_go_on(nest, due);
-    }
-    np_feed_advance(&nest->feed, row.processed);
-    np_feed_took(&nest->feed, port, (uint32_t)(row.at - head));
-    return goes_on;
-}
-
 /* One of the reports that wait, as the last one of its group where the next is another device's. */
 static nplug_report report_of_group(nplug_nest *nest, uint32_t port, uint32_t place)
 {
@@ -579,6 +558,31 @@ static uint32_t take_reports(nplug_nest *nest, uint32_t port, uint32_t node, npl
     } while (report.flags & NPLUG_REPORT_MORE);
     if (nest->devices.touched_count || nest->commands.outbox.count) run_group(nest, time);
     return count;
+}
+
+/* Groups of values off the head of a ring, up to a time; where something else ends it within a
+ * group, the longer way takes the rest of that, at the group's time.  No node's time is later than
+ * what was processed. */
+static bool take_values(nplug_nest *nest, uint32_t port, nplug_time until, nplug_time due)
+{
+    const np_feed_port *from = &nest->feed.ports[port];
+    const nplug_report *head = np_ring_at(&from->ring, 0);
+    np_row row = {head, head + np_ring_run(&from->ring, from->waiting), nest->feed.processed, until,
+                  (uint64_t)port << 32};
+    bool goes_on = true, whole = true;
+    const np_node *node = NULL;
+
+    while (goes_on && whole && (node = np_devices_take(&nest->devices, &row)) != NULL) {
+        np_feed_advance(&nest->feed, row.processed);
+        whole = take_changes(nest, node, &row.at, row.processed);
+        goes_on = may_go_on(nest, due);
+    }
+    np_feed_advance(&nest->feed, row.processed);
+    np_feed_took(&nest->feed, port, (uint32_t)(row.at - head));
+    if (whole) return goes_on;
+    np_feed_took(&nest->feed, port,
+                 take_reports(nest, port, (uint32_t)(node - nest->devices.nodes), row.processed));
+    return may_go_on(nest, due);
 }
 
 /* A number that no device can have: what it says is refused, and not recorded either. */
