@@ -92,23 +92,29 @@ START_TEST(waiting_has_an_end_where_the_game_wants_one)
 }
 END_TEST
 
-/* With no other place left, one that is missed is given away: what waited there hurts nobody. */
+/* With no other place left, one that is missed is given away: who waited there has left, and the
+ * seat is free for whoever holds the new device. */
 START_TEST(a_place_that_is_given_away_waits_no_more)
 {
     nplug_game game = four_seats();
     nplug_limits limits = nplug_limits_default();
+    nplug_event event;
     test_rig rig;
 
-    game.waits_ms = 500;
     limits.devices = 1;
     rig_open(&rig, &game, &limits);
     nplug_sim_plug(rig.sim, 0, "a", "heron");
     nplug_sim_press(rig.sim, 1 * MS, "a", "start", MS);
     nplug_sim_unplug(rig.sim, 20 * MS, "a");
+    rig_step(&rig, 25 * MS);
+    ck_assert(nplug_seated(rig.nest, 1) && nplug_waits(rig.nest, 1));
     nplug_sim_plug(rig.sim, 30 * MS, "b", "dunlin");
     nplug_sim_press(rig.sim, 40 * MS, "b", "start", MS);
     rig_step(&rig, 600 * MS);
-    ck_assert_uint_eq(players_at(&rig, 0), 2);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_LEAVE, &event));
+    ck_assert(event.player == 1 && event.flags == NPLUG_EVENT_LATE && event.time == 30 * MS);
+    ck_assert_uint_eq(players_at(&rig, 0), 1);
+    ck_assert(nplug_seated(rig.nest, 1) && !nplug_waits(rig.nest, 1));
     rig_close(&rig);
 }
 END_TEST

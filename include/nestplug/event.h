@@ -44,7 +44,7 @@ enum {
     NPLUG_EVENT_CANCELLED = 1, /* let go by a departure, a yield or a layer, not by a person */
     NPLUG_EVENT_RETURNED = 2,  /* of a claim: the device came back to who had it */
     NPLUG_EVENT_LATE = 4, /* of a pick: nothing was picked in time; of leaving: it was waited for
-                             too long */
+                             too long, or until its place (nplug_limits) had to be given away */
     NPLUG_EVENT_TAKEN_OVER = 8, /* of a claim: it stands in for the device that player waited for */
     NPLUG_EVENT_SAME_PROMPTS =
         16,              /* of an active set: what is shown to the player stays the same */

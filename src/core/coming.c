@@ -109,7 +109,7 @@ void np_coming_ready(nplug_nest *nest, uint32_t node, nplug_time time)
         np_limit_reached(nest, NPLUG_LIMIT_DEVICES, time);
         return;
     }
-    np_players_forget(nest, device);
+    np_players_forget(nest, device, time);
     build(nest, device, time);
     np_coming_say(nest, NPLUG_EVENT_ARRIVAL, device, time);
     np_players_arrive(nest, device);

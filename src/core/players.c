@@ -102,12 +102,6 @@ uint32_t np_players_of(const np_players *players, uint32_t device)
     return all << 1;
 }
 
-void np_players_forget(nplug_nest *nest, uint32_t device)
-{
-    np_timers_cancel(&nest->timers, NP_TIMER_WAIT, 0, device);
-    memset(&nest->players.parts[device], 0, sizeof nest->players.parts[device]);
-}
-
 void np_players_divide(nplug_nest *nest, uint32_t device)
 {
     const nplug_game *game = &nest->game.def;
@@ -529,6 +523,12 @@ void np_players_waited(nplug_nest *nest, uint32_t device, nplug_time time)
         if ((waited >> p) & 1u && nplug_waits(nest, p) && !nplug_missed_at(nest, p, 0) &&
             nest->players.rule != NPLUG_SEATS_ONE)
             np_players_leave(nest, p, time, NPLUG_EVENT_LATE);
+}
+
+void np_players_forget(nplug_nest *nest, uint32_t device, nplug_time time)
+{
+    np_players_waited(nest, device, time);
+    memset(&nest->players.parts[device], 0, sizeof nest->players.parts[device]);
 }
 
 /* --- queries -------------------------------------------------------------------------------- */

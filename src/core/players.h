@@ -48,8 +48,9 @@ static inline uint32_t np_players_hearing(const np_players *players, const np_co
 /* Who hears any part of a device. */
 uint32_t np_players_of(const np_players *players, uint32_t device);
 
-/* A device's place is given to a new one: nobody hears that, or waits for what was there. */
-void np_players_forget(nplug_nest *nest, uint32_t device);
+/* A device's place is given to a new one: nobody hears that, and who waited for what was there has
+ * waited too long. */
+void np_players_forget(nplug_nest *nest, uint32_t device, nplug_time time);
 
 /* The controls of a device that was built are dealt out to its parts. */
 void np_players_divide(nplug_nest *nest, uint32_t device);
