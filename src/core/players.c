@@ -95,10 +95,11 @@ void np_players_begin(nplug_nest *nest)
 
 uint32_t np_players_of(const np_players *players, uint32_t device)
 {
-    uint32_t all = 0;
+    const np_part *part = &players->parts[device];
+    uint32_t all = part->hearers[0];
 
-    for (uint32_t i = 0; i <= NPLUG_PARTS_MAX; i++)
-        all |= players->parts[device].hearers[i];
+    for (uint32_t i = 1; i <= part->parts; i++)
+        all |= part->hearers[i];
     return all << 1;
 }
 
