@@ -127,6 +127,31 @@ START_TEST(a_group_that_never_ends_is_thrown_away_whole)
 }
 END_TEST
 
+/* The same in one push, with groups before and behind it that are as they should be. */
+START_TEST(what_is_around_a_group_that_is_too_long_comes_through)
+{
+    hand_rig h;
+    nplug_report reports[90];
+
+    open_by_hand(&h, 256);
+    push_heron(h.port.ring, 0, 5, NULL, NULL);
+    rig_step(&h.rig, 500);
+    for (int i = 0; i < 90; i++)
+        reports[i] = value_report(1000 + (nplug_time)i, 5, STICK_X, i, NPLUG_REPORT_MORE);
+    /* groups of 7, 1, 81 and 1 */
+    reports[6].flags = reports[7].flags = reports[88].flags = reports[89].flags = 0;
+    reports[7].signal = reports[89].signal = SOUTH;
+    reports[7].as.value = 1;
+    reports[89].as.value = 0;
+    ck_assert_int_eq(nplug_push(h.port.ring, reports, 90), NPLUG_ERR_ARGUMENT);
+    rig_step(&h.rig, 2000);
+    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).bad_groups, 1);
+    ck_assert_float_eq(rig_control(&h.rig, 0, "pad:stick-left").x, 6.0f / 32767.0f);
+    ck_assert_uint_eq(nplug_presses(h.rig.nest, 1, HORN), 1);
+    rig_close(&h.rig);
+}
+END_TEST
+
 /* A port that forgets to end its groups loses nothing, wherever in the ring that is, quick lane or
  * not; and a number that no device can have is nobody's, whoever else it might look like. */
 START_TEST(a_group_that_mixes_devices_is_parted)
@@ -364,6 +389,7 @@ Suite *feed_suite(void)
     tcase_add_test(tests, a_press_and_its_release_in_one_group_are_both_seen);
     tcase_add_test(tests, wrong_reports_are_counted_and_said_once);
     tcase_add_test(tests, a_group_that_never_ends_is_thrown_away_whole);
+    tcase_add_test(tests, what_is_around_a_group_that_is_too_long_comes_through);
     tcase_add_test(tests, a_group_that_mixes_devices_is_parted);
     tcase_add_test(tests, above_three_quarters_only_movement_is_dropped);
     tcase_add_test(tests, a_full_ring_refuses_and_nothing_sticks);

@@ -152,21 +152,28 @@ static void any_command(wild *w)
     }
 }
 
-static void push_both(wild *w, nplug_report report)
+/* One hears them one by one, the other at once; but where the ring may fill up: then it matters. */
+static void push_both(wild *w, const nplug_report *reports, size_t count)
 {
-    nplug_push(w->port.ring, &report, 1);
-    nplug_push(w->quick_port.ring, &report, 1);
+    size_t piece = nplug_ring_room(w->port.ring) > 200 ? count : 1;
+
+    for (size_t i = 0; i < count; i++)
+        nplug_push(w->port.ring, &reports[i], 1);
+    for (size_t i = 0; i < count; i += piece)
+        nplug_push(w->quick_port.ring, &reports[i], piece);
 }
 
 static void push_wild(wild *w)
 {
+    nplug_report reports[12], last = value_report(w->now, 0, 0, 0, 0);
     const char *serial, *unit;
-    uint32_t device;
+    uint32_t device, count = below(12);
 
-    for (unsigned i = below(12); i > 0; i--)
-        push_both(w, any_report(w));
+    for (uint32_t i = 0; i < count; i++)
+        reports[i] = any_report(w);
+    push_both(w, reports, count);
     if (below(30)) return;
-    push_both(w, value_report(w->now, 0, 0, 0, 0)); /* ends a group that is open yet */
+    push_both(w, &last, 1); /* ends a group that is open yet */
     if (nplug_ring_room(w->port.ring) <= 60) return;
     device = below(4);
     serial = below(2) ? "W-1" : NULL;
