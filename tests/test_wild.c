@@ -406,7 +406,7 @@ static int wild_seeds(void)
 {
     const char *seeds = getenv("NPLUG_WILD");
 
-    return seeds ? atoi(seeds) : 20;
+    return seeds ? atoi(seeds) : 40;
 }
 
 Suite *wild_suite(void)

@@ -585,16 +585,24 @@ static bool take_values(nplug_nest *nest, uint32_t port, nplug_time until, nplug
     return may_go_on(nest, due);
 }
 
-/* A number that no device can have: what it says is refused, and not recorded either. */
-static bool is_nobody(nplug_nest *nest, uint32_t port, const nplug_report *report)
+/* A number that no device can have: what it says is refused.  Traces have no such numbers: there it
+ * is a value of nobody's, which comes to the same. */
+static void take_nobody(nplug_nest *nest, uint32_t port, const nplug_report *report)
 {
-    uint32_t highest = np_ring_device_max(&nest->feed.ports[port].ring);
+    nplug_report recorded = {0};
 
-    if (report->device <= highest) return false;
-    if (report->device == NPLUG_PORT_DEVICE_ALL && report->kind == NPLUG_REPORT_STALE) return false;
     np_feed_count(&nest->feed.counts.unknown_device);
     np_log_once(nest, NP_ONCE_NOBODY, "a port's number of a device is too large:", report->device);
-    return true;
+    recorded.time = report->time;
+    recorded.device = NPLUG_PORT_DEVICE_MAX;
+    recorded.signal = UINT16_MAX;
+    if (nest->recorder.size) np_record_report(nest, port, &recorded, NP_NONE);
+}
+
+static bool is_nobody(const nplug_ring *ring, const nplug_report *report)
+{
+    return report->device > np_ring_device_max(ring) &&
+           (report->device != NPLUG_PORT_DEVICE_ALL || report->kind != NPLUG_REPORT_STALE);
 }
 
 /* Takes one group whole, by the longer way.  A group is one device's, so its node is looked up
@@ -605,11 +613,12 @@ static void take_group(nplug_nest *nest, uint32_t port)
     nplug_time time = np_feed_time(&nest->feed, port);
     uint32_t node;
 
-    if (is_nobody(nest, port, head)) {
+    np_feed_advance(&nest->feed, time);
+    if (is_nobody(&nest->feed.ports[port].ring, head)) {
+        take_nobody(nest, port, head);
         np_feed_took(&nest->feed, port, 1);
         return;
     }
-    np_feed_advance(&nest->feed, time);
     node = np_devices_node(&nest->devices, port << 24 | head->device);
     if (node != NP_NONE) note_time(nest, node, head->time, time);
     np_feed_took(&nest->feed, port, take_reports(nest, port, node, time));
