@@ -134,7 +134,7 @@ static void check_frame(nplug_nest *nest, hand *h)
 static void run_round(nplug_nest *nest, nplug_ring *ring, hand *h, const load *load,
                       nplug_time from, double *nest_ns, double *hand_ns)
 {
-    static nplug_report frame[1024];
+    static nplug_report frame[FRAME_MOST];
     double begin, in_nest = 0.0, in_hand = 0.0;
     size_t at = 0;
 

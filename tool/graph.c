@@ -139,7 +139,6 @@ static unsigned long take_samples(hardware *hw, const sketch *s, FILE *lines)
 
     while (hardware_next(hw))
         samples += write_sample(lines, hw, s);
-    fclose(lines);
     if (!samples)
         fprintf(stderr, "nestplug: no device of this trace has the control of \"%s\"\n",
                 s->binding);
@@ -159,7 +158,7 @@ static bool draw_samples(const char *lines, const sketch *s, const char *output)
 static int draw_trace(const char *trace, const sketch *s, unsigned rate, const char *output)
 {
     hardware hw = {0};
-    unsigned long samples;
+    unsigned long samples = 0;
     char *lines = NULL;
     size_t size;
     int status;
@@ -169,7 +168,10 @@ static int draw_trace(const char *trace, const sketch *s, unsigned rate, const c
     status = hardware_open_trace(&hw, trace, rate);
     if (status >= 0) return status;
     stream = open_memstream(&lines, &size);
-    samples = stream ? take_samples(&hw, s, stream) : 0;
+    if (stream) {
+        samples = take_samples(&hw, s, stream);
+        fclose(stream);
+    }
     status = hardware_close(&hw);
     if (!samples || !draw_samples(lines, s, output))
         status = TOOL_WRONG;

@@ -236,21 +236,21 @@ void np_controls_deal(np_controls *controls, uint32_t index, uint8_t part)
     controls->list[index].part = part;
 }
 
-void np_controls_spend(np_controls *controls, uint32_t index)
-{
-    np_control *control = &controls->list[index];
-
-    if (!at_rest(control)) control->flags |= NP_CONTROL_SPENT;
-    np_controls_mark_moved(controls, index);
-}
-
-void np_controls_mark_moved(np_controls *controls, uint32_t index)
+static void mark_moved(np_controls *controls, uint32_t index)
 {
     np_control *control = &controls->list[index];
 
     if (control->flags & NP_CONTROL_MOVED) return;
     control->flags |= NP_CONTROL_MOVED;
     controls->moved[controls->moved_count++] = (uint16_t)index;
+}
+
+void np_controls_spend(np_controls *controls, uint32_t index)
+{
+    np_control *control = &controls->list[index];
+
+    if (!at_rest(control)) control->flags |= NP_CONTROL_SPENT;
+    mark_moved(controls, index);
 }
 
 /* A delta tells what it moved since the last value lane, and starts again from here. */
@@ -269,7 +269,7 @@ static void settle_signal(np_controls *controls, np_devices *devices, uint32_t s
 
     for (; wire < end; wire++) {
         set(wire, &controls->list[wire->control], raw);
-        np_controls_mark_moved(controls, wire->control);
+        mark_moved(controls, wire->control);
         if (wire->how & NP_WIRE_DELTA && settle_delta(wire, raw))
             np_devices_redirty(devices, signal);
     }

@@ -140,7 +140,6 @@ static inline nplug_vec2 np_controls_heard(const np_control *control)
 
 /* The value lane: brings all controls of dirty signals up to date and lists them as moved. */
 void np_controls_settle(np_controls *controls, np_devices *devices);
-void np_controls_mark_moved(np_controls *controls, uint32_t control);
 void np_controls_clean(np_controls *controls);
 
 /* Inside which values of `component` this stage need not be called; false: always. */

@@ -5,6 +5,16 @@
 #define TOGETHER 30000u /* microseconds between the presses of a pair, at most */
 #define ENOUGH   5u     /* presses in a row that both made */
 
+static nplug_device first_of(const np_twin_pair *pair)
+{
+    return (nplug_device)(pair->who >> 32);
+}
+
+static nplug_device second_of(const np_twin_pair *pair)
+{
+    return (nplug_device)pair->who;
+}
+
 static np_twin_pair *pair_of(np_twins *twins, nplug_device a, nplug_device b)
 {
     uint64_t who = a < b ? (uint64_t)a << 32 | b : (uint64_t)b << 32 | a;
@@ -23,13 +33,13 @@ static void say(nplug_nest *nest, np_twin_pair *pair, nplug_time time)
 {
     if (pair->said) return;
     pair->said = true;
-    np_events_say(&nest->events, time, NPLUG_EVENT_TWIN, np_twin_second(pair), 0)->count =
-        np_twin_first(pair);
+    np_events_say(&nest->events, time, NPLUG_EVENT_TWIN, second_of(pair), 0)->count =
+        first_of(pair);
 }
 
 static bool is_of(const np_twin_pair *pair, nplug_device device)
 {
-    return np_twin_first(pair) == device || np_twin_second(pair) == device;
+    return first_of(pair) == device || second_of(pair) == device;
 }
 
 /* A press that nobody else made ends all that its device had in common with others. */
@@ -115,7 +125,7 @@ nplug_device np_twins_of(const np_twins *twins, nplug_device device)
     for (unsigned i = 0; i < NP_TWIN_PAIRS; i++) {
         const np_twin_pair *pair = &twins->pairs[i];
         if (!pair->said || !is_of(pair, device)) continue;
-        return np_twin_first(pair) == device ? np_twin_second(pair) : np_twin_first(pair);
+        return first_of(pair) == device ? second_of(pair) : first_of(pair);
     }
     return 0;
 }

@@ -21,15 +21,6 @@ typedef struct np_twin_pair {
     bool said;
 } np_twin_pair;
 
-static inline nplug_device np_twin_first(const np_twin_pair *pair)
-{
-    return (nplug_device)(pair->who >> 32);
-}
-static inline nplug_device np_twin_second(const np_twin_pair *pair)
-{
-    return (nplug_device)pair->who;
-}
-
 typedef struct np_twins {
     np_twin_press waits[NP_TWIN_PRESSES]; /* for their like by another device, the oldest first */
     uint32_t waiting;

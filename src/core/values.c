@@ -256,6 +256,7 @@ static nplug_vec2 merged(nplug_nest *nest, uint32_t player, uint32_t action, npl
     for (uint32_t b = nest->game.first_binding[action]; b != NP_NO_INDEX;
          b = nest->game.bindings[b].next) {
         nplug_vec2 value;
+        /* of the latest ones, each has to be told that it is at rest */
         if (merge != NPLUG_MERGE_LATEST && !is_linked(nest, &nest->game.bindings[b])) continue;
         value = value_of_binding(nest, player, b, time, span);
         if (merge == NPLUG_MERGE_ADDED) {
