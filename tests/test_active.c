@@ -221,11 +221,11 @@ START_TEST(a_game_may_pin_forbid_and_let_only_one_drive)
     ck_assert_uint_eq(nplug_active(rig.nest, 1).device, following.pin);
     ck_assert(nplug_active(rig.nest, 1).pinned);
     following = nplug_following_default();
-    following.family = "outlines";
+    following.family = "numbers";
     following.only = true;
     nplug_follow(rig.nest, 1, &following);
     rig_step(&rig, 3 * SECOND);
-    ck_assert_str_eq(nplug_active(rig.nest, 1).family, "outlines");
+    ck_assert_str_eq(nplug_active(rig.nest, 1).family, "numbers");
     /* The press that switches does nothing else; the next one does. */
     nplug_sim_press(rig.sim, 4 * SECOND, "pad", "south", 10 * MS);
     rig_step(&rig, 4 * SECOND + 20 * MS);

@@ -170,12 +170,13 @@ END_TEST
 /* However often bindings change, what is free is used again, and what they say holds. */
 START_TEST(bindings_may_change_for_ever)
 {
-    static const char *const texts[] = {"pad:east",
-                                        "pad:north hold=5 | key:KeyQ tap=9 | pad:stick-left.up",
-                                        "key:ShiftLeft/ShiftRight+key:KeyQ | pad:east scale=0.5",
-                                        "pad:east family=letters press=0.9 | pad:east sheet=heron",
-                                        NULL,
-                                        ""};
+    static const char *const texts[] = {
+        "pad:east",
+        "pad:north hold=5 | key:KeyQ tap=9 | pad:stick-left.up",
+        "key:ShiftLeft/ShiftRight+key:KeyQ | pad:east scale=0.5",
+        "pad:east family=quay-letters press=0.9 | pad:east sheet=heron",
+        NULL,
+        ""};
     static const unsigned presses[] = {1, 0, 1, 2, 0, 0};
     test_rig rig;
 
@@ -576,7 +577,7 @@ START_TEST(confirm_is_where_the_pads_family_has_it)
     nplug_time now = 0;
     test_rig rig;
 
-    open_menu(&rig, "heron"); /* letters */
+    open_menu(&rig, "heron"); /* quay-letters: south confirms */
     ck_assert_int_eq(want_of(&rig, &now, "south"), NPLUG_MENU_CONFIRM);
     ck_assert_int_eq(want_of(&rig, &now, "east"), NPLUG_MENU_CANCEL);
     ck_assert_int_eq(want_of(&rig, &now, "west"), -1);
@@ -586,7 +587,7 @@ START_TEST(confirm_is_where_the_pads_family_has_it)
     ck_assert_int_eq(want_of(&rig, &now, "south"), NPLUG_MENU_CANCEL);
     rig_close(&rig);
     now = 0;
-    open_menu(&rig, "curlew"); /* letters-crossed */
+    open_menu(&rig, "curlew"); /* tide-letters: east does */
     ck_assert_int_eq(want_of(&rig, &now, "east"), NPLUG_MENU_CONFIRM);
     ck_assert_int_eq(want_of(&rig, &now, "south"), NPLUG_MENU_CANCEL);
     rig_close(&rig);

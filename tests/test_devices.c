@@ -26,7 +26,7 @@ START_TEST(every_model_arrives_as_what_it_is)
     info = look(&rig, nplug_device_at(rig.nest, 0));
     ck_assert_str_eq(info.name, "Heron Pad");
     ck_assert_str_eq(info.sheet, "heron");
-    ck_assert_str_eq(info.family, "letters");
+    ck_assert_str_eq(info.family, "quay-letters");
     ck_assert_int_eq(info.kind, NPLUG_KIND_PAD);
     ck_assert_int_eq(info.matched, NPLUG_MATCHED_NUMBERS);
     ck_assert_uint_eq(info.controls, 19);
@@ -91,39 +91,6 @@ START_TEST(handles_go_stale_and_are_never_used_again)
     ck_assert_int_eq(nplug_device_look(rig.nest, 0xffffffffu, &info), NPLUG_ERR_UNKNOWN);
     info.size = 8;
     ck_assert_int_eq(nplug_device_look(rig.nest, old[39], &info), NPLUG_ERR_SIZE);
-    rig_close(&rig);
-}
-END_TEST
-
-/* Two nodes with one unit key are one device; when one goes, the other stays. */
-START_TEST(nodes_of_one_unit_are_one_device)
-{
-    nplug_game game = harbour_for(1);
-    hand_port port = {0};
-    nplug_report south = value_report(3000, 2, 8, 1, 0);
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_attach(rig.nest, &hand_table, &port);
-    push_heron(port.ring, 1000, 1, NULL, "unit-7");
-    push_heron(port.ring, 2000, 2, NULL, "unit-7");
-    push_heron(port.ring, 2000, 3, NULL, "unit-8");
-    rig_step(&rig, 2500);
-    ck_assert_uint_eq(nplug_device_count(rig.nest), 2);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_CHANGE, NULL));
-    ck_assert_uint_eq(look(&rig, nplug_device_at(rig.nest, 0)).signals, 2 * 19);
-    nplug_push(port.ring, &south, 1); /* by the second node */
-    rig_step(&rig, 3000);
-    ck_assert(nplug_held(rig.nest, 1, HORN));
-    push_kind(port.ring, 4000, 1, NPLUG_REPORT_DEPART);
-    rig_step(&rig, 4000);
-    ck_assert_uint_eq(nplug_device_count(rig.nest), 2);
-    ck_assert_uint_eq(look(&rig, nplug_device_at(rig.nest, 0)).signals, 19);
-    ck_assert_uint_eq(nplug_releases(rig.nest, 1, HORN), 1); /* rebuilding lets go */
-    push_kind(port.ring, 5000, 2, NPLUG_REPORT_DEPART);
-    rig_step(&rig, 5000);
-    ck_assert_uint_eq(nplug_device_count(rig.nest), 1);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_DEPARTURE, NULL));
     rig_close(&rig);
 }
 END_TEST
@@ -320,7 +287,6 @@ Suite *devices_suite(void)
     tcase_add_test(tests, every_model_arrives_as_what_it_is);
     tcase_add_test(tests, an_unrecognised_device_can_be_read_raw);
     tcase_add_test(tests, handles_go_stale_and_are_never_used_again);
-    tcase_add_test(tests, nodes_of_one_unit_are_one_device);
     tcase_add_loop_test(tests, a_limit_reached_is_an_event, 0, 6);
     tcase_add_test(tests, long_and_broken_names_are_cut_at_a_character);
     tcase_add_test(tests, a_name_of_ten_thousand_bytes_is_cut);

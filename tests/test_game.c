@@ -51,7 +51,7 @@ static const struct {
     {NPLUG_BUTTON, "pad:south tap=x", "tap or tap=200 (milliseconds) is expected"},
     {NPLUG_BUTTON, "pad:south tapping", "tap or tap=200 (milliseconds) is expected"},
     {NPLUG_BUTTON, "pad:south repeat=400", "repeat= takes two times"},
-    {NPLUG_BUTTON, "pad:south kind=pad family=letters sheet=heron observe", NULL},
+    {NPLUG_BUTTON, "pad:south kind=pad family=quay-letters sheet=heron observe", NULL},
     {NPLUG_BUTTON, "pad:south kind=pads", "kind= takes a sort of device"},
     {NPLUG_BUTTON, "pad:south family=", "family= takes a name"},
     {NPLUG_BUTTON, "pad:south,pad:east", "several controls go with keys: only"},

@@ -113,7 +113,8 @@ static const struct {
      {{"ShiftLeft", 100, 300}, {"south", 200, 50}, {"south", 500, 50}},
      "+B@200 -B@250 +A@500 -A@550"},
     /* which devices */
-    {{"pad:south family=letters", "pad:south family=numbers", "pad:south sheet=heron kind=pad"},
+    {{"pad:south family=quay-letters", "pad:south family=numbers",
+      "pad:south sheet=heron kind=pad"},
      {{"south", 100, 50}},
      "+A@100 +C@100 -A@150 -C@150"},
 };

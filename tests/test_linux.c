@@ -231,7 +231,7 @@ START_TEST(what_may_not_be_read_says_so_and_is_read_later)
 {
     nplug_device_info info = {.size = sizeof info};
     standin_node *pad;
-    uint32_t unreadable;
+    nplug_linux_info state = {.size = sizeof state};
     bool root = geteuid() == 0;
     linux_rig l;
 
@@ -244,8 +244,10 @@ START_TEST(what_may_not_be_read_says_so_and_is_read_later)
     nplug_device_look(l.rig.nest, nplug_device_at(l.rig.nest, 0), &info);
     ck_assert(info.unreadable);
     ck_assert_uint_eq(info.signals, 0);
-    ck_assert_uint_eq(nplug_linux_nodes(l.port, &unreadable), 0);
-    ck_assert_uint_eq(unreadable, 1);
+    nplug_linux_look(l.port, &state);
+    ck_assert_uint_eq(state.open, 0);
+    ck_assert_uint_eq(state.unreadable, 1);
+    ck_assert(state.has_folder);
     if (root) ck_assert_int_eq(seteuid(0), 0);
     ck_assert_int_eq(chmod(pad->path, 0666), 0);
     step_now(&l);

@@ -11,12 +11,12 @@ static const struct {
     const char *model, *sheet, *family, *print;
     nplug_kind kind;
 } rows[] = {
-    {"heron", "heron", "letters", "A", NPLUG_KIND_PAD},
+    {"heron", "heron", "quay-letters", "K", NPLUG_KIND_PAD},
     {"whimbrel", "whimbrel", "harbour-marks", "anchor", NPLUG_KIND_PAD},
     {"whimbrel-air", "whimbrel-air", "harbour-marks", "anchor", NPLUG_KIND_PAD},
-    {"curlew", "curlew", "letters-crossed", "B", NPLUG_KIND_PAD},
+    {"curlew", "curlew", "tide-letters", "R", NPLUG_KIND_PAD},
     {"dunlin", "dunlin", "numbers", "2", NPLUG_KIND_PAD},
-    {"avocet", "avocet", "letters", "A", NPLUG_KIND_PAD},
+    {"avocet", "avocet", "quay-letters", "K", NPLUG_KIND_PAD},
     {"godwit", "godwit", "", "", NPLUG_KIND_STICK},
     {"turnstone", "turnstone", "", "", NPLUG_KIND_KEYBOARD},
     {"stint", "stint", "", "", NPLUG_KIND_MOUSE},

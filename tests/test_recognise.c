@@ -1,76 +1,8 @@
 /* Recognition: which sheet fits, what is done without one, what each quirk means, and why. */
-#include "support.h"
+#include "paper.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
-
-#define EV(type, code)   (((uint32_t)(type) << 16) | (code))
-#define HID(page, usage) (((uint32_t)(page) << 16) | (usage))
-#define BTN(code)        EV(1, code), NPLUG_SPACE_EVDEV, NPLUG_NATURE_BUTTON, 0, 1, NO
-#define ABS(code, a, b)  EV(3, code), NPLUG_SPACE_EVDEV, NPLUG_NATURE_AXIS, a, b, NO
-#define HAT(code)        EV(3, code), NPLUG_SPACE_EVDEV, NPLUG_NATURE_HAT, -1, 1, NO
-#define USE(u, a, b)     u, NPLUG_SPACE_HID, NPLUG_NATURE_AXIS, a, b, NO
-#define NO               INT32_MIN /* says nothing when it comes */
-
-typedef struct paper_signal {
-    uint32_t code, space, nature;
-    int32_t min, max, says;
-} paper_signal;
-
-/* A nest with a port by hand, on which a device made of paper is plugged in. */
-typedef struct paper_rig {
-    test_rig rig;
-    hand_port port;
-} paper_rig;
-
-static void open_paper(paper_rig *p)
-{
-    nplug_game game = harbour_for(1);
-
-    memset(&p->port, 0, sizeof p->port);
-    rig_open(&p->rig, &game, NULL);
-    ck_assert_int_eq(nplug_attach(p->rig.nest, &hand_table, &p->port), NPLUG_OK);
-}
-
-static void push_signal(nplug_ring *ring, uint16_t index, const paper_signal *signal)
-{
-    nplug_report report = value_report(0, 1, index, 0, 0);
-
-    report.kind = NPLUG_REPORT_SIGNAL;
-    report.as.signal.code = signal->code;
-    report.as.signal.min = signal->min;
-    report.as.signal.max = signal->max;
-    report.as.signal.space = (uint8_t)signal->space;
-    report.as.signal.nature = (uint8_t)signal->nature;
-    nplug_push(ring, &report, 1);
-    report = value_report(0, 1, index, signal->says, 0);
-    if (signal->says != NO) nplug_push(ring, &report, 1);
-}
-
-static nplug_device plug_paper(paper_rig *p, uint16_t bus, uint16_t vendor, uint16_t product,
-                               uint16_t version, const paper_signal *signals, uint16_t count)
-{
-    nplug_report report = value_report(0, 1, 0, 0, 0);
-
-    report.kind = NPLUG_REPORT_ARRIVE;
-    report.as.arrive.bus = bus;
-    report.as.arrive.vendor = vendor;
-    report.as.arrive.product = product;
-    report.as.arrive.version = version;
-    report.as.arrive.signals = count;
-    nplug_push(p->port.ring, &report, 1);
-    for (uint16_t i = 0; i < count; i++)
-        push_signal(p->port.ring, i, &signals[i]);
-    push_kind(p->port.ring, 0, 1, NPLUG_REPORT_READY);
-    rig_step(&p->rig, 0);
-    return nplug_device_at(p->rig.nest, 0);
-}
-
-static void say(paper_rig *p, nplug_time time, uint16_t signal, int32_t value)
-{
-    nplug_report report = value_report(time, 1, signal, value, 0);
-    nplug_push(p->port.ring, &report, 1);
-}
 
 /* --- without a sheet of its own --------------------------------------------------------------- */
 
@@ -275,9 +207,9 @@ static const struct {
     /* No codes that mean anything: by shape.  The last axis lies at its low end. */
     {1,
      1,
-     {{0, NPLUG_SPACE_PLAIN, NPLUG_NATURE_AXIS, 0, 255, 127},
-      {1, NPLUG_SPACE_PLAIN, NPLUG_NATURE_AXIS, 0, 255, 128},
-      {2, NPLUG_SPACE_PLAIN, NPLUG_NATURE_AXIS, 0, 255, 0},
+     {{0, NPLUG_SPACE_PLAIN, NPLUG_NATURE_AXIS, 0, 255, 127, 0, 0, 0},
+      {1, NPLUG_SPACE_PLAIN, NPLUG_NATURE_AXIS, 0, 255, 128, 0, 0, 0},
+      {2, NPLUG_SPACE_PLAIN, NPLUG_NATURE_AXIS, 0, 255, 0, 0, 0, 0},
       {3, NPLUG_SPACE_PLAIN, NPLUG_NATURE_BUTTON, 0, 1, NO},
       {4, NPLUG_SPACE_PLAIN, NPLUG_NATURE_BUTTON, 0, 1, NO},
       {5, NPLUG_SPACE_PLAIN, NPLUG_NATURE_BUTTON, 0, 1, NO},
@@ -304,7 +236,7 @@ static const struct {
      0.0f},
     {1,
      1,
-     {{0, 99, 77, 5, -5, 3}},
+     {{0, 99, 77, 5, -5, 3, 0, 0, 0}},
      "",
      "",
      NPLUG_KIND_UNKNOWN,
@@ -345,25 +277,25 @@ END_TEST
 
 static const uint32_t south_code[] = {EV(1, 0x130)};
 static const nplug_wire south_wire[] = {{NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_SOUTH), 0,
-                                         NPLUG_SPACE_EVDEV, EV(1, 0x130), 0, 0, 0, 0, 0, 0}};
+                                         NPLUG_SPACE_EVDEV, EV(1, 0x130), 0, 0, 0, 0, 0, 0, 0}};
 
 /* From the least to the most telling. */
 static const nplug_match ladder[] = {
-    {0, 0, 0, 0, NPLUG_KIND_PAD, 0, 0, 0, NULL, NULL},
-    {0, 0, 0, 0, NPLUG_KIND_PAD, NPLUG_SPACE_EVDEV + 1, 1, 0, south_code, NULL},
-    {3, 0, 0, 0, NPLUG_KIND_PAD, 0, 0, 0, NULL, NULL},
-    {0, 0x77, 0, 0, NPLUG_KIND_PAD, 0, 0, 0, NULL, NULL},
-    {3, 0x77, 0, 0, NPLUG_KIND_PAD, 0, 0, 0, NULL, NULL},
-    {0, 0x77, 9, 0, 0, 0, 0, 0, NULL, NULL},
-    {3, 0x77, 9, 0, 0, 0, 0, 0, NULL, NULL},
-    {0, 0x77, 9, 4, 0, 0, 0, 0, NULL, NULL},
-    {3, 0x77, 9, 4, 0, 0, 0, 0, NULL, NULL},
+    {0, 0, 0, 0, NPLUG_KIND_PAD, 0, 0, 0, NULL, NULL, 0, 0, 0},
+    {0, 0, 0, 0, NPLUG_KIND_PAD, NPLUG_SPACE_EVDEV + 1, 1, 0, south_code, NULL, 0, 0, 0},
+    {3, 0, 0, 0, NPLUG_KIND_PAD, 0, 0, 0, NULL, NULL, 0, 0, 0},
+    {0, 0x77, 0, 0, NPLUG_KIND_PAD, 0, 0, 0, NULL, NULL, 0, 0, 0},
+    {3, 0x77, 0, 0, NPLUG_KIND_PAD, 0, 0, 0, NULL, NULL, 0, 0, 0},
+    {0, 0x77, 9, 0, 0, 0, 0, 0, NULL, NULL, 0, 0, 0},
+    {3, 0x77, 9, 0, 0, 0, 0, 0, NULL, NULL, 0, 0, 0},
+    {0, 0x77, 9, 4, 0, 0, 0, 0, NULL, NULL, 0, 0, 0},
+    {3, 0x77, 9, 4, 0, 0, 0, 0, NULL, NULL, 0, 0, 0},
 };
 
 static nplug_sheet sheet_of(const char *name, const nplug_match *match)
 {
     nplug_sheet sheet = {
-        (uint32_t)sizeof sheet, name, "", NPLUG_KIND_PAD, 1, 1, 0, match, south_wire, NULL, 0};
+        (uint32_t)sizeof sheet, name, "", NPLUG_KIND_PAD, 1, 1, 0, match, south_wire, NULL, 0, 0};
     return sheet;
 }
 

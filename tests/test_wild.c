@@ -39,7 +39,7 @@ static const nplug_action_def wild_actions[12] = {
     {"rope", NPLUG_BUTTON, "pad:stick-left.up repeat=20:10 | pad:south release observe", 1},
     {"trim", NPLUG_VECTOR,
      "pad:shoulder-left+pad:stick-left | key:ShiftLeft+keys:KeyW,KeyS,KeyA,KeyD", 2},
-    {"bell", NPLUG_BUTTON, "pad:east kind=pad | pad:south family=letters", 2},
+    {"bell", NPLUG_BUTTON, "pad:east kind=pad | pad:south family=quay-letters", 2},
 };
 
 static const nplug_part_def parts[] = {{"left", "KeyW,KeyS,KeyA,KeyD"}, {"right", "KeyH,Space"}};
@@ -143,7 +143,7 @@ static void any_command(wild *w)
         following.pin = below(3) ? 0 : device;
         following.ignored = below(4) ? 0 : 1u << below(4);
         following.dwell_ms = below(200);
-        following.family = below(2) ? "outlines" : NULL;
+        following.family = below(2) ? "numbers" : NULL;
         nplug_follow(w->rig.nest, below(3), &following);
         break;
     default:

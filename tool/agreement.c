@@ -41,6 +41,7 @@ static bool open_bench(bench *b, const nplug_sim_model *model)
 
     memset(b, 0, sizeof *b);
     b->model = model;
+    setup.follow_rest = false; /* the truth is where the model rests */
     if (nplug_start_bare(&game, &setup, &b->nest) != NPLUG_OK) return false;
     b->sim = nplug_sim_open(limits, malloc(nplug_sim_memory_needed(limits)),
                             nplug_sim_memory_needed(limits));

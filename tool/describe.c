@@ -53,11 +53,15 @@ static json_t *signals_of(const nplug_nest *nest, nplug_device device)
     for (uint32_t i = 0; nplug_signal_look(nest, device, i, &info) == NPLUG_OK; i++) {
         nplug_code_name(info.space, info.code, name, sizeof name);
         json_array_append_new(
-            list, json_pack("{s:i, s:s, s:s, s:I, s:s, s:i, s:i, s:i, s:b, s:b}", "index", (int)i,
-                            "space", nplug_space_name(info.space), "name", name, "code",
-                            (json_int_t)info.code, "nature", nplug_nature_name(info.nature), "min",
-                            info.min, "max", info.max, "raw", info.raw, "known", info.known, "read",
-                            info.read));
+            list,
+            json_pack("{s:i, s:i, s:s, s:s, s:s, s:I, s:s, s:i, s:i, s:i, s:i, s:i, s:i, s:b, "
+                      "s:b}",
+                      "index", (int)i, "node", (int)info.node, "node_kind",
+                      nplug_kind_name(info.node_kind), "space", nplug_space_name(info.space),
+                      "name", name, "code", (json_int_t)info.code, "nature",
+                      nplug_nature_name(info.nature), "min", info.min, "max", info.max,
+                      "resolution", info.resolution, "flat", info.flat, "fuzz", info.fuzz, "raw",
+                      info.raw, "known", info.known, "read", info.read));
     }
     return list;
 }
@@ -72,6 +76,21 @@ static json_t *pose_of(const nplug_nest *nest, nplug_device device, nplug_contro
                      (double)pose.turn[2], (double)pose.turn[3]);
 }
 
+static json_t *sensor_of(const nplug_nest *nest, nplug_device device, nplug_control control)
+{
+    float value[3];
+
+    nplug_control_sensor(nest, device, control, value);
+    return json_pack("[f, f, f]", (double)value[0], (double)value[1], (double)value[2]);
+}
+
+static json_t *value_of(const nplug_nest *nest, nplug_device device, const nplug_control_info *info)
+{
+    if (info->components == 7) return pose_of(nest, device, info->control);
+    if (info->components == 3) return sensor_of(nest, device, info->control);
+    return describe_value_json(info->value, info->components);
+}
+
 static json_t *controls_of(const nplug_nest *nest, nplug_device device)
 {
     json_t *list = json_array();
@@ -80,12 +99,11 @@ static json_t *controls_of(const nplug_nest *nest, nplug_device device)
 
     for (uint32_t i = 0; nplug_control_look(nest, device, i, &info) == NPLUG_OK; i++) {
         nplug_control_name(info.control, name, sizeof name);
-        json_array_append_new(
-            list, json_pack("{s:s, s:s, s:s, s:o, s:b}", "name", name, "print", info.print,
-                            "nature", nplug_nature_name(info.nature), "value",
-                            info.components == 7 ? pose_of(nest, device, info.control)
-                                                 : describe_value_json(info.value, info.components),
-                            "spent", info.spent));
+        json_array_append_new(list, json_pack("{s:s, s:s, s:s, s:o, s:b, s:b, s:b}", "name", name,
+                                              "print", info.print, "nature",
+                                              nplug_nature_name(info.nature), "value",
+                                              value_of(nest, device, &info), "spent", info.spent,
+                                              "guess", info.guess, "lies", info.lies));
     }
     return list;
 }

@@ -44,6 +44,41 @@ static void print_table(const nplug_nest *nest)
                "(--json).\nWhy it was not: nestplug explain. To make it known: nestplug learn.\n");
 }
 
+/* The first that a new user reads, where there is nothing to show: why, and what to do. */
+static const char *why_empty(const hardware *hw)
+{
+    nplug_linux_info info;
+
+    info.size = (uint32_t)sizeof info;
+    if (nplug_linux_look(hw->real, &info) != NPLUG_OK) return "";
+    if (!info.has_folder)
+        return "This machine has no /dev/input: its kernel offers no input devices here. So it is "
+               "in\n"
+               "most containers. Run this where /dev/input is, or play simulated hardware with\n"
+               "--port sim:TRACE.";
+    if (info.passed_over)
+        return "There are only keyboards and mice, which this port reads if it is asked to.";
+    return "Nothing is plugged in. Plug a pad in, or wake it by one of its buttons, and look "
+           "again;\n"
+           "--for 30 waits half a minute for it.";
+}
+
+/* Keyboards and mice alone are nearly always there. */
+static void tell_no_pad(const nplug_nest *nest)
+{
+    bool others = false;
+
+    for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
+        nplug_device_info info;
+        info.size = (uint32_t)sizeof info;
+        nplug_device_look(nest, nplug_device_at(nest, i), &info);
+        others |= info.kind != NPLUG_KIND_KEYBOARD && info.kind != NPLUG_KIND_MOUSE;
+    }
+    if (!others && nplug_device_count(nest))
+        printf("Only keyboards and mice are here. A pad that is plugged in and not listed may be "
+               "asleep: press one of its buttons and look again.\n");
+}
+
 static json_t *all_devices(const nplug_nest *nest)
 {
     json_t *list = json_array();
@@ -82,8 +117,11 @@ static int run(const tool_command *command, int argc, const char **argv)
         if (!hardware_next(&hw)) break;
     if (json)
         describe_print(all_devices(hw.nest), true);
+    else if (hw.real && nplug_device_count(hw.nest) == 0)
+        printf("%s\n", why_empty(&hw));
     else
         print_table(hw.nest);
+    if (!json && hw.real) tell_no_pad(hw.nest);
     return hardware_close(&hw);
 }
 

@@ -53,16 +53,16 @@ static void print_reason(void *user, const nplug_reason *reason)
 static void name_reader(const nplug_nest *nest, nplug_device device, uint32_t signal, char *buffer,
                         size_t size)
 {
-    nplug_control_info info;
+    nplug_control control;
     size_t used = 0;
 
     snprintf(buffer, size, "-");
-    for (uint32_t i = 0; nplug_control_look(nest, device, i, &info) == NPLUG_OK; i++) {
+    for (uint32_t i = 0; (control = nplug_signal_feeds(nest, device, signal, i)) != 0; i++) {
+        const char *print = nplug_control_print(nest, device, control);
         char name[64];
-        if (info.signal[0] != signal && info.signal[1] != signal) continue;
-        nplug_control_name(info.control, name, sizeof name);
+        nplug_control_name(control, name, sizeof name);
         used += (size_t)snprintf(buffer + used, size - used, "%s%s%s%s", used ? ", " : "", name,
-                                 *info.print ? " = " : "", info.print);
+                                 *print ? " = " : "", print);
         if (used >= size) return;
     }
 }
@@ -72,12 +72,14 @@ static void print_signals(const nplug_nest *nest, nplug_device device)
     nplug_signal_info info;
     char code[64], reader[120];
 
-    printf("\n%-22s %-8s %23s %12s  %s\n", "SIGNAL", "NATURE", "RANGE", "RAW", "READ BY");
+    printf("\n%-22s %-8s %-8s %23s %6s %12s  %s\n", "SIGNAL", "NODE", "NATURE", "RANGE", "RES",
+           "RAW", "READ BY");
     for (uint32_t i = 0; nplug_signal_look(nest, device, i, &info) == NPLUG_OK; i++) {
         nplug_code_name(info.space, info.code, code, sizeof code);
         name_reader(nest, device, i, reader, sizeof reader);
-        printf("%-22s %-8s %11d %11d %12d  %s\n", code, nplug_nature_name(info.nature),
-               (int)info.min, (int)info.max, (int)info.raw, reader);
+        printf("%-22s %-8s %-8s %11d %11d %6d %12d  %s\n", code, nplug_kind_name(info.node_kind),
+               nplug_nature_name(info.nature), (int)info.min, (int)info.max, (int)info.resolution,
+               (int)info.raw, reader);
     }
 }
 

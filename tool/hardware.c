@@ -126,7 +126,7 @@ static int start_sim(hardware *hw, unsigned rate, uint32_t records, uint32_t mov
     int status;
 
     limits.records = records;
-    status = start_nest(hw, limits, false);
+    status = start_nest(hw, limits, true);
     if (status >= 0) return status;
     sim_limits.moves += moves;
     size = nplug_sim_memory_needed(sim_limits);
@@ -243,14 +243,15 @@ static int open_linux(hardware *hw, unsigned rate, uint32_t records)
     int status;
 
     limits.records = records;
-    status = start_nest(hw, limits, false);
+    status = start_nest(hw, limits, true);
     if (status >= 0) return status;
     setup.also = NPLUG_LINUX_KEYBOARDS | NPLUG_LINUX_MICE;
     hw->real = nplug_linux_open(&setup, malloc(nplug_linux_memory_needed(&setup)),
                                 nplug_linux_memory_needed(&setup));
     if (!hw->real) return fail(NPLUG_ERR_MEMORY);
     if (nplug_attach(hw->nest, nplug_linux_port(hw->real), hw->real) != NPLUG_OK) {
-        fprintf(stderr, "nestplug: this system shows no input devices (/dev/input)\n");
+        fprintf(stderr, "nestplug: this system shows no input devices (/dev/input), nor tells when "
+                        "one comes\n");
         return TOOL_WRONG;
     }
     hw->rate = rate;

@@ -40,7 +40,7 @@ typedef enum nplug_action_kind {
  *   repeat=400:80              at once, after 400 ms, and then every 80 ms
  *
  * What else may be said:
- *   kind=pad family=letters sheet=heron   of such devices only
+ *   kind=pad family=quay-letters sheet=heron   of such devices only
  *   observe                    takes its controls from nobody: see nplug_layer_def
  *   press=0.5 release=0.4      where a press begins and ends
  *   dead= outer= zone= power= curve= lift= scale= invert= gate= rise= fall=   shaping

@@ -43,7 +43,9 @@ typedef enum nplug_nature {
     NPLUG_NATURE_DELTA = 3,    /* movement in the hardware's counts, always added, never merged */
     NPLUG_NATURE_POSITION = 4, /* [0, 1] from the surface's top left */
     NPLUG_NATURE_POSE = 5,     /* metres and a rotation, right-handed, +y up, -z forward */
-    NPLUG_NATURE_CONTACT = 6   /* a signal only: a finger's number on a touch surface, or -1 */
+    NPLUG_NATURE_CONTACT = 6,  /* a signal only: a finger's number on a touch surface, or -1 */
+    NPLUG_NATURE_SENSOR = 7    /* a control only: three numbers of a motion sensor, a turn rate in
+                                  rad/s or an acceleration in m/s^2 */
 } nplug_nature;
 
 /* The sorts of device. */
@@ -58,6 +60,7 @@ typedef enum nplug_kind {
     NPLUG_KIND_HAND_LEFT = 7,
     NPLUG_KIND_HAND_RIGHT = 8,
     NPLUG_KIND_HEADSET = 9,
+    NPLUG_KIND_MOTION = 10, /* motion sensors: nearly always a node of something else */
     NPLUG_KINDS
 } nplug_kind;
 
@@ -87,8 +90,10 @@ enum {
     NPLUG_PAD_REAR_LEFT_2,
     NPLUG_PAD_REAR_RIGHT_2,
     NPLUG_PAD_TOUCHPAD, /* pressed */
-    NPLUG_PAD_CONFIRM,  /* in bindings only: south, or east where the family is letters-crossed */
-    NPLUG_PAD_CANCEL    /* likewise, the other one of the two */
+    NPLUG_PAD_CONFIRM,  /* in bindings only: south, or east where the pad's sheet says so */
+    NPLUG_PAD_CANCEL,   /* likewise, the other one of the two */
+    NPLUG_PAD_GYRO,     /* turn rate, three numbers: see nplug_control_sensor */
+    NPLUG_PAD_ACCEL     /* acceleration, gravity included, likewise */
 };
 
 /* Mouse controls. */
@@ -96,10 +101,13 @@ enum {
     NPLUG_MOUSE_LEFT = 1,
     NPLUG_MOUSE_RIGHT,
     NPLUG_MOUSE_MIDDLE,
-    NPLUG_MOUSE_BACK,
+    NPLUG_MOUSE_BACK, /* under the thumb, the nearer one */
     NPLUG_MOUSE_FORWARD,
-    NPLUG_MOUSE_MOVE, /* two deltas: +x right, +y up */
-    NPLUG_MOUSE_WHEEL /* two deltas: +x right, +y away from the person */
+    NPLUG_MOUSE_MOVE,      /* two deltas: +x right, +y up */
+    NPLUG_MOUSE_WHEEL,     /* two deltas: +x right, +y away from the person */
+    NPLUG_MOUSE_FORWARD_2, /* three more that some mice have beside back and forward */
+    NPLUG_MOUSE_BACK_2,
+    NPLUG_MOUSE_TASK
 };
 
 /* Controls of sticks and throttles, in the words of USB HID's simulation controls (usage page
@@ -174,8 +182,8 @@ NPLUG_API nplug_control nplug_control_from_name(const char *name, size_t length)
  * bytes.  Returns the length of the whole name, or 0 (and writes "") for a number that is none. */
 NPLUG_API size_t nplug_control_name(nplug_control control, char *buffer, size_t size);
 
-/* The nature of a control, and in *components (may be NULL) how many numbers it has: 1 or 2, and 7
- * of a pose (a place x, y, z and a rotation as quaternion x, y, z, w).
+/* The nature of a control, and in *components (may be NULL) how many numbers it has: 1 or 2, 3 of a
+ * sensor, and 7 of a pose (a place x, y, z and a rotation as quaternion x, y, z, w).
  * NPLUG_NATURE_BUTTON and 0 components for a number that is none. */
 NPLUG_API nplug_nature nplug_control_nature(nplug_control control, unsigned *components);
 

@@ -59,7 +59,14 @@ NPLUG_API nplug_device nplug_device_at(const nplug_nest *nest, uint32_t place);
 NPLUG_API nplug_result nplug_device_look(const nplug_nest *nest, nplug_device device,
                                          nplug_device_info *info);
 
-/* One raw signal. */
+/* One raw signal.
+ *
+ * A device may have several nodes: what its port announces one by one and is one piece of hardware
+ * (a pad, its motion sensors, its touch pad).  Nodes are one device where the port says so, or
+ * where vendor and product are the same and serial number or socket agree and neither differs; but
+ * two that could each be a device (a keyboard and a mouse, two pads) stay two.  A sheet reads the
+ * node that makes the device what it is, unless it names another one; motion sensors and touch pads
+ * beside it are read by sheets of their own, and what they say is never use. */
 typedef struct nplug_signal_info {
     nplug_space space;
     uint32_t code;
@@ -69,11 +76,21 @@ typedef struct nplug_signal_info {
                     sum since the device came, modulo 2^32 */
     bool known;  /* whether it has said anything yet */
     bool read;   /* whether a control listens to it */
+    int32_t flat, fuzz,
+        resolution;       /* as the hardware says, see nplug_report; 0 where it does not */
+    uint32_t node;        /* which of the device's nodes, from 0 in order of arrival */
+    nplug_kind node_kind; /* what that node looks like by itself */
+    bool chief;           /* it is the node that makes the device what it is */
 } nplug_signal_info;
 
 /* Fills *info for signal `index` of a device that is here; NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN. */
 NPLUG_API nplug_result nplug_signal_look(const nplug_nest *nest, nplug_device device,
                                          uint32_t index, nplug_signal_info *info);
+
+/* The controls that a signal feeds, by `nth` from 0 (a hat feeds two sides of a d-pad); 0 past the
+ * last, and where the device or the signal is none. */
+NPLUG_API nplug_control nplug_signal_feeds(const nplug_nest *nest, nplug_device device,
+                                           uint32_t index, uint32_t nth);
 
 /* No signal. */
 #define NPLUG_NO_SIGNAL 0xffffffffu
@@ -82,13 +99,17 @@ NPLUG_API nplug_result nplug_signal_look(const nplug_nest *nest, nplug_device de
 typedef struct nplug_control_info {
     nplug_control control;
     nplug_nature nature;
-    uint32_t components; /* 1 or 2; 7 of a pose */
+    uint32_t components; /* 1 or 2; 3 of a sensor, 7 of a pose */
     nplug_vec2 value;    /* normalised, at the last step; of a delta, moved in the last step */
     bool down;           /* past its press threshold */
     bool spent;          /* reads as at rest to players until it has been at rest */
     bool lever;          /* it has no rest: it stays where it is put */
     bool square;         /* a stick whose corners reach 1, 1; else they stay within the circle */
-    uint32_t signal[2];  /* which signal feeds each component; NPLUG_NO_SIGNAL for none */
+    bool guess;          /* which control it is is a guess: no code or print says so */
+    bool lies;           /* it rests elsewhere than its sheet expects, since it lay there when it
+                            came */
+    uint32_t signal[2];  /* which signal feeds each component, the first of several (see
+                            nplug_signal_feeds); NPLUG_NO_SIGNAL for none */
     const char *print;   /* what is printed on it, as its sheet says; "" where nobody knows */
 } nplug_control_info;
 
@@ -106,6 +127,13 @@ NPLUG_API nplug_vec2 nplug_control_value(const nplug_nest *nest, nplug_device de
 NPLUG_API nplug_result nplug_control_pose(const nplug_nest *nest, nplug_device device,
                                           nplug_control control, nplug_pose *pose);
 
+/* What a device's motion sensor says now: turn rate in rad/s about x, y and z, or acceleration in
+ * m/s^2 along them (at rest it is gravity's), in the order and the directions of the hardware;
+ * three numbers.  By the resolution that the system gives (Linux kernel, event-codes.rst,
+ * INPUT_PROP_ACCELEROMETER: counts a g, and a degree a second).  Errors as nplug_control_pose. */
+NPLUG_API nplug_result nplug_control_sensor(const nplug_nest *nest, nplug_device device,
+                                            nplug_control control, float value[3]);
+
 /* What is printed on a device's control, as its sheet says ("A", "anchor"): static or the sheet's;
  * "" where nobody knows. */
 NPLUG_API const char *nplug_control_print(const nplug_nest *nest, nplug_device device,
@@ -121,7 +149,8 @@ typedef enum nplug_rule_part {
     NPLUG_RULE_SPACE,
     NPLUG_RULE_HAS,
     NPLUG_RULE_LACKS,
-    NPLUG_RULE_FITS /* as an answer: all fit */
+    NPLUG_RULE_AXIS, /* an axis that says of itself what it must */
+    NPLUG_RULE_FITS  /* as an answer: all fit */
 } nplug_rule_part;
 
 /* A rule that is in force, held against a device. */
@@ -129,7 +158,7 @@ typedef struct nplug_rule_info {
     const struct nplug_sheet *sheet; /* whose rule it is: see sheet.h */
     uint32_t rule;                   /* which of its rules, from 0 */
     nplug_rule_part misfit;          /* the first part that does not fit */
-    uint32_t code;                   /* of HAS and LACKS: the code of the signal */
+    uint32_t code;                   /* of HAS, LACKS and AXIS: the code of the signal */
     nplug_kind looks;                /* what the device looks like by its signals */
     uint32_t space;                  /* the code space of most of them: an nplug_space */
     bool gives_wires, gives_prints;  /* whether this sheet was taken */

@@ -68,16 +68,16 @@ typedef void (*nplug_log)(void *user, const char *line);
 typedef struct nplug_setup {
     uint32_t size;        /* sizeof(nplug_setup) */
     bool record_all_keys; /* traces hold every key, not only those that the game binds */
-    bool follow_rest;     /* devices that come are calibrated: see calibrate.h */
+    bool follow_rest;     /* devices that come are calibrated: see calibrate.h; on by default */
     nplug_log log;        /* NULL: no log */
     void *log_user;
     nplug_limits limits; /* see nplug_limits_default; last, so that both may grow at the end */
 } nplug_setup;
 
-/* A setup with the default limits and no log. */
+/* A setup with the default limits and no log, in which devices are calibrated. */
 static inline nplug_setup nplug_setup_default(void)
 {
-    nplug_setup setup = {(uint32_t)sizeof(nplug_setup), false, false, NULL, NULL,
+    nplug_setup setup = {(uint32_t)sizeof(nplug_setup), false, true, NULL, NULL,
                          nplug_limits_default()};
     return setup;
 }
@@ -102,7 +102,8 @@ NPLUG_API nplug_result nplug_attach_lossless(nplug_nest *nest, const nplug_port 
 
 /* Adds sheets to those that are compiled in, before the first step; a sheet added later wins over
  * an earlier one that fits as well.  The sheets stay the caller's.  NPLUG_ERR_ORDER,
- * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE; NPLUG_ERR_FORMAT where two of them have the same rule;
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE; NPLUG_ERR_FORMAT where two of them tie (see
+ * nplug_rules_tie);
  * NPLUG_ERR_FULL after four calls, or where limits.matches is too small.  On an error none of them
  * is added, and those that were there stay in force. */
 NPLUG_API nplug_result nplug_add_sheets(nplug_nest *nest, const nplug_sheet *sheets,

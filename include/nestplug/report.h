@@ -40,8 +40,20 @@ typedef enum nplug_report_kind {
 
 /* Flags of a report. */
 enum {
-    NPLUG_REPORT_MORE = 1, /* more of this group follows: one device, one moment */
-    NPLUG_REPORT_MOVES = 2 /* movement of an axis or a delta: may be dropped when a ring fills up */
+    NPLUG_REPORT_MORE = 1,     /* more of this group follows: one device, one moment */
+    NPLUG_REPORT_MOVES = 2,    /* movement of an axis or a delta: may be dropped when a ring fills
+                                  up */
+    NPLUG_REPORT_CANCELLED = 4 /* the system let go of it, no person did: what comes of the group is
+                                  marked cancelled */
+};
+
+/* Properties of a node, as numbered by the Linux kernel (INPUT_PROP_... of input-event-codes.h). */
+enum {
+    NPLUG_PROPERTY_POINTER = 1 << 0, /* it moves a pointer somewhere else: a touch pad */
+    NPLUG_PROPERTY_DIRECT = 1 << 1,  /* it points at what is shown under it: a touch screen */
+    NPLUG_PROPERTY_BUTTONPAD = 1 << 2,
+    NPLUG_PROPERTY_ACCELEROMETER = 1 << 6 /* its axes are motion sensors, in counts of
+                                             `resolution` a g, and a degree a second */
 };
 
 /* The texts that a device may bring. */
@@ -49,7 +61,8 @@ typedef enum nplug_text {
     NPLUG_TEXT_NAME = 0,   /* what it calls itself */
     NPLUG_TEXT_SERIAL = 1, /* its serial number, where it has one */
     NPLUG_TEXT_SOCKET = 2, /* where it is plugged in */
-    NPLUG_TEXT_UNIT = 3,   /* unit key: equal for the nodes of one piece of hardware */
+    NPLUG_TEXT_UNIT = 3,   /* unit key: equal for the nodes of one piece of hardware, where the port
+                              knows; else serial number and socket tell, see nplug_signal_info */
     NPLUG_TEXTS
 } nplug_text;
 
@@ -79,9 +92,11 @@ typedef struct nplug_report {
             uint16_t vendor;  /* 0 where unknown */
             uint16_t product; /* 0 where unknown */
             uint16_t version;
-            uint16_t signals;   /* how many signals will be declared */
-            uint8_t times;      /* an nplug_times */
-            uint8_t unreadable; /* not 0: it is there, but may not be read */
+            uint16_t signals;    /* how many signals will be declared */
+            uint8_t times;       /* an nplug_times */
+            uint8_t unreadable;  /* not 0: it is there, but may not be read */
+            uint32_t properties; /* what the system says that it is: 1 << n for property n of the
+                                    Linux kernel's input interface (NPLUG_PROPERTY_...) */
         } arrive;
         struct {
             uint32_t code;
@@ -90,7 +105,10 @@ typedef struct nplug_report {
             uint8_t nature; /* an nplug_nature */
         } signal;
         struct {
-            int32_t flat, fuzz, resolution; /* as the hardware says; 0 where it does not */
+            int32_t flat, fuzz, resolution; /* as the hardware says; 0 where it does not: counts
+                                               about the middle that mean nothing, counts of noise,
+                                               counts a millimetre (of motion sensors: a g, and a
+                                               degree a second) */
         } detail;
         char text[16]; /* UTF-8, filled up with 0 */
     } as;

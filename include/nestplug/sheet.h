@@ -11,7 +11,8 @@ extern "C" {
 
 /* One rule by which a sheet fits a device: all that it names must hold.  Of several rules that fit,
  * the one that names the most telling things wins: product before vendor, version, bus, kind, code
- * space, and then the number of signals named.  0 (and no signals) is: any. */
+ * space, and then the number of signals named.  0 (and no signals) is: any.  Kind, code space and
+ * signals are those of one node: that which makes the device what it is. */
 typedef struct nplug_match {
     uint16_t bus, vendor, product, version; /* as in an arrival's report */
     uint16_t kind;                          /* an nplug_kind: what its signals make it look like */
@@ -19,13 +20,18 @@ typedef struct nplug_match {
     uint16_t has_count, lacks_count;
     const uint32_t *has;   /* codes in that space of signals that it must have */
     const uint32_t *lacks; /* and of those that it must not have */
+    uint32_t axis;         /* not 0: the code of an axis of which the hardware says these two, which
+                              tells its driver where no number does */
+    int32_t fuzz, flat;
 } nplug_match;
 
 /* How a wire reads its signal. */
 typedef enum nplug_reading {
     NPLUG_READ_WHOLE = 0,     /* a button, a delta, or an axis with its rest in the middle */
-    NPLUG_READ_FROM_LOW = 1,  /* an axis that rests at its low end: [0, 1] */
-    NPLUG_READ_FROM_HIGH = 2, /* an axis that rests at its high end: [0, 1] */
+    NPLUG_READ_FROM_LOW = 1,  /* an axis that rests at its low end: [0, 1].  Of a rule that names no
+                                 vendor this is what is expected: one that lies at its other end
+                                 when it comes, or in the first that its node says, rests there */
+    NPLUG_READ_FROM_HIGH = 2, /* an axis that rests at its high end, likewise */
     NPLUG_READ_WHEN_LOW = 3,  /* a button that is down at the low end (one side of a hat) */
     NPLUG_READ_WHEN_HIGH = 4, /* a button that is down at the high end */
     NPLUG_READ_HALF_LOW = 5,  /* from the rest to the low end: [0, 1] (two triggers, one axis) */
@@ -38,7 +44,8 @@ typedef enum nplug_reading {
     NPLUG_READ_ROUND_X = 11, /* a round hat's way to the right: -1, 0 or 1 */
     NPLUG_READ_ROUND_Y = 12, /* and up */
     NPLUG_READ_PRESENT = 13, /* of a contact: it is there */
-    NPLUG_READ_SCALED = 14   /* of a pose: raw / max, not held to [-1, 1] */
+    NPLUG_READ_SCALED = 14,  /* of a pose: raw / max, not held to [-1, 1] */
+    NPLUG_READ_SENSED = 15   /* of a sensor: raw / the signal's resolution, in rad/s or m/s^2 */
 } nplug_reading;
 
 /* Flags of a wire. */
@@ -48,10 +55,12 @@ enum {
     NPLUG_WIRE_HAS_RANGE = 4,   /* `min` and `max` hold, whatever the hardware says */
     NPLUG_WIRE_LEVER = 8,       /* it has no rest: it stays where it is put */
     NPLUG_WIRE_ZERO_FIRST = 16, /* the hardware says 0 until it is first moved, wherever it rests */
-    NPLUG_WIRE_SQUARE = 32      /* of a stick: its corners reach 1, 1 */
+    NPLUG_WIRE_SQUARE = 32,     /* of a stick: its corners reach 1, 1 */
+    NPLUG_WIRE_GUESS = 64       /* whether it is this control is a guess */
 };
 
-/* One wire: which signal feeds which component of which control. */
+/* One wire: which signal feeds which component of which control.  Where several feed one, the
+ * strongest of them holds, so an idle one neither doubles another nor overrides it. */
 typedef struct nplug_wire {
     nplug_control control;
     uint8_t component; /* 0 is x (or the only one), 1 is y; of a pose 0 to 6 */
@@ -59,6 +68,8 @@ typedef struct nplug_wire {
     uint32_t code;
     uint8_t reading; /* an nplug_reading */
     uint8_t flags;   /* NPLUG_WIRE_... */
+    uint8_t node;    /* 0: of the node that makes the device what it is; else an nplug_kind: of that
+                        one of its other nodes which looks like that */
     uint16_t bounce; /* a button's contact bounces for so long (milliseconds): what it says within
                         that time of an edge is taken at its end */
     int32_t rest, min, max; /* raw */
@@ -82,7 +93,15 @@ typedef struct nplug_sheet {
     const nplug_print *prints;
     uint32_t
         keys; /* not 0: a signal of HID usage page 0x07, or of a kernel key code, is that key */
+    uint32_t confirm; /* which of the face buttons confirms, as people expect of what is printed:
+                         NPLUG_PAD_SOUTH (as 0), or NPLUG_PAD_EAST */
 } nplug_sheet;
+
+/* Whether two rules (from 0) of two sheets could both fit one device, neither being surer: nobody
+ * could say then which sheet holds, so nplug_add_sheets refuses them.  false where there is no such
+ * sheet or rule. */
+NPLUG_API bool nplug_rules_tie(const nplug_sheet *a, uint32_t rule_a, const nplug_sheet *b,
+                               uint32_t rule_b);
 
 /* The sheets that are compiled in, and how many (in *count, never NULL). */
 NPLUG_API const nplug_sheet *nplug_builtin_sheets(uint32_t *count);

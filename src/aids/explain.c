@@ -99,6 +99,9 @@ static void add_misfit(np_text *text, const teller *to, const nplug_match *match
     case NPLUG_RULE_HAS:
         add_code(text, "it has no signal of code ", code);
         break;
+    case NPLUG_RULE_AXIS:
+        add_code(text, "its driver is another one, by fuzz and flat of code ", code);
+        break;
     default:
         add_code(text, "it must not have the signal of code ", code);
         break;
@@ -123,7 +126,8 @@ static void add_what_fits(np_text *text, const nplug_match *match)
     add_part(text, match->bus != 0, "bus", &any);
     add_part(text, match->kind != 0, "kind", &any);
     add_part(text, match->space != 0, "code space", &any);
-    add_part(text, match->has_count + match->lacks_count != 0, "signals", &any);
+    add_part(text, match->has_count + match->lacks_count + (match->axis != 0) != 0, "signals",
+             &any);
 }
 
 static const char *rank_of(const nplug_rule_info *rule)
@@ -214,6 +218,110 @@ static void tell_result(const teller *to)
     tell(to, line);
 }
 
+/* The names of those of a device's controls of which something holds. */
+static bool add_controls(np_text *text, const teller *to, bool (*holds)(const nplug_control_info *))
+{
+    nplug_control_info info;
+    bool any = false;
+
+    for (uint32_t i = 0; nplug_control_look(to->nest, to->about.device, i, &info) == NPLUG_OK;
+         i++) {
+        char name[64];
+        if (!holds(&info)) continue;
+        nplug_control_name(info.control, name, sizeof name);
+        np_text_add(text, any ? ", " : " ");
+        np_text_add(text, name);
+        any = true;
+    }
+    return any;
+}
+
+static bool is_guess(const nplug_control_info *info)
+{
+    return info->guess;
+}
+
+static bool lies(const nplug_control_info *info)
+{
+    return info->lies;
+}
+
+/* What is a guess, and what lay elsewhere than expected. */
+static void tell_doubts(const teller *to)
+{
+    char line[1024];
+    np_text text = np_text_in(line, sizeof line);
+
+    np_text_add(&text, "A guess, since no code says which is where:");
+    if (add_controls(&text, to, is_guess)) {
+        np_text_add(&text, ".");
+        tell(to, line);
+    }
+    text = np_text_in(line, sizeof line);
+    np_text_add(&text, "Taken to rest where it lay when it came, not where its sheet expects:");
+    if (!add_controls(&text, to, lies)) return;
+    np_text_add(&text, ".");
+    tell(to, line);
+}
+
+static void add_nodes(np_text *text, const teller *to)
+{
+    nplug_signal_info info;
+    uint32_t told = 0;
+
+    for (uint32_t i = 0; nplug_signal_look(to->nest, to->about.device, i, &info) == NPLUG_OK; i++) {
+        if (info.node + 1 == told) continue;
+        np_text_add(text, told ? ", " : " ");
+        np_text_add(text, info.node_kind == NPLUG_KIND_UNKNOWN ? "one of no known kind"
+                                                               : nplug_kind_name(info.node_kind));
+        if (info.chief) np_text_add(text, " (which makes it what it is)");
+        told = info.node + 1;
+    }
+}
+
+static bool has_nodes(const teller *to)
+{
+    nplug_signal_info info;
+
+    for (uint32_t i = 0; nplug_signal_look(to->nest, to->about.device, i, &info) == NPLUG_OK; i++)
+        if (info.node) return true;
+    return false;
+}
+
+static void tell_nodes(const teller *to)
+{
+    char line[256];
+    np_text text = np_text_in(line, sizeof line);
+
+    if (!has_nodes(to)) return;
+    np_text_add(&text, "Its nodes:");
+    add_nodes(&text, to);
+    np_text_add(&text, ". Each is read by itself.");
+    tell(to, line);
+}
+
+/* How large a touch surface is, where its hardware says in which unit it counts. */
+static void tell_surface(const teller *to)
+{
+    uint32_t millimetres[2] = {0, 0}, found = 0;
+    nplug_signal_info info;
+    char line[96];
+    np_text text = np_text_in(line, sizeof line);
+
+    for (uint32_t i = 0;
+         found < 2 && nplug_signal_look(to->nest, to->about.device, i, &info) == NPLUG_OK; i++)
+        if (info.nature == NPLUG_NATURE_POSITION && info.resolution > 0)
+            millimetres[found++] =
+                (uint32_t)((int64_t)info.max - info.min) / (uint32_t)info.resolution;
+    if (found < 2) return;
+    np_text_add(&text, "Its touch surface is ");
+    np_text_add_number(&text, millimetres[0]);
+    np_text_add(&text, " mm wide and ");
+    np_text_add_number(&text, millimetres[1]);
+    np_text_add(&text, " mm high.");
+    tell(to, line);
+}
+
 static void tell_advice(const teller *to)
 {
     switch (to->about.matched) {
@@ -254,6 +362,9 @@ nplug_result nplug_explain(const nplug_nest *nest, nplug_device device, nplug_he
     tell_looks(&to);
     tell_rules(&to);
     tell_result(&to);
+    tell_nodes(&to);
+    tell_surface(&to);
+    tell_doubts(&to);
     tell_advice(&to);
     return NPLUG_OK;
 }

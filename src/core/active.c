@@ -137,7 +137,7 @@ static bool look_at(nplug_nest *nest, uint32_t signal)
     for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
         const np_control *control = &controls->list[controls->wires[w].control];
         if (control->nature != NPLUG_NATURE_AXIS) continue;
-        np_controls_set(controls, w, nest->devices.raw[signal]);
+        np_controls_set(controls, &nest->devices, w, signal);
         left |= np_controls_leave(controls, controls->wires[w].control) == NP_EDGE_PRESS &&
                 !(control->flags & NP_CONTROL_SPENT);
     }
@@ -360,7 +360,7 @@ void np_active_hear(nplug_nest *nest, const np_change *change, np_edge edge)
     const np_control *control = &nest->controls.list[change->control];
     np_edge left = np_controls_leave(&nest->controls, change->control);
 
-    if (control->flags & NP_CONTROL_SPENT) return;
+    if (control->flags & (NP_CONTROL_SPENT | NP_CONTROL_ASIDE)) return;
     if (control->flags & NP_CONTROL_LEVER) {
         if (is_pulled(&nest->active, change->control, control->value[0]))
             use_for_all(nest, control, false, change->time);

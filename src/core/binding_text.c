@@ -84,7 +84,7 @@ static bool read_way(np_reader *in, const char *word, size_t length, nplug_sourc
     for (size_t i = 0; i < sizeof ways / sizeof *ways; i++) {
         if (!is_word(word, length, ways[i].name) || ways[i].components != components) continue;
         source->way = ways[i].way;
-        if (nature != NPLUG_NATURE_BUTTON && nature != NPLUG_NATURE_POSE) return true;
+        if (nature != NPLUG_NATURE_BUTTON && components <= 2) return true;
     }
     return np_reader_fail(in,
                           components == 2 ? "is no part of it: x y up down left right are"
@@ -234,6 +234,8 @@ static bool check_kind(np_reader *in, const char *word)
 
     if (nature == NPLUG_NATURE_POSE)
         return np_reader_fail(in, "is a pose: read it by nplug_control_pose", word, length);
+    if (nature == NPLUG_NATURE_SENSOR)
+        return np_reader_fail(in, "is a sensor: read it by nplug_control_sensor", word, length);
     if (in->action->kind == NPLUG_BUTTON && !has_press(in))
         return np_reader_fail(in,
                               "has no single press: a button takes a button, a key, a trigger or "
@@ -300,7 +302,7 @@ static nplug_control pad(unsigned place)
     return NPLUG_CONTROL(NPLUG_CLASS_PAD, place);
 }
 
-/* Which button confirms depends on what is printed on the pad: a binding for each. */
+/* Which button confirms is said by the pad's sheet: a binding for each. */
 static bool keep_resolved(np_reader *in)
 {
     nplug_source named = in->driving[0];
@@ -308,10 +310,10 @@ static bool keep_resolved(np_reader *in)
     bool confirms = named.control == pad(NPLUG_PAD_CONFIRM), kept = true;
 
     if (!confirms && named.control != pad(NPLUG_PAD_CANCEL)) return np_game_keep(in);
-    memcpy(in->filter.family, "letters-crossed", sizeof "letters-crossed");
+    in->filter.confirm = NPLUG_PAD_EAST;
     in->driving[0].control = pad(confirms ? NPLUG_PAD_EAST : NPLUG_PAD_SOUTH);
     kept = np_game_keep(in);
-    in->filter.other_family = true;
+    in->filter.confirm = NPLUG_PAD_SOUTH;
     in->driving[0].control = pad(confirms ? NPLUG_PAD_SOUTH : NPLUG_PAD_EAST);
     kept = kept && np_game_keep(in);
     in->driving[0] = named;

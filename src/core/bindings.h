@@ -29,7 +29,7 @@ typedef enum np_shape {
 typedef struct np_filter {
     nplug_kind kind;
     char family[24], sheet[24];
-    bool other_family; /* any but this one */
+    uint8_t confirm; /* 0, or which of south and east confirms on them: an NPLUG_PAD number */
 } np_filter;
 
 typedef struct np_source {

@@ -1,13 +1,14 @@
 #include "coming.h"
+#include "looks.h"
 #include "nest.h"
 
 static void build(nplug_nest *nest, uint32_t device, nplug_time time)
 {
     int limit;
 
+    np_devices_call(&nest->devices, device);
     np_recognise(&nest->recogniser, &nest->devices, device);
-    limit =
-        np_controls_build(&nest->controls, &nest->devices, device, &nest->recogniser.of[device]);
+    limit = np_controls_build(&nest->controls, &nest->devices, device, &nest->recogniser);
     if (limit >= 0) np_limit_reached(nest, (nplug_limit)limit, time);
     np_controls_mute(&nest->controls, device, nest->recogniser.of[device].kind);
     np_players_divide(nest, device);
@@ -96,8 +97,10 @@ static void rejoin(nplug_nest *nest, uint32_t device, uint32_t node, nplug_time 
 
 void np_coming_ready(nplug_nest *nest, uint32_t node, nplug_time time)
 {
-    uint32_t device = np_devices_find_unit(&nest->devices, node);
+    uint32_t device;
 
+    np_devices_complete(&nest->devices, node, np_looks_by_itself(&nest->devices, node));
+    device = np_devices_find_unit(&nest->devices, node);
     if (device == NP_NONE) device = np_returns_at_once(&nest->devices, node);
     if (device != NP_NONE) {
         rejoin(nest, device, node, time);

@@ -68,6 +68,19 @@ static float read_axis(uint32_t reading, float value)
     }
 }
 
+#define RADIANS_A_DEGREE 0.017453293f
+#define GRAVITY          9.80665f /* m/s^2: the standard one (ISO 80000-3) */
+
+/* What is not held to [-1, 1]; a sensor's low end says whether it turns, its high end how many counts
+ * are one. */
+static float read_scaled(const np_wire *wire, int32_t raw)
+{
+    float counts = wire->high > 0 ? (float)raw / (float)wire->high : 0.0f;
+
+    if ((wire->how & NP_WIRE_READING) == NPLUG_READ_SCALED) return counts;
+    return counts * (wire->low ? RADIANS_A_DEGREE : GRAVITY);
+}
+
 /* What is no axis between two ends. */
 static float read_other(const np_wire *wire, int32_t raw)
 {
@@ -78,7 +91,7 @@ static float read_other(const np_wire *wire, int32_t raw)
     if (wire->how & NP_WIRE_DELTA)
         return (float)(int32_t)((uint32_t)raw - (uint32_t)wire->rest) / (float)wire->high;
     if (reading == NPLUG_READ_PRESENT) return raw >= 0 ? 1.0f : 0.0f;
-    if (reading == NPLUG_READ_SCALED) return wire->high > 0 ? (float)raw / (float)wire->high : 0.0f;
+    if (reading >= NPLUG_READ_SCALED) return read_scaled(wire, raw);
     if (reading >= NPLUG_READ_ROUND_UP) return read_hat(wire, raw);
     return read_axis(reading, np_number_normal(wire->low, wire->rest, wire->high, raw));
 }
@@ -114,7 +127,7 @@ bool np_wire_jumps(const np_wire *wire)
 static bool at_rest(const np_control *control)
 {
     if (control->flags & NP_CONTROL_LEVER || control->nature == NPLUG_NATURE_POSITION ||
-        control->nature == NPLUG_NATURE_POSE)
+        control->nature == NPLUG_NATURE_POSE || control->nature == NPLUG_NATURE_SENSOR)
         return true;
     return fabsf(control->value[0]) < NP_REST && fabsf(control->value[1]) < NP_REST;
 }
@@ -123,7 +136,7 @@ static bool at_rest(const np_control *control)
 static void note_moved(np_wire *wire, int32_t raw)
 {
     if (wire->how & NP_WIRE_UNMOVED && raw != 0 && raw != wire->rest)
-        wire->how &= (uint8_t)~NP_WIRE_UNMOVED;
+        wire->how &= (uint16_t)~NP_WIRE_UNMOVED;
 }
 
 /* One that is at rest is spent no more; what moves while it is muted is spent. */
@@ -134,19 +147,125 @@ static void note_rest(np_control *control)
     if (spent == at_rest(control)) control->flags ^= NP_CONTROL_SPENT;
 }
 
-static inline void set(np_wire *wire, np_control *control, int32_t raw)
+static float stronger(float a, float b)
 {
+    return fabsf(b) > fabsf(a) ? b : a;
+}
+
+/* The strongest of all that feed the same as one of a control's wires. */
+static float read_shared(const np_controls *controls, const np_devices *devices,
+                         const np_wire *shared)
+{
+    uint32_t device = controls->list[shared->control].device, signal;
+    float value = 0.0f;
+
+    for (uint32_t i = 0; (signal = np_devices_signal(devices, device, i)) != NP_NONE; i++) {
+        np_run run = controls->of_signal[signal];
+        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+            const np_wire *wire = &controls->wires[w];
+            if (wire->control == shared->control && wire->component == shared->component)
+                value = stronger(value, read_wire(wire, devices->raw[signal]));
+        }
+    }
+    return value;
+}
+
+static inline void set(np_controls *controls, const np_devices *devices, np_wire *wire, int32_t raw)
+{
+    np_control *control = &controls->list[wire->control];
+
     if (wire->component > 1) return; /* a pose is read when it is asked for */
     if (!is_plain(wire)) note_moved(wire, raw);
-    control->value[wire->component] = read_wire(wire, raw);
+    control->value[wire->component] =
+        wire->how & NP_WIRE_SHARED ? read_shared(controls, devices, wire) : read_wire(wire, raw);
     if (control->flags & (NP_CONTROL_SPENT | NP_CONTROL_MUTED)) note_rest(control);
 }
 
-void np_controls_set(np_controls *controls, uint32_t index, int32_t raw)
+void np_controls_set(np_controls *controls, const np_devices *devices, uint32_t index,
+                     uint32_t signal)
 {
-    np_wire *wire = &controls->wires[index];
+    set(controls, devices, &controls->wires[index], devices->raw[signal]);
+}
 
-    set(wire, &controls->list[wire->control], raw);
+/* An axis that rests at one end lies at the other: within an eighth of its way. */
+static bool lies_at_other_end(const np_wire *wire, int32_t raw)
+{
+    int64_t way = (int64_t)wire->high - wire->low;
+    uint32_t reading = wire->how & NP_WIRE_READING;
+
+    if (way <= 0 || (wire->how & NP_WIRE_BUTTON)) return false;
+    if (reading == NPLUG_READ_FROM_LOW) return 8 * ((int64_t)raw - wire->low) >= 7 * way;
+    return reading == NPLUG_READ_FROM_HIGH && 8 * ((int64_t)raw - wire->low) <= way;
+}
+
+/* An axis that rests at an end is read from the end that it rests nearer to. */
+static void follow_side(np_wire *wire)
+{
+    uint32_t reading = wire->how & NP_WIRE_READING;
+    bool high = (int64_t)wire->rest - wire->low > (int64_t)wire->high - wire->rest;
+
+    if (reading != NPLUG_READ_FROM_LOW && reading != NPLUG_READ_FROM_HIGH) return;
+    wire->how &= (uint16_t)~NP_WIRE_READING;
+    wire->how |= high ? NPLUG_READ_FROM_HIGH : NPLUG_READ_FROM_LOW;
+}
+
+static void turn_round(np_controls *controls, np_wire *wire)
+{
+    wire->rest = (wire->how & NP_WIRE_READING) == NPLUG_READ_FROM_LOW ? wire->high : wire->low;
+    follow_side(wire);
+    controls->list[wire->control].flags |= NP_CONTROL_LIES;
+}
+
+bool np_controls_ask(np_controls *controls, np_devices *devices, uint32_t signal)
+{
+    np_run run = controls->of_signal[signal];
+    uint8_t known = devices->signals[signal].rests;
+    int32_t raw = devices->raw[signal];
+    bool turned = false;
+
+    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+        np_wire *wire = &controls->wires[w];
+        bool asks = (wire->how & NP_WIRE_ASKS) != 0;
+        if (!asks || known == NP_RESTS_THERE) continue;
+        if (known == NP_RESTS_UNASKED && !lies_at_other_end(wire, raw)) continue;
+        turn_round(controls, wire);
+        turned = true;
+    }
+    if (known == NP_RESTS_UNASKED)
+        np_devices_found_rest(devices, signal, turned ? NP_RESTS_OTHERWISE : NP_RESTS_THERE);
+    return turned;
+}
+
+static bool is_near_middle(const np_controls *controls, const np_wire *wire, int32_t raw)
+{
+    if (!(controls->list[wire->control].flags & NP_CONTROL_BOTH)) return true;
+    if (controls->list[wire->control].flags & NP_CONTROL_LEVER) return true;
+    return fabsf(read_wire(wire, raw)) < NP_REST;
+}
+
+bool np_controls_lies_still(const np_controls *controls, const np_devices *devices, uint32_t node)
+{
+    const np_node *about = &devices->nodes[node];
+    uint32_t known = 0;
+
+    for (uint32_t i = about->first_signal; i < about->first_signal + about->signals; i++) {
+        np_run run = controls->of_signal[i];
+        if (devices->flags[i] & NP_SIGNAL_SILENT) continue;
+        known += devices->signals[i].nature == NPLUG_NATURE_AXIS;
+        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
+            if (!is_near_middle(controls, &controls->wires[w], devices->raw[i])) return false;
+    }
+    return known >= 2;
+}
+
+void np_controls_lie(np_controls *controls, uint32_t signal, bool lies)
+{
+    np_run run = controls->of_signal[signal];
+
+    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+        uint16_t *flags = &controls->list[controls->wires[w].control].flags;
+        *flags = (uint16_t)(lies ? *flags | NP_CONTROL_LIES : *flags & ~NP_CONTROL_LIES);
+    }
 }
 
 void np_controls_calibrate(np_controls *controls, uint32_t signal, int32_t rest, int32_t low,
@@ -158,6 +277,7 @@ void np_controls_calibrate(np_controls *controls, uint32_t signal, int32_t rest,
         controls->wires[w].rest = rest;
         controls->wires[w].low = low;
         controls->wires[w].high = high;
+        follow_side(&controls->wires[w]);
     }
 }
 
@@ -173,13 +293,13 @@ void np_controls_deafen_kinds(np_controls *controls, uint32_t kinds)
 
 bool np_controls_mute(np_controls *controls, uint32_t device, nplug_kind kind)
 {
-    uint8_t muted =
+    uint16_t muted =
         ((controls->muted_kinds | controls->deaf_kinds) >> kind) & 1u ? NP_CONTROL_MUTED : 0;
     np_run run = controls->of_device[device];
     bool news = false;
 
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
-        uint8_t *flags = &controls->list[i].flags;
+        uint16_t *flags = &controls->list[i].flags;
         if ((*flags & NP_CONTROL_MUTED) == muted) continue;
         *flags ^= NP_CONTROL_MUTED;
         news = true;
@@ -268,7 +388,7 @@ static void settle_signal(np_controls *controls, np_devices *devices, uint32_t s
     int32_t raw = devices->raw[signal];
 
     for (; wire < end; wire++) {
-        set(wire, &controls->list[wire->control], raw);
+        set(controls, devices, wire, raw);
         mark_moved(controls, wire->control);
         if (wire->how & NP_WIRE_DELTA && settle_delta(wire, raw))
             np_devices_redirty(devices, signal);
@@ -288,7 +408,7 @@ void np_controls_settle(np_controls *controls, np_devices *devices)
 void np_controls_clean(np_controls *controls)
 {
     for (uint32_t i = 0; i < controls->moved_count; i++)
-        controls->list[controls->moved[i]].flags &= (uint8_t)~NP_CONTROL_MOVED;
+        controls->list[controls->moved[i]].flags &= (uint16_t)~NP_CONTROL_MOVED;
     controls->moved_count = 0;
 }
 
@@ -298,6 +418,7 @@ bool np_controls_guard(const np_control *control, np_interval *interval)
     interval->below = NP_ANYWHERE_HIGH;
     if (control->nature == NPLUG_NATURE_DELTA) return false;
     if (control->flags & NP_CONTROL_SPENT) return false;
+    if (control->nature == NPLUG_NATURE_SENSOR) interval->below = -(interval->at_least = -1e9f);
     if (control->components != 1) return true;
     if (control->flags & NP_CONTROL_DOWN)
         interval->at_least = NP_RELEASE;

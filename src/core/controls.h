@@ -26,14 +26,17 @@ enum {
     NP_CONTROL_SQUARE = 16, /* a stick whose corners reach 1, 1 */
     NP_CONTROL_BOTH = 32,   /* an axis that goes both ways from its rest */
     NP_CONTROL_AWAY = 64,   /* an axis that is far from its rest */
-    NP_CONTROL_MUTED = 128  /* its device is not heard: what moves is spent */
+    NP_CONTROL_MUTED = 128, /* its device is not heard: what moves is spent */
+    NP_CONTROL_ASIDE = 256, /* of a node beside the chief one: it is never use */
+    NP_CONTROL_GUESS = 512, /* its sheet says that it is a guess */
+    NP_CONTROL_LIES = 1024  /* it rests where it lay, not where its sheet expects */
 };
 
 typedef struct np_wire {
     int32_t low, rest, high; /* of a delta, `rest` is the sum at the last value lane */
     uint16_t control;
+    uint16_t how; /* an nplug_reading; the bits below are added */
     uint8_t component;
-    uint8_t how; /* an nplug_reading; the bits below are added */
 } np_wire;
 
 enum {
@@ -41,15 +44,18 @@ enum {
     NP_WIRE_REVERSED = 16,
     NP_WIRE_BUTTON = 32,
     NP_WIRE_DELTA = 64,
-    NP_WIRE_UNMOVED = 128 /* 0 is no value yet: the hardware says so until it is first moved */
+    NP_WIRE_UNMOVED = 128, /* 0 is no value yet: the hardware says so until it is first moved */
+    NP_WIRE_SHARED = 256,  /* other wires feed the same: the strongest of them holds */
+    NP_WIRE_ASKS = 512     /* its sheet only expects where it rests: the hardware is asked */
 };
 
 typedef struct np_control {
     float value[2];
     nplug_control id;
     uint16_t device;
-    uint8_t nature, components, flags;
+    uint8_t nature : 4, components : 4;
     uint8_t part; /* of its device, from 1; 0: the device has none, or it is in none */
+    uint16_t flags;
 } np_control;
 
 /* A run of places in some pool. */
@@ -96,7 +102,7 @@ void np_controls_guard_leave(const np_control *control, unsigned component, np_i
 /* Makes the controls of a device (wiring.c); NPLUG_LIMIT_CONTROLS where there is no room (and
  * the device has none), -1 where all is well. */
 int np_controls_build(np_controls *controls, np_devices *devices, uint32_t device,
-                      const np_recognition *from);
+                      const np_recogniser *recogniser);
 void np_controls_drop(np_controls *controls, const np_devices *devices, uint32_t device);
 
 /* The value that a wire reads from a raw value. */
@@ -105,8 +111,17 @@ float np_wire_value(const np_wire *wire, int32_t raw);
 /* Whether a wire's value may go up and down again while its raw value rises. */
 bool np_wire_jumps(const np_wire *wire);
 
-/* Gives a wire's control its value; one that is at rest is spent no more. */
-void np_controls_set(np_controls *controls, uint32_t wire, int32_t raw);
+/* Gives the control of a signal's wire its value; one that is at rest is spent no more. */
+void np_controls_set(np_controls *controls, const np_devices *devices, uint32_t wire,
+                     uint32_t signal);
+
+/* Asks a signal where it rests: true where a wire of it rests at its other end from now on, since
+ * the signal lies there.  What was found out before is kept. */
+bool np_controls_ask(np_controls *controls, np_devices *devices, uint32_t signal);
+
+/* Whether a node has said where at least two of its axes are, and those with a middle are near it:
+ * so nobody moves it. */
+bool np_controls_lies_still(const np_controls *controls, const np_devices *devices, uint32_t node);
 
 /* Whether a control has passed its press threshold since it was last asked. */
 np_edge np_controls_edge(np_controls *controls, uint32_t control);
@@ -114,6 +129,9 @@ np_edge np_controls_edge(np_controls *controls, uint32_t control);
 /* All wires of a signal rest and end elsewhere. */
 void np_controls_calibrate(np_controls *controls, uint32_t signal, int32_t rest, int32_t low,
                            int32_t high);
+
+/* Whether a signal's controls rest where it lay, not where their sheet expects. */
+void np_controls_lie(np_controls *controls, uint32_t signal, bool lies);
 
 /* Kinds of device that are not heard, for a while or without focus: each control of theirs that
  * leaves its rest is spent. */

@@ -130,6 +130,7 @@ int np_devices_begin(np_devices *devices, uint32_t key, const nplug_report *repo
     node->version = report->as.arrive.version;
     node->times = report->as.arrive.times;
     node->unreadable = report->as.arrive.unreadable;
+    node->properties = report->as.arrive.properties;
     clear_signals(devices, index, node->first_signal, node->signals);
     map_add(devices, index);
     return -1;
@@ -197,7 +198,16 @@ static void declare(np_devices *devices, uint32_t signal, const nplug_report *re
     about->min = report->as.signal.min;
     about->max = report->as.signal.max;
     about->space = report->as.signal.space;
-    devices->signals[signal].nature = report->as.signal.nature;
+    about->nature = report->as.signal.nature;
+}
+
+static void detail(np_devices *devices, uint32_t signal, const nplug_report *report)
+{
+    np_signal *about = &devices->signals[signal];
+
+    about->flat = report->as.detail.flat;
+    about->fuzz = report->as.detail.fuzz;
+    about->resolution = report->as.detail.resolution;
 }
 
 bool np_devices_describe(np_devices *devices, uint32_t index, const nplug_report *report)
@@ -213,23 +223,91 @@ bool np_devices_describe(np_devices *devices, uint32_t index, const nplug_report
     if (report->signal >= node->signals) return false;
     if (report->kind == NPLUG_REPORT_SIGNAL)
         declare(devices, node->first_signal + report->signal, report);
+    if (report->kind == NPLUG_REPORT_DETAIL)
+        detail(devices, node->first_signal + report->signal, report);
     return true;
 }
 
 /* --- devices -------------------------------------------------------------------------------- */
 
+/* What can be a device; what is often beside one; the rest. */
+static unsigned rank_of(nplug_kind looks)
+{
+    if (looks == NPLUG_KIND_UNKNOWN) return 0;
+    return looks == NPLUG_KIND_MOTION ? 1 : looks == NPLUG_KIND_TOUCH ? 2 : 3;
+}
+
+bool np_looks_go_together(nplug_kind a, nplug_kind b)
+{
+    nplug_kind larger = rank_of(a) > rank_of(b) ? a : b;
+    unsigned smaller = rank_of(larger == a ? b : a);
+
+    if (smaller == 3) return false;
+    if (smaller == 0) return true;
+    return larger != NPLUG_KIND_KEYBOARD && larger != NPLUG_KIND_MOUSE;
+}
+
+uint32_t np_devices_chief(const np_devices *devices, uint32_t device)
+{
+    uint32_t at = devices->list[device].first_node, best = at;
+
+    for (; at != NP_NONE; at = devices->nodes[at].next)
+        if (rank_of((nplug_kind)devices->nodes[at].looks) >
+            rank_of((nplug_kind)devices->nodes[best].looks))
+            best = at;
+    return best;
+}
+
+uint32_t np_devices_node_like(const np_devices *devices, uint32_t device, nplug_kind looks)
+{
+    uint32_t at = devices->list[device].first_node;
+
+    while (at != NP_NONE && devices->nodes[at].looks != looks)
+        at = devices->nodes[at].next;
+    return at;
+}
+
+/* Where both say something, they must say the same; one of the two at least they must say. */
+static bool is_same_hardware(const np_node *a, const np_node *b)
+{
+    static const nplug_text tells[] = {NPLUG_TEXT_SERIAL, NPLUG_TEXT_SOCKET};
+    bool agree = false;
+
+    if (a->vendor != b->vendor || a->product != b->product) return false;
+    for (unsigned i = 0; i < 2; i++) {
+        uint64_t one = a->text_hash[tells[i]], other = b->text_hash[tells[i]];
+        if (one && other && one != other) return false;
+        agree |= one && other;
+    }
+    return agree;
+}
+
+static bool is_one_unit(const np_node *a, const np_node *b)
+{
+    if (a->key >> 24 != b->key >> 24) return false;
+    if (a->text_hash[NPLUG_TEXT_UNIT] &&
+        a->text_hash[NPLUG_TEXT_UNIT] == b->text_hash[NPLUG_TEXT_UNIT])
+        return true;
+    return is_same_hardware(a, b);
+}
+
 uint32_t np_devices_find_unit(const np_devices *devices, uint32_t index)
 {
     const np_node *node = &devices->nodes[index];
 
-    if (node->text_hash[NPLUG_TEXT_UNIT] == 0) return NP_NONE;
     for (uint32_t i = 0; i < devices->node_limit; i++) {
         const np_node *other = &devices->nodes[i];
-        if (other->presence != NP_HERE || other->key >> 24 != node->key >> 24) continue;
-        if (other->text_hash[NPLUG_TEXT_UNIT] == node->text_hash[NPLUG_TEXT_UNIT])
+        if (other->presence != NP_HERE || !is_one_unit(node, other)) continue;
+        if (np_looks_go_together((nplug_kind)node->looks,
+                                 (nplug_kind)devices->list[other->device].who.looks))
             return other->device;
     }
     return NP_NONE;
+}
+
+void np_devices_complete(np_devices *devices, uint32_t index, nplug_kind looks)
+{
+    devices->nodes[index].looks = (uint8_t)looks;
 }
 
 static bool goes_before(const np_device *a, const np_device *b)
@@ -271,7 +349,7 @@ np_who np_devices_who(const np_node *node)
 {
     np_who who = {(uint32_t)node->text_hash[NPLUG_TEXT_SERIAL],
                   (uint32_t)node->text_hash[NPLUG_TEXT_SOCKET],
-                  (uint32_t)node->vendor << 16 | node->product};
+                  (uint32_t)node->vendor << 16 | node->product, node->looks};
     return who;
 }
 
@@ -307,6 +385,16 @@ uint32_t np_devices_make(np_devices *devices, uint32_t index)
     device->identity = identity_of(node);
     device->battery = -1;
     device->missed = device->charging = false;
+    devices->order[devices->count++] = (uint16_t)place;
+    np_devices_add_node(devices, place, index);
+    return place;
+}
+
+void np_devices_call(np_devices *devices, uint32_t index)
+{
+    const np_node *node = &devices->nodes[np_devices_chief(devices, index)];
+    np_device *device = &devices->list[index];
+
     memcpy(device->name, node->name, sizeof device->name);
     make_safe(device->name);
     device->bus = node->bus;
@@ -315,9 +403,7 @@ uint32_t np_devices_make(np_devices *devices, uint32_t index)
     device->version = node->version;
     device->times = (nplug_times)node->times;
     device->unreadable = node->unreadable != 0;
-    devices->order[devices->count++] = (uint16_t)place;
-    np_devices_add_node(devices, place, index);
-    return place;
+    device->who.looks = node->looks;
 }
 
 void np_devices_add_node(np_devices *devices, uint32_t device, uint32_t index)
@@ -438,8 +524,16 @@ void np_devices_redirty(np_devices *devices, uint32_t index)
     devices->dirty[devices->dirty_count++] = (uint16_t)index;
 }
 
+static void note_first(np_devices *devices, uint32_t index)
+{
+    np_node *node = &devices->nodes[devices->signals[index].node];
+
+    if (!node->began && node->presence == NP_HERE) node->began = node->last + 1;
+}
+
 static void note_moved(np_devices *devices, uint32_t index)
 {
+    if (devices->flags[index] & NP_SIGNAL_SILENT) note_first(devices, index);
     np_devices_redirty(devices, index);
     devices->flags[index] &= (uint8_t)~NP_SIGNAL_UNMOVED;
 }
@@ -508,6 +602,11 @@ APART np_node *np_devices_take(np_devices *devices, np_row *row)
 void np_devices_rest(np_devices *devices, uint32_t index, int32_t raw)
 {
     devices->raw[index] = raw;
+}
+
+void np_devices_found_rest(np_devices *devices, uint32_t index, np_rests rests)
+{
+    devices->signals[index].rests = (uint8_t)rests;
 }
 
 void np_devices_touch(np_devices *devices, uint32_t index)

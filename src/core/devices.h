@@ -32,13 +32,18 @@ typedef struct np_guard {
     uint32_t width;
 } np_guard;
 
+/* Where an axis rests that its sheet has at one end. */
+typedef enum np_rests { NP_RESTS_UNASKED = 0, NP_RESTS_THERE, NP_RESTS_OTHERWISE } np_rests;
+
 /* What no report needs of a signal but one that somebody must see. */
 typedef struct np_signal {
     uint32_t code;
     int32_t min, max;
+    int32_t flat, fuzz, resolution; /* 0 where the hardware does not say */
     uint16_t node;
     uint8_t space;
     uint8_t nature;
+    uint8_t rests; /* an np_rests; whatever else comes to its device or goes */
 } np_signal;
 
 typedef enum np_presence { NP_FREE = 0, NP_ARRIVING, NP_HERE, NP_GONE } np_presence;
@@ -50,6 +55,8 @@ typedef struct np_node {
     uint32_t next;   /* the device's next node, or NP_NONE */
     uint32_t first_signal, signals;
     nplug_time last; /* the latest time it gave */
+    nplug_time
+        began; /* 1 and the time of the first that it said since it is here; 0: nothing yet */
     uint64_t text_hash[NPLUG_TEXTS];
     char name[NPLUG_NAME_SIZE];
     uint16_t bus, vendor, product, version;
@@ -57,11 +64,14 @@ typedef struct np_node {
     uint8_t unreadable;
     uint8_t stale; /* 1: its port is to be asked for a resync; 2: it was */
     uint8_t resyncing;
+    uint8_t looks; /* an nplug_kind: what it is by itself */
+    uint32_t properties;
 } np_node;
 
 /* By what hardware is known again: hashes of its texts, 0 where it says none, and its numbers. */
 typedef struct np_who {
     uint32_t serial, socket, sort;
+    uint8_t looks; /* an nplug_kind */
 } np_who;
 
 /* A battery that is as low as this (percent) will not last long. */
@@ -128,9 +138,21 @@ uint32_t np_devices_node(np_devices *devices, uint32_t key);
  * now belongs to (*merged: one that was here before), NP_NONE where there is no room. */
 int np_devices_begin(np_devices *devices, uint32_t key, const nplug_report *report);
 bool np_devices_describe(np_devices *devices, uint32_t node, const nplug_report *report);
+/* A node is complete, and looks like that. */
+void np_devices_complete(np_devices *devices, uint32_t node, nplug_kind looks);
+/* The device that a node is a part of, or NP_NONE. */
 uint32_t np_devices_find_unit(const np_devices *devices, uint32_t node);
+/* The node that makes a device what it is: what can be a device before touch surfaces, those before
+ * motion sensors and these before what looks like nothing; of several the first. */
+uint32_t np_devices_chief(const np_devices *devices, uint32_t device);
+/* The first of a device's nodes that looks like that, or NP_NONE. */
+uint32_t np_devices_node_like(const np_devices *devices, uint32_t device, nplug_kind looks);
+/* Whether one and the same thing may look like both: what could each be a device never is. */
+bool np_looks_go_together(nplug_kind a, nplug_kind b);
 uint32_t np_devices_make(np_devices *devices, uint32_t node);
 void np_devices_add_node(np_devices *devices, uint32_t device, uint32_t node);
+/* It is called and numbered as its chief node is. */
+void np_devices_call(np_devices *devices, uint32_t device);
 
 np_who np_devices_who(const np_node *node);
 
@@ -167,6 +189,8 @@ nplug_result np_devices_check(const np_devices *devices, nplug_device handle);
 void np_devices_store(np_devices *devices, uint32_t signal, int32_t value);
 /* As store, without waking anyone: where a signal rests that has said nothing yet. */
 void np_devices_rest(np_devices *devices, uint32_t signal, int32_t raw);
+/* It was found out where a signal rests. */
+void np_devices_found_rest(np_devices *devices, uint32_t signal, np_rests rests);
 void np_devices_touch(np_devices *devices, uint32_t signal);
 void np_devices_untouch(np_devices *devices);
 void np_devices_clean(np_devices *devices);

@@ -103,19 +103,21 @@ static void add_text(np_digest *digest, const char *text)
 static void add_sheet(np_digest *digest, const nplug_sheet *sheet)
 {
     add_text(digest, sheet->name);
-    np_digest_u64(digest, (uint64_t)sheet->kind << 32 | sheet->keys);
+    np_digest_u64(digest, (uint64_t)sheet->kind << 32 | sheet->confirm << 8 | sheet->keys);
     for (uint32_t i = 0; i < sheet->match_count; i++) {
         const nplug_match *match = &sheet->matches[i];
         np_digest_u64(digest, (uint64_t)match->bus << 48 | (uint64_t)match->vendor << 32 |
                                   (uint64_t)match->product << 16 | match->version);
         np_digest_u64(digest, (uint64_t)match->kind << 16 | match->space);
+        np_digest_u64(digest, match->axis);
+        np_digest_u64(digest, (uint64_t)(uint32_t)match->fuzz << 32 | (uint32_t)match->flat);
     }
     for (uint32_t i = 0; i < sheet->wire_count; i++) {
         const nplug_wire *wire = &sheet->wires[i];
         np_digest_u64(digest, (uint64_t)wire->code << 32 | (uint64_t)wire->control << 16 |
                                   (uint64_t)wire->component << 8 | wire->space);
-        np_digest_u64(digest,
-                      (uint64_t)wire->bounce << 16 | (uint64_t)wire->reading << 8 | wire->flags);
+        np_digest_u64(digest, (uint64_t)wire->bounce << 24 | (uint64_t)wire->node << 16 |
+                                  (uint64_t)wire->reading << 8 | wire->flags);
         np_digest_u64(digest, (uint64_t)(uint32_t)wire->rest << 32 | (uint32_t)wire->min);
         np_digest_u64(digest, (uint32_t)wire->max);
     }

@@ -3,7 +3,7 @@
 #include <string.h>
 
 #define TICK        50000u /* microseconds between two samples */
-#define QUIET_TICKS 40u    /* two seconds */
+#define QUIET_TICKS 18u    /* within a second */
 
 void np_gauges_begin(np_gauges *gauges, bool follow)
 {
@@ -34,6 +34,7 @@ static bool can_be_gauged(const nplug_nest *nest, uint32_t signal)
     const np_wire *wire = &nest->controls.wires[run.first];
     uint32_t reading = wire->how & NP_WIRE_READING;
 
+    if (wire->how & NP_WIRE_SHARED) return false;
     if (run.count == 0 || nest->devices.signals[signal].nature != NPLUG_NATURE_AXIS) return false;
     if (nest->controls.list[wire->control].flags & NP_CONTROL_LEVER) return false;
     return reading == NPLUG_READ_WHOLE || reading == NPLUG_READ_FROM_LOW ||
@@ -91,7 +92,9 @@ static void begin_gauge(nplug_nest *nest, np_gauge *gauge, uint32_t device, uint
     gauge->rest = wire->rest;
     gauge->low = wire->low;
     gauge->high = wire->high;
-    gauge->from = gauge->to = nest->devices.raw[signal];
+    gauge->from = gauge->to = gauge->lay = nest->devices.raw[signal];
+    gauge->since_came =
+        nest->devices.flags[signal] & NP_SIGNAL_SILENT ? NP_SINCE_MOVED : NP_SINCE_LYING;
     use_known(nest, gauge);
 }
 
@@ -115,6 +118,16 @@ void np_gauges_drop(nplug_nest *nest, uint32_t device)
         if (nest->gauges.list[i].device == device) nest->gauges.list[i].used = false;
 }
 
+void np_gauges_rests(nplug_nest *nest, uint32_t signal)
+{
+    for (uint32_t i = 0; i < NP_GAUGES; i++) {
+        np_gauge *gauge = &nest->gauges.list[i];
+        if (!gauge->used || gauge->signal != signal) continue;
+        gauge->rest = first_wire(nest, gauge)->rest;
+    }
+    np_guards_empty(nest, nest->devices.nodes[nest->devices.signals[signal].node].device);
+}
+
 /* --- samples --------------------------------------------------------------------------------- */
 
 static int64_t width_of(const np_gauge *gauge)
@@ -125,6 +138,49 @@ static int64_t width_of(const np_gauge *gauge)
 static int64_t within(int64_t value, int64_t least, int64_t most)
 {
     return value < least ? least : value > most ? most : value;
+}
+
+/* The longer of an axis's ways from its rest. */
+static int64_t way_of(const np_gauge *gauge)
+{
+    int64_t up = (int64_t)gauge->high - gauge->rest, down = (int64_t)gauge->rest - gauge->low;
+    return up > down ? up : down;
+}
+
+static int64_t apart(int64_t a, int64_t b)
+{
+    return a > b ? a - b : b - a;
+}
+
+/* A hand has moved it: further than what counts as rest (NP_REST, a fifth of its way). */
+static void note_hand(nplug_nest *nest, np_gauge *gauge, int32_t raw)
+{
+    const np_wire *wire = first_wire(nest, gauge);
+
+    if (gauge->since_came == NP_SINCE_MOVED || 5 * apart(raw, gauge->lay) <= way_of(gauge)) return;
+    if (gauge->since_came == NP_SINCE_RESTING) {
+        set_wires(nest, gauge, gauge->rest, wire->low, wire->high);
+        np_controls_lie(&nest->controls, gauge->signal, false);
+    }
+    gauge->since_came = NP_SINCE_MOVED;
+}
+
+/* What has lain still since it came, further off than it drifts and less than half of its way,
+ * rests there until somebody moves it. */
+static bool lies_off(nplug_nest *nest, np_gauge *gauge)
+{
+    const np_wire *wire = first_wire(nest, gauge);
+    int32_t middle = (int32_t)(((int64_t)gauge->from + gauge->to) / 2);
+
+    if (gauge->since_came == NP_SINCE_MOVED) return false;
+    if (gauge->since_came == NP_SINCE_RESTING) return true;
+    if (24 * apart(middle, gauge->rest) <= width_of(gauge)) return false;
+    if (2 * apart(middle, gauge->rest) >= way_of(gauge)) return false;
+    gauge->lay = middle;
+    gauge->since_came = NP_SINCE_RESTING;
+    set_wires(nest, gauge, middle, wire->low, wire->high);
+    np_controls_lie(&nest->controls, gauge->signal, true);
+    return true;
 }
 
 /* The rest goes towards where the axis lies, unless that is too far from where it ought to: then
@@ -164,12 +220,13 @@ static void sample(nplug_nest *nest, np_gauge *gauge)
 
     note(gauge, raw);
     if (gauge->how != NPLUG_CALIBRATE_FOLLOW) return;
+    note_hand(nest, gauge, raw);
     widen(nest, gauge, raw);
     if ((int64_t)gauge->to - gauge->from > width_of(gauge) / 100) {
         gauge->from = gauge->to = raw;
         gauge->quiet = 0;
     } else if (++gauge->quiet >= QUIET_TICKS) {
-        follow(nest, gauge);
+        if (!lies_off(nest, gauge)) follow(nest, gauge);
         gauge->from = gauge->to = raw;
         gauge->quiet = 0;
     }

@@ -49,6 +49,7 @@ static bool narrow(const nplug_nest *nest, const np_wire *wire, int32_t raw, int
     np_interval interval;
     int32_t from = raw, to = raw;
 
+    if (wire->how & NP_WIRE_SHARED) return false; /* what others say counts, too */
     if (nest->pick.waits || !np_controls_guard(&nest->controls.list[wire->control], &interval))
         return false;
     if (!np_wire_jumps(wire)) {
@@ -68,7 +69,8 @@ void np_guards_renew(nplug_nest *nest, uint32_t signal)
     np_run run = nest->controls.of_signal[signal];
     int32_t raw = nest->devices.raw[signal];
     int32_t low = INT32_MIN, high = INT32_MAX;
-    bool any = nest->devices.signals[signal].nature != NPLUG_NATURE_DELTA &&
+    uint8_t nature = nest->devices.signals[signal].nature;
+    bool any = nature != NPLUG_NATURE_DELTA && nature != NPLUG_NATURE_CONTACT &&
                !(nest->devices.flags[signal] & NP_SIGNAL_BOUNCES);
 
     for (uint32_t w = run.first; any && w < (uint32_t)run.first + run.count; w++)

@@ -93,6 +93,21 @@ static uint32_t index_of(const nplug_nest *nest, nplug_device device, nplug_resu
     return *result == NPLUG_OK ? np_devices_index(&nest->devices, device) : NP_NONE;
 }
 
+static void fill_node(const nplug_nest *nest, uint32_t device, uint32_t signal,
+                      nplug_signal_info *info)
+{
+    const np_signal *about = &nest->devices.signals[signal];
+    uint32_t at = nest->devices.list[device].first_node;
+
+    info->flat = about->flat;
+    info->fuzz = about->fuzz;
+    info->resolution = about->resolution;
+    info->node_kind = (nplug_kind)nest->devices.nodes[about->node].looks;
+    info->chief = about->node == nest->recogniser.of[device].chief;
+    for (info->node = 0; at != about->node; at = nest->devices.nodes[at].next)
+        info->node++;
+}
+
 nplug_result nplug_signal_look(const nplug_nest *nest, nplug_device device, uint32_t index,
                                nplug_signal_info *info)
 {
@@ -110,7 +125,23 @@ nplug_result nplug_signal_look(const nplug_nest *nest, nplug_device device, uint
     info->raw = nest->devices.raw[signal];
     info->known = !(nest->devices.flags[signal] & NP_SIGNAL_SILENT);
     info->read = nest->controls.of_signal[signal].count != 0;
+    fill_node(nest, place, signal, info);
     return NPLUG_OK;
+}
+
+nplug_control nplug_signal_feeds(const nplug_nest *nest, nplug_device device, uint32_t index,
+                                 uint32_t nth)
+{
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result), signal;
+    np_run run;
+
+    if (place == NP_NONE) return 0;
+    signal = np_devices_signal(&nest->devices, place, index);
+    if (signal == NP_NONE) return 0;
+    run = nest->controls.of_signal[signal];
+    if (nth >= run.count) return 0;
+    return nest->controls.list[nest->controls.wires[run.first + nth].control].id;
 }
 
 /* Which signals of the device feed a control, by component. */
@@ -124,7 +155,9 @@ static void find_signals(const nplug_nest *nest, uint32_t device, uint32_t contr
         np_run run = nest->controls.of_signal[signal];
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
             const np_wire *wire = &nest->controls.wires[w];
-            if (wire->control == control && wire->component < 2) found[wire->component] = i;
+            if (wire->control == control && wire->component < 2 &&
+                found[wire->component] == NPLUG_NO_SIGNAL)
+                found[wire->component] = i;
         }
     }
 }
@@ -146,8 +179,8 @@ const char *nplug_control_print(const nplug_nest *nest, nplug_device device, npl
     return place == NP_NONE ? "" : print_of(nest, place, control);
 }
 
-/* A pose's numbers are read when they are asked for: nobody but the game needs them. */
-static void read_pose(const nplug_nest *nest, uint32_t device, uint32_t control, nplug_pose *pose)
+/* The numbers of a pose or a sensor are read when they are asked for: only the game needs them. */
+static void read_numbers(const nplug_nest *nest, uint32_t device, uint32_t control, float *numbers)
 {
     uint32_t signal;
 
@@ -155,30 +188,46 @@ static void read_pose(const nplug_nest *nest, uint32_t device, uint32_t control,
         np_run run = nest->controls.of_signal[signal];
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
             const np_wire *wire = &nest->controls.wires[w];
-            float value = np_wire_value(wire, nest->devices.raw[signal]);
-            if (wire->control != control) continue;
-            if (wire->component < 3)
-                pose->place[wire->component] = value;
-            else
-                pose->turn[wire->component - 3] = value;
+            if (wire->control == control)
+                numbers[wire->component] = np_wire_value(wire, nest->devices.raw[signal]);
         }
     }
+}
+
+/* Reads a control of several numbers, which are at rest where nothing feeds them. */
+static nplug_result look_at_numbers(const nplug_nest *nest, nplug_device device,
+                                    nplug_control control, nplug_nature nature, float *numbers)
+{
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result), found;
+
+    if (place == NP_NONE) return result;
+    found = np_controls_find(&nest->controls, place, control);
+    if (found == NP_NONE || nest->controls.list[found].nature != nature) return NPLUG_ERR_UNKNOWN;
+    read_numbers(nest, place, found, numbers);
+    return NPLUG_OK;
 }
 
 nplug_result nplug_control_pose(const nplug_nest *nest, nplug_device device, nplug_control control,
                                 nplug_pose *pose)
 {
+    float numbers[7] = {0.0f, 0.0f, 0.0f, 0.0f, 0.0f, 0.0f, 1.0f};
     nplug_result result;
-    uint32_t place = index_of(nest, device, &result), found;
 
-    if (place == NP_NONE || !pose) return pose ? result : NPLUG_ERR_ARGUMENT;
+    if (!pose) return NPLUG_ERR_ARGUMENT;
+    result = look_at_numbers(nest, device, control, NPLUG_NATURE_POSE, numbers);
     memset(pose, 0, sizeof *pose);
-    pose->turn[3] = 1.0f;
-    found = np_controls_find(&nest->controls, place, control);
-    if (found == NP_NONE || nest->controls.list[found].nature != NPLUG_NATURE_POSE)
-        return NPLUG_ERR_UNKNOWN;
-    read_pose(nest, place, found, pose);
-    return NPLUG_OK;
+    memcpy(pose->place, numbers, sizeof pose->place);
+    memcpy(pose->turn, numbers + 3, sizeof pose->turn);
+    return result;
+}
+
+nplug_result nplug_control_sensor(const nplug_nest *nest, nplug_device device,
+                                  nplug_control control, float value[3])
+{
+    if (!value) return NPLUG_ERR_ARGUMENT;
+    value[0] = value[1] = value[2] = 0.0f;
+    return look_at_numbers(nest, device, control, NPLUG_NATURE_SENSOR, value);
 }
 
 nplug_result nplug_control_look(const nplug_nest *nest, nplug_device device, uint32_t index,
@@ -200,6 +249,8 @@ nplug_result nplug_control_look(const nplug_nest *nest, nplug_device device, uin
     info->spent = (control->flags & NP_CONTROL_SPENT) != 0;
     info->lever = (control->flags & NP_CONTROL_LEVER) != 0;
     info->square = (control->flags & NP_CONTROL_SQUARE) != 0;
+    info->guess = (control->flags & NP_CONTROL_GUESS) != 0;
+    info->lies = (control->flags & NP_CONTROL_LIES) != 0;
     info->print = print_of(nest, place, control->id);
     find_signals(nest, place, nest->controls.of_device[place].first + index, info->signal);
     return NPLUG_OK;
@@ -257,19 +308,21 @@ nplug_result nplug_rule_look(const nplug_nest *nest, nplug_device device, uint32
     const np_recogniser *all = nest ? &nest->recogniser : NULL;
     const np_rule *rule;
     np_looks looks;
-    uint32_t at;
+    nplug_result result;
+    uint32_t at, chief;
 
     if (!nest || !info) return NPLUG_ERR_ARGUMENT;
-    at = np_devices_index(&nest->devices, device);
-    if (at == NP_NONE) return gone_or_unknown(nest, device);
-    if (index >= all->rule_count) return NPLUG_ERR_UNKNOWN;
+    at = index_of(nest, device, &result);
+    if (at == NP_NONE) return result;
+    chief = np_devices_chief(&nest->devices, at);
+    if (index >= all->rule_count || chief == NP_NONE) return NPLUG_ERR_UNKNOWN;
     rule = &all->rules[index];
-    looks = np_looks_of(&nest->devices, at);
+    looks = np_looks_of(&nest->devices, chief);
     memset(info, 0, sizeof *info);
     info->sheet = np_rule_sheet(all, rule);
     info->rule = rule->match;
-    info->misfit =
-        np_rule_misfit(&info->sheet->matches[rule->match], &nest->devices, at, looks, &info->code);
+    info->misfit = np_rule_misfit(&info->sheet->matches[rule->match], &nest->devices, chief, looks,
+                                  &info->code);
     info->looks = looks.kind;
     info->space = looks.space;
     info->gives_wires = all->of[at].sheet == info->sheet;

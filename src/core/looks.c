@@ -1,12 +1,24 @@
 #include "looks.h"
 #include <string.h>
 
+/* A node's signals stand in a row. */
+typedef struct row {
+    uint32_t first, end;
+} row;
+
+static row signals_of(const np_devices *devices, uint32_t node)
+{
+    const np_node *about = &devices->nodes[node];
+    row signals = {about->first_signal, about->first_signal + about->signals};
+    return signals;
+}
+
 /* --- the kind, by the open numbers of its signals ------------------------------------------- */
 
 /* What signals a device has that tell its kind. */
 typedef struct tally {
     uint32_t keys, buttons, contacts, moves;
-    bool pad, wheel, stick, mouse;
+    bool pad, wheel, gears, throttle, rudder, mouse, touched, placed;
 } tally;
 
 /* Codes of the Linux kernel's input interface (input-event-codes.h): type << 16 | code. */
@@ -18,9 +30,12 @@ static void count_evdev(tally *sum, uint32_t code)
     if (type == 1 && number >= 0x120) sum->buttons++;
     if (type == 1 && number == 0x130) sum->pad = true;                        /* BTN_GAMEPAD */
     if (type == 1 && number == 0x110) sum->mouse = true;                      /* BTN_LEFT */
-    if (type == 1 && (number == 0x150 || number == 0x151)) sum->wheel = true; /* BTN_WHEEL */
+    if (type == 1 && (number == 0x150 || number == 0x151)) sum->gears = true; /* BTN_GEAR_... */
+    if (type == 1 && number == 0x14a) sum->touched = true;                    /* BTN_TOUCH */
+    if (type == 3 && number == 0x00) sum->placed = true;                      /* ABS_X */
+    if (type == 3 && number == 0x06) sum->throttle = true;                    /* ABS_THROTTLE */
+    if (type == 3 && number == 0x07) sum->rudder = true;                      /* ABS_RUDDER */
     if (type == 3 && number == 0x08) sum->wheel = true;                       /* ABS_WHEEL */
-    if (type == 3 && (number == 0x06 || number == 0x07)) sum->stick = true;   /* throttle, rudder */
     if (type == 2 && number < 2) sum->moves++;
     if (type == 3 && (number & 0xffu) == 0x35) sum->contacts++; /* ABS_MT_POSITION_X */
 }
@@ -34,20 +49,27 @@ static void count_hid(tally *sum, uint32_t code, nplug_nature nature)
     if (page == 7) sum->keys++;
     if (page == 9) sum->buttons++;
     if (page == 2 && (usage == 0xc8 || usage == 0xc4)) sum->wheel = true;
-    if (page == 2 && (usage == 0xb0 || usage == 0xba || usage == 0xbb)) sum->stick = true;
+    if (page == 2 && (usage == 0xb0 || usage == 0xbb)) sum->throttle = true;
+    if (page == 2 && usage == 0xba) sum->rudder = true;
     if (page == 1 && usage == 0x30 && nature == NPLUG_NATURE_DELTA) sum->mouse = true;
     if (page == 1 && usage == 0x30 && nature == NPLUG_NATURE_AXIS) sum->pad = true;
     if (page == 1 && usage < 0x32) sum->moves += nature == NPLUG_NATURE_DELTA;
 }
 
+/* A third slider gets the kernel's code of a wheel: with throttle and rudder it is none.  Some pads
+ * have the codes of gears at their back. */
 static nplug_kind kind_of(const tally *sum, nplug_space space)
 {
+    bool sticks = sum->throttle || sum->rudder;
+
     if (space == NPLUG_SPACE_W3C) return NPLUG_KIND_PAD;
     if (sum->contacts) return NPLUG_KIND_TOUCH;
-    if (sum->wheel) return NPLUG_KIND_WHEEL;
-    if (sum->pad && (space == NPLUG_SPACE_EVDEV || (sum->buttons >= 4 && !sum->stick)))
+    if (sum->wheel && !(sum->throttle && sum->rudder)) return NPLUG_KIND_WHEEL;
+    if (sum->pad && (space == NPLUG_SPACE_EVDEV || (sum->buttons >= 4 && !sticks)))
         return NPLUG_KIND_PAD;
-    if (sum->stick) return NPLUG_KIND_STICK;
+    if (sum->gears) return NPLUG_KIND_WHEEL;
+    if (sticks) return NPLUG_KIND_STICK;
+    if (sum->touched && sum->placed) return NPLUG_KIND_TOUCH;
     if (sum->mouse && sum->moves >= 2) return NPLUG_KIND_MOUSE;
     return sum->keys >= 20 ? NPLUG_KIND_KEYBOARD : NPLUG_KIND_UNKNOWN;
 }
@@ -63,17 +85,20 @@ static void count_signal(tally *sum, const np_devices *devices, uint32_t signal,
     if (about->space == NPLUG_SPACE_HID) count_hid(sum, about->code, nature);
 }
 
-np_looks np_looks_of(const np_devices *devices, uint32_t device)
+np_looks np_looks_of(const np_devices *devices, uint32_t node)
 {
-    uint32_t spaces[NPLUG_SPACES] = {0}, signal;
+    uint32_t spaces[NPLUG_SPACES] = {0};
     np_looks looks = {NPLUG_KIND_UNKNOWN, NPLUG_SPACE_PLAIN};
+    row signals = signals_of(devices, node);
     tally sum = {0};
 
-    for (uint32_t i = 0; (signal = np_devices_signal(devices, device, i)) != NP_NONE; i++)
-        count_signal(&sum, devices, signal, spaces);
+    for (uint32_t s = signals.first; s < signals.end; s++)
+        count_signal(&sum, devices, s, spaces);
     for (unsigned i = 1; i < NPLUG_SPACES; i++)
         if (spaces[i] > spaces[looks.space]) looks.space = (nplug_space)i;
-    looks.kind = kind_of(&sum, looks.space);
+    looks.kind = devices->nodes[node].properties & NPLUG_PROPERTY_ACCELEROMETER
+                     ? NPLUG_KIND_MOTION
+                     : kind_of(&sum, looks.space);
     return looks;
 }
 
@@ -123,48 +148,51 @@ static role role_of(const np_devices *devices, uint32_t signal, uint32_t first)
     }
 }
 
-/* The first axis of a device; any signal where it has none. */
-static uint32_t first_axis(const np_devices *devices, uint32_t device)
+/* The first axis of a node; any signal where it has none. */
+static uint32_t first_axis(const np_devices *devices, row signals)
 {
-    uint32_t signal;
-
-    for (uint32_t i = 0; (signal = np_devices_signal(devices, device, i)) != NP_NONE; i++)
-        if (devices->signals[signal].nature == NPLUG_NATURE_AXIS) return signal;
-    return np_devices_signal(devices, device, 0);
+    for (uint32_t s = signals.first; s < signals.end; s++)
+        if (devices->signals[s].nature == NPLUG_NATURE_AXIS) return s;
+    return signals.first;
 }
 
-/* The roles of a device's signals before `index`, counted. */
-static void count_roles(const np_devices *devices, uint32_t device, uint32_t index,
+/* The roles of a node's signals before `end`, counted. */
+static void count_roles(const np_devices *devices, row signals, uint32_t end,
                         uint32_t counts[ROLE_BUTTON + 1])
 {
-    uint32_t first = first_axis(devices, device), signal;
+    uint32_t first = first_axis(devices, signals);
 
     memset(counts, 0, (ROLE_BUTTON + 1) * sizeof *counts);
-    for (uint32_t i = 0; i < index; i++) {
-        signal = np_devices_signal(devices, device, i);
-        if (signal == NP_NONE) return;
-        counts[role_of(devices, signal, first)]++;
-    }
+    for (uint32_t s = signals.first; s < end; s++)
+        counts[role_of(devices, s, first)]++;
 }
 
-nplug_kind np_looks_shape(const np_devices *devices, uint32_t device)
+nplug_kind np_looks_shape(const np_devices *devices, uint32_t node)
 {
+    row signals = signals_of(devices, node);
     uint32_t counts[ROLE_BUTTON + 1], axes;
 
-    count_roles(devices, device, UINT32_MAX, counts);
+    count_roles(devices, signals, signals.end, counts);
     axes = counts[ROLE_MIDDLE] + counts[ROLE_LOW] + counts[ROLE_HIGH];
     if (counts[ROLE_MIDDLE] < 2 || axes > AXES_MOST) return NPLUG_KIND_UNKNOWN;
     if (counts[ROLE_BUTTON] < 4 || counts[ROLE_BUTTON] > BUTTONS_MOST) return NPLUG_KIND_UNKNOWN;
     return NPLUG_KIND_PAD;
 }
 
+nplug_kind np_looks_by_itself(const np_devices *devices, uint32_t node)
+{
+    nplug_kind kind = np_looks_of(devices, node).kind;
+    return kind != NPLUG_KIND_UNKNOWN ? kind : np_looks_shape(devices, node);
+}
+
+/* All of it is a guess. */
 static void set(nplug_wire *wire, unsigned place, unsigned component, nplug_reading reading,
                 bool reversed)
 {
     wire->control = NPLUG_CONTROL(NPLUG_CLASS_PAD, place);
     wire->component = (uint8_t)component;
     wire->reading = (uint8_t)reading;
-    wire->flags = reversed ? NPLUG_WIRE_REVERSED : 0;
+    wire->flags = (uint8_t)(NPLUG_WIRE_GUESS | (reversed ? NPLUG_WIRE_REVERSED : 0));
 }
 
 /* Buttons in the order of the W3C Gamepad standard layout, up to the stick clicks and home; where
@@ -219,18 +247,18 @@ static bool wire_hat(nplug_wire *wire, uint32_t nth, bool high)
     return true;
 }
 
-bool np_looks_wire(const np_devices *devices, uint32_t device, uint32_t index, uint32_t *nth,
-                   nplug_wire *wire)
+bool np_looks_wire(const np_devices *devices, uint32_t signal, uint32_t *nth, nplug_wire *wire)
 {
-    uint32_t counts[ROLE_BUTTON + 1], signal = np_devices_signal(devices, device, index);
-    role is = role_of(devices, signal, first_axis(devices, device));
+    row signals = signals_of(devices, devices->signals[signal].node);
+    uint32_t counts[ROLE_BUTTON + 1];
+    role is = role_of(devices, signal, first_axis(devices, signals));
     uint32_t which = (*nth)++;
     bool axes_pull;
 
     if (which > (is == ROLE_HAT ? 1u : 0u)) return false;
-    count_roles(devices, device, UINT32_MAX, counts);
+    count_roles(devices, signals, signals.end, counts);
     axes_pull = counts[ROLE_LOW] + counts[ROLE_HIGH] != 0;
-    count_roles(devices, device, index, counts);
+    count_roles(devices, signals, signal, counts);
     memset(wire, 0, sizeof *wire);
     switch (is) {
     case ROLE_BUTTON:

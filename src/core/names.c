@@ -31,6 +31,10 @@ typedef struct name_row {
     {                                                                                              \
         place, NPLUG_NATURE_POSE, 7, name, 0                                                       \
     }
+#define SENSOR(place, name)                                                                        \
+    {                                                                                              \
+        place, NPLUG_NATURE_SENSOR, 3, name, 0                                                     \
+    }
 #define MANY(place, nature, components, name, count)                                               \
     {                                                                                              \
         place, NPLUG_NATURE_##nature, components, name, count                                      \
@@ -63,6 +67,8 @@ static const name_row pad_rows[] = {
     BUTTON(NPLUG_PAD_TOUCHPAD, "touchpad"),
     BUTTON(NPLUG_PAD_CONFIRM, "confirm"),
     BUTTON(NPLUG_PAD_CANCEL, "cancel"),
+    SENSOR(NPLUG_PAD_GYRO, "gyro"),
+    SENSOR(NPLUG_PAD_ACCEL, "accel"),
 };
 
 static const name_row stick_rows[] = {
@@ -124,7 +130,8 @@ static const name_row mouse_rows[] = {
     BUTTON(NPLUG_MOUSE_LEFT, "left"),       BUTTON(NPLUG_MOUSE_RIGHT, "right"),
     BUTTON(NPLUG_MOUSE_MIDDLE, "middle"),   BUTTON(NPLUG_MOUSE_BACK, "back"),
     BUTTON(NPLUG_MOUSE_FORWARD, "forward"), DELTAS(NPLUG_MOUSE_MOVE, "move"),
-    DELTAS(NPLUG_MOUSE_WHEEL, "wheel"),
+    DELTAS(NPLUG_MOUSE_WHEEL, "wheel"),     BUTTON(NPLUG_MOUSE_FORWARD_2, "forward-2"),
+    BUTTON(NPLUG_MOUSE_BACK_2, "back-2"),   BUTTON(NPLUG_MOUSE_TASK, "task"),
 };
 
 /* Keys: the usage of USB HID usage page 0x07 (HID Usage Tables 1.4, section 10), and the `code` of
@@ -455,14 +462,14 @@ const char *nplug_kind_name(nplug_kind kind)
 {
     static const char *const names[] = {"unknown",    "keyboard", "mouse", "pad",
                                         "stick",      "wheel",    "touch", "hand-left",
-                                        "hand-right", "headset"};
+                                        "hand-right", "headset",  "motion"};
     return (unsigned)kind < sizeof names / sizeof *names ? names[kind] : "unknown";
 }
 
 const char *nplug_nature_name(nplug_nature nature)
 {
-    static const char *const names[] = {"button",   "axis", "hat",    "delta",
-                                        "position", "pose", "contact"};
+    static const char *const names[] = {"button",   "axis", "hat",     "delta",
+                                        "position", "pose", "contact", "sensor"};
     return (unsigned)nature < sizeof names / sizeof *names ? names[nature] : "unknown";
 }
 

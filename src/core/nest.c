@@ -125,7 +125,7 @@ void np_outbox_put(nplug_nest *nest, const nplug_command *command, nplug_time ti
         np_limit_reached(nest, NPLUG_LIMIT_COMMANDS, time);
 }
 
-/* To the first of the device's nodes: the one that came as a pad. */
+/* To the node that makes the device what it is. */
 static void play_effect(nplug_nest *nest, const nplug_command *command)
 {
     uint32_t device = np_devices_index(&nest->devices, command->device);
@@ -136,8 +136,7 @@ static void play_effect(nplug_nest *nest, const nplug_command *command)
     rumble = np_comfort_rumble(nest, device);
     soft.strong = (uint16_t)((float)command->strong * rumble);
     soft.weak = (uint16_t)((float)command->weak * rumble);
-    np_feed_effect(&nest->feed, nest->devices.nodes[nest->devices.list[device].first_node].key,
-                   &soft);
+    np_feed_effect(&nest->feed, nest->devices.nodes[nest->recogniser.of[device].chief].key, &soft);
 }
 
 /* Other kinds of devices are heard from now on.  What is not lets go of everything; what is held
@@ -255,7 +254,7 @@ static void run_wire(nplug_nest *nest, const np_wire *wire, uint32_t signal, npl
 {
     const np_control *control = &nest->controls.list[wire->control];
     np_change change = {time, wire->control, np_devices_handle(&nest->devices, control->device),
-                        control->id, false};
+                        control->id, nest->cancelled};
     np_edge edge = np_controls_edge(&nest->controls, wire->control);
 
     if (edge == NP_EDGE_PRESS && nest->devices.nodes[nest->devices.signals[signal].node].resyncing)
@@ -267,16 +266,33 @@ static void run_wire(nplug_nest *nest, const np_wire *wire, uint32_t signal, npl
     np_sources_hear(nest, &change);
 }
 
+/* The first that a node says, where it says how it lies and not what somebody does, tells where its
+ * axes rest. */
+static void ask_rest(nplug_nest *nest, uint32_t signal)
+{
+    uint32_t node = nest->devices.signals[signal].node;
+    const np_node *about = &nest->devices.nodes[node];
+
+    if (about->began != about->last + 1 ||
+        !np_controls_lies_still(&nest->controls, &nest->devices, node))
+        np_devices_found_rest(&nest->devices, signal, NP_RESTS_THERE);
+    else if (np_controls_ask(&nest->controls, &nest->devices, signal))
+        np_gauges_rests(nest, signal);
+}
+
 /* All that one device said at one moment is one change: every control has its new value before any
  * stage looks at one. */
 static void run_group(nplug_nest *nest, nplug_time time)
 {
     const np_devices *devices = &nest->devices;
 
+    for (uint32_t i = 0; i < devices->touched_count; i++)
+        if (devices->signals[devices->touched[i]].rests == NP_RESTS_UNASKED)
+            ask_rest(nest, devices->touched[i]);
     for (uint32_t i = 0; i < devices->touched_count; i++) {
         np_run run = nest->controls.of_signal[devices->touched[i]];
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
-            np_controls_set(&nest->controls, w, devices->raw[devices->touched[i]]);
+            np_controls_set(&nest->controls, devices, w, devices->touched[i]);
     }
     for (uint32_t i = 0; i < devices->touched_count; i++) {
         np_run run = nest->controls.of_signal[devices->touched[i]];
@@ -285,6 +301,7 @@ static void run_group(nplug_nest *nest, nplug_time time)
         np_guards_renew(nest, devices->touched[i]);
     }
     np_devices_untouch(&nest->devices);
+    nest->cancelled = false;
     empty_outbox(nest, time);
 }
 
@@ -299,6 +316,18 @@ static bool is_settled(nplug_nest *nest, uint32_t signal, int32_t value, nplug_t
     return false;
 }
 
+/* A contact that another one takes the place of has ended. */
+static void end_contact(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
+{
+    const np_devices *devices = &nest->devices;
+
+    if (devices->signals[signal].nature != NPLUG_NATURE_CONTACT) return;
+    if (devices->raw[signal] < 0 || value < 0 || devices->raw[signal] == value) return;
+    np_devices_store(&nest->devices, signal, -1);
+    np_devices_touch(&nest->devices, signal);
+    run_group(nest, time);
+}
+
 /* Stores a value that stages must see at the group's end.  A signal that says two things in one
  * group is two changes: none is lost. */
 static void store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
@@ -308,6 +337,7 @@ static void store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time t
     if (devices->flags[signal] & NP_SIGNAL_BOUNCES && !is_settled(nest, signal, value, time))
         return;
     if (devices->flags[signal] & NP_SIGNAL_TOUCHED) run_group(nest, time);
+    end_contact(nest, signal, value, time);
     np_devices_store(&nest->devices, signal, value);
     if (devices->signals[signal].nature == NPLUG_NATURE_DELTA)
         np_active_slide(nest, signal, value, time);
@@ -364,6 +394,7 @@ static void take_value(nplug_nest *nest, uint32_t port, uint32_t node, const npl
         return;
     }
     if (np_devices_quick_value(&nest->devices, signal, report->as.value)) return;
+    nest->cancelled |= (report->flags & NPLUG_REPORT_CANCELLED) != 0;
     if (about->presence == NP_HERE)
         store(nest, signal, report->as.value, time);
     else
@@ -512,6 +543,7 @@ static bool take_changes(nplug_nest *nest, const np_node *node, const nplug_repo
         if (report->device == NP_RING_END || report->kind != NPLUG_REPORT_VALUE ||
             report->signal >= node->signals || node->presence != NP_HERE)
             return false;
+        nest->cancelled |= (report->flags & NPLUG_REPORT_CANCELLED) != 0;
         if (!np_devices_quick_value(&nest->devices, signal, report->as.value))
             store(nest, signal, report->as.value, time);
         if (!(report->flags & NPLUG_REPORT_MORE)) break;

@@ -34,6 +34,7 @@
 /* What is used most stands first: near ends of a struct are reached by shorter instructions. */
 struct nplug_nest {
     np_controls controls;
+    bool cancelled; /* the system let go of something in the group that is being taken */
     np_players players;
     np_feed feed;
     np_devices devices;

@@ -103,7 +103,8 @@ static nplug_source direction_of(const np_control *control, float *far)
 static bool can_be_picked(const np_pick *pick, const np_control *control)
 {
     return control->nature != NPLUG_NATURE_DELTA && control->nature != NPLUG_NATURE_POSITION &&
-           control->nature != NPLUG_NATURE_POSE &&
+           control->nature != NPLUG_NATURE_POSE && control->nature != NPLUG_NATURE_SENSOR &&
+           !(control->flags & NP_CONTROL_ASIDE) &&
            (pick->takes || !(control->flags & NP_CONTROL_SPENT));
 }
 

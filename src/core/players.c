@@ -303,7 +303,7 @@ void np_players_hear(nplug_nest *nest, const np_change *change, np_edge edge)
 {
     const np_control *control = &nest->controls.list[change->control];
 
-    if (edge != NP_EDGE_PRESS || control->flags & NP_CONTROL_SPENT) return;
+    if (edge != NP_EDGE_PRESS || control->flags & (NP_CONTROL_SPENT | NP_CONTROL_ASIDE)) return;
     if (np_players_hearing(&nest->players, control) != 1) return;
     if (to_take_over(nest, control->device) == NP_NONE &&
         (nest->players.rule != NPLUG_SEATS_FIRST_USE || !free_seat(nest, control->device)))

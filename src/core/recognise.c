@@ -16,6 +16,8 @@ void np_recognise_layout(np_recogniser *recogniser, np_carve *carve, const nplug
     recogniser->bucket_mask = size - 1;
     recogniser->of =
         (np_recognition *)np_carve_take(carve, limits->devices, sizeof(np_recognition));
+    recogniser->beside =
+        (const nplug_sheet **)np_carve_take(carve, limits->nodes, sizeof(nplug_sheet *));
     if (carve->base) memset(recogniser->buckets, 0xff, size * sizeof(uint16_t));
 }
 
@@ -30,27 +32,65 @@ static const nplug_match *match_of(const np_recogniser *recogniser, const np_rul
     return &np_rule_sheet(recogniser, rule)->matches[rule->match];
 }
 
-static bool same_codes(const uint32_t *a, const uint32_t *b, uint16_t count)
+static bool is_among(uint32_t code, const uint32_t *list, uint16_t count)
 {
-    return count == 0 || memcmp(a, b, count * sizeof *a) == 0;
+    for (uint16_t i = 0; i < count; i++)
+        if (list[i] == code) return true;
+    return false;
 }
 
-/* Two rules that would fit the same devices equally well. */
-static bool same_rule(const nplug_match *a, const nplug_match *b)
+/* Whether a signal that one rule asks for is one that the other rules out. */
+static bool rules_out(const nplug_match *asks, const nplug_match *bars)
 {
-    return a->bus == b->bus && a->vendor == b->vendor && a->product == b->product &&
-           a->version == b->version && a->kind == b->kind && a->space == b->space &&
-           a->has_count == b->has_count && a->lacks_count == b->lacks_count &&
-           same_codes(a->has, b->has, a->has_count) &&
-           same_codes(a->lacks, b->lacks, a->lacks_count);
+    for (uint16_t i = 0; i < asks->has_count; i++)
+        if (is_among(asks->has[i], bars->lacks, bars->lacks_count)) return true;
+    return false;
 }
 
+static bool differ(uint16_t a, uint16_t b)
+{
+    return a && b && a != b;
+}
+
+static bool could_both_fit(const nplug_match *a, const nplug_match *b)
+{
+    if (differ(a->bus, b->bus) || differ(a->vendor, b->vendor) || differ(a->product, b->product))
+        return false;
+    if (differ(a->version, b->version) || differ(a->kind, b->kind) || differ(a->space, b->space))
+        return false;
+    if (a->axis && a->axis == b->axis && (a->fuzz != b->fuzz || a->flat != b->flat)) return false;
+    return !rules_out(a, b) && !rules_out(b, a);
+}
+
+static bool tells_wires(const nplug_sheet *sheet)
+{
+    return sheet->wire_count != 0 || sheet->keys;
+}
+
+static bool tells_prints(const nplug_sheet *sheet)
+{
+    return *sheet->family != 0 || sheet->print_count != 0 || sheet->confirm != 0;
+}
+
+bool nplug_rules_tie(const nplug_sheet *a, uint32_t rule_a, const nplug_sheet *b, uint32_t rule_b)
+{
+    const nplug_match *one, *other;
+
+    if (!a || !b || rule_a >= a->match_count || rule_b >= b->match_count) return false;
+    if (!(tells_wires(a) && tells_wires(b)) && !(tells_prints(a) && tells_prints(b))) return false;
+    one = &a->matches[rule_a];
+    other = &b->matches[rule_b];
+    return np_rule_weight(one) == np_rule_weight(other) && could_both_fit(one, other);
+}
+
+/* Rules of one weight name the same numbers: so they stand in one bucket. */
 static bool is_tied(const np_recogniser *recogniser, const np_rule *rule, uint16_t at)
 {
     for (; at != NP_NO_RULE; at = recogniser->rules[at].next) {
         const np_rule *other = &recogniser->rules[at];
         if (other->set == rule->set &&
-            same_rule(match_of(recogniser, other), match_of(recogniser, rule)))
+            nplug_rules_tie(np_rule_sheet(recogniser, other), other->match,
+                            np_rule_sheet(recogniser, rule), rule->match))
             return true;
     }
     return false;
@@ -132,19 +172,20 @@ const np_rule *np_recognise_next(const np_recogniser *recogniser, const np_devic
 
 /* --- rules ---------------------------------------------------------------------------------- */
 
-static bool has_code(const np_devices *devices, uint32_t device, uint32_t space, uint32_t code)
+/* The signal of a code of a node, or NULL. */
+static const np_signal *signal_of(const np_devices *devices, uint32_t node, uint32_t space,
+                                  uint32_t code)
 {
-    uint32_t signal;
+    const np_node *about = &devices->nodes[node];
 
-    for (uint32_t i = 0; (signal = np_devices_signal(devices, device, i)) != NP_NONE; i++)
-        if (devices->signals[signal].space == space && devices->signals[signal].code == code)
-            return true;
-    return false;
+    for (uint32_t i = about->first_signal; i < about->first_signal + about->signals; i++)
+        if (devices->signals[i].space == space && devices->signals[i].code == code)
+            return &devices->signals[i];
+    return NULL;
 }
 
 /* The parts of a rule that a number alone decides. */
-static nplug_rule_part number_misfit(const nplug_match *match, const np_device *about,
-                                     np_looks looks)
+static nplug_rule_part number_misfit(const nplug_match *match, const np_node *about, np_looks looks)
 {
     if (match->product && match->product != about->product) return NPLUG_RULE_PRODUCT;
     if (match->vendor && match->vendor != about->vendor) return NPLUG_RULE_VENDOR;
@@ -155,20 +196,25 @@ static nplug_rule_part number_misfit(const nplug_match *match, const np_device *
     return NPLUG_RULE_FITS;
 }
 
-nplug_rule_part np_rule_misfit(const nplug_match *match, const np_devices *devices, uint32_t device,
+nplug_rule_part np_rule_misfit(const nplug_match *match, const np_devices *devices, uint32_t node,
                                np_looks looks, uint32_t *code)
 {
-    nplug_rule_part part = number_misfit(match, &devices->list[device], looks);
+    nplug_rule_part part = number_misfit(match, &devices->nodes[node], looks);
     uint32_t space = match->space ? match->space - 1u : (uint32_t)looks.space;
 
     if (part != NPLUG_RULE_FITS) return part;
     for (uint16_t i = 0; i < match->has_count; i++) {
         *code = match->has[i];
-        if (!has_code(devices, device, space, *code)) return NPLUG_RULE_HAS;
+        if (!signal_of(devices, node, space, *code)) return NPLUG_RULE_HAS;
     }
     for (uint16_t i = 0; i < match->lacks_count; i++) {
         *code = match->lacks[i];
-        if (has_code(devices, device, space, *code)) return NPLUG_RULE_LACKS;
+        if (signal_of(devices, node, space, *code)) return NPLUG_RULE_LACKS;
+    }
+    *code = match->axis;
+    if (match->axis) {
+        const np_signal *axis = signal_of(devices, node, space, match->axis);
+        if (!axis || axis->fuzz != match->fuzz || axis->flat != match->flat) return NPLUG_RULE_AXIS;
     }
     return NPLUG_RULE_FITS;
 }
@@ -183,7 +229,7 @@ uint32_t np_rule_weight(const nplug_match *match)
     if (match->bus) weight |= 1u << 18;
     if (match->kind) weight |= 1u << 17;
     if (match->space) weight |= 1u << 16;
-    return weight + match->has_count + match->lacks_count;
+    return weight + match->has_count + match->lacks_count + (match->axis ? 2u : 0u);
 }
 
 /* --- recognising ---------------------------------------------------------------------------- */
@@ -214,16 +260,6 @@ static void prefer(best *it, const nplug_sheet *sheet, const nplug_match *match,
     it->set = set;
 }
 
-static bool tells_wires(const nplug_sheet *sheet)
-{
-    return sheet->wire_count != 0 || sheet->keys;
-}
-
-static bool tells_prints(const nplug_sheet *sheet)
-{
-    return *sheet->family != 0 || sheet->print_count != 0;
-}
-
 /* Vendor and kind tell the prints of what the codes, usages or shape tell the wires of. */
 static void choose(np_recognition *it, const best *wires, const best *prints, np_looks looks)
 {
@@ -241,22 +277,48 @@ static void choose(np_recognition *it, const best *wires, const best *prints, np
     }
     if (it->matched > NPLUG_MATCHED_VENDOR && prints->sheet && prints->match->vendor)
         it->matched = NPLUG_MATCHED_VENDOR;
+    it->generic = !wires->sheet || wires->match->vendor == 0;
+}
+
+/* The surest rules that fit a node of a device, for wires and for prints. */
+static void find_best(const np_recogniser *recogniser, const np_devices *devices, uint32_t node,
+                      np_looks looks, best *wires, best *prints)
+{
+    const np_device *device = &devices->list[devices->nodes[node].device];
+    uint32_t at = 0, stage = 0, code;
+    const np_rule *rule;
+
+    while ((rule = np_recognise_next(recogniser, device, &at, &stage))) {
+        const nplug_match *match = match_of(recogniser, rule);
+        const nplug_sheet *sheet = np_rule_sheet(recogniser, rule);
+        if (np_rule_misfit(match, devices, node, looks, &code) != NPLUG_RULE_FITS) continue;
+        if (tells_wires(sheet)) prefer(wires, sheet, match, rule->set);
+        if (tells_prints(sheet)) prefer(prints, sheet, match, rule->set);
+    }
+}
+
+/* Motion sensors and touch pads beside the chief have sheets of their own, of their own kind. */
+static const nplug_sheet *sheet_beside(const np_recogniser *recogniser, const np_devices *devices,
+                                       uint32_t node)
+{
+    np_looks looks = np_looks_of(devices, node);
+    best wires = {NULL, NULL, 0, 0}, prints = {NULL, NULL, 0, 0};
+
+    if (looks.kind != NPLUG_KIND_MOTION && looks.kind != NPLUG_KIND_TOUCH) return NULL;
+    find_best(recogniser, devices, node, looks, &wires, &prints);
+    return wires.sheet && wires.sheet->kind == looks.kind ? wires.sheet : NULL;
 }
 
 void np_recognise(np_recogniser *recogniser, const np_devices *devices, uint32_t device)
 {
-    np_looks looks = np_looks_of(devices, device);
+    uint32_t chief = np_devices_chief(devices, device), at = devices->list[device].first_node;
+    np_looks looks = np_looks_of(devices, chief);
     best wires = {NULL, NULL, 0, 0}, prints = {NULL, NULL, 0, 0};
-    uint32_t at = 0, stage = 0, code;
-    const np_rule *rule;
 
-    while ((rule = np_recognise_next(recogniser, &devices->list[device], &at, &stage))) {
-        const nplug_match *match = match_of(recogniser, rule);
-        const nplug_sheet *sheet = np_rule_sheet(recogniser, rule);
-        if (np_rule_misfit(match, devices, device, looks, &code) != NPLUG_RULE_FITS) continue;
-        if (tells_wires(sheet)) prefer(&wires, sheet, match, rule->set);
-        if (tells_prints(sheet)) prefer(&prints, sheet, match, rule->set);
-    }
-    if (!wires.sheet) looks.kind = np_looks_shape(devices, device);
+    find_best(recogniser, devices, chief, looks, &wires, &prints);
+    if (!wires.sheet) looks.kind = np_looks_shape(devices, chief);
     choose(&recogniser->of[device], &wires, &prints, looks);
+    recogniser->of[device].chief = chief;
+    for (; at != NP_NONE; at = devices->nodes[at].next)
+        recogniser->beside[at] = at == chief ? NULL : sheet_beside(recogniser, devices, at);
 }

@@ -15,16 +15,22 @@ static bool is_in_question(const np_device *device, bool away)
 }
 
 /* Pads of one lot may all have the same serial number: it tells nothing then. */
-static bool is_alone(const np_devices *devices, uint32_t serial, uint32_t self)
+static bool is_alone(const np_devices *devices, const np_who *who, uint32_t self)
 {
-    for (uint32_t i = 0; serial && i < devices->limit; i++)
-        if (i != self && is_here(&devices->list[i]) && devices->list[i].who.serial == serial)
+    for (uint32_t i = 0; who->serial && i < devices->limit; i++) {
+        const np_who *other = &devices->list[i].who;
+        if (i != self && is_here(&devices->list[i]) && other->serial == who->serial &&
+            other->looks == who->looks)
             return false;
-    return serial != 0;
+    }
+    return who->serial != 0;
 }
 
 static bool is_like(const np_who *gone, const np_who *come, unsigned by, bool alone)
 {
+    if (gone->looks != come->looks &&
+        !np_looks_go_together((nplug_kind)gone->looks, (nplug_kind)come->looks))
+        return false;
     if (by == BY_SERIAL) return alone && gone->serial == come->serial;
     if (gone->sort != come->sort) return false;
     if (gone->serial && come->serial && gone->serial != come->serial) return false;
@@ -33,7 +39,7 @@ static bool is_like(const np_who *gone, const np_who *come, unsigned by, bool al
 
 static uint32_t best_of(const np_devices *devices, const np_who *who, uint32_t self)
 {
-    bool alone = is_alone(devices, who->serial, self), away = self == NP_NONE;
+    bool alone = is_alone(devices, who, self), away = self == NP_NONE;
 
     for (unsigned by = BY_SERIAL; by < BY_NOTHING; by++) {
         uint32_t found = NP_NONE, count = 0;

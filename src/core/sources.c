@@ -88,9 +88,9 @@ static bool suits(const nplug_nest *nest, uint32_t device, uint32_t source)
     const np_recognition *of = &nest->recogniser.of[device];
 
     if (filter->kind && filter->kind != of->kind) return false;
-    if (filter->family[0] &&
-        filter->other_family == (strcmp(filter->family, of->prints ? of->prints->family : "") == 0))
+    if (filter->family[0] && strcmp(filter->family, of->prints ? of->prints->family : "") != 0)
         return false;
+    if (filter->confirm && filter->confirm != np_recognition_confirm(of)) return false;
     return !filter->sheet[0] || strcmp(filter->sheet, of->sheet ? of->sheet->name : "") == 0;
 }
 

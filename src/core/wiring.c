@@ -9,6 +9,7 @@ typedef struct np_plan {
     const np_devices *devices;
     uint32_t device;
     const np_recognition *from;
+    const nplug_sheet *const *beside; /* by node */
 } np_plan;
 
 #define KEY_PAGE  0x0007u
@@ -31,13 +32,44 @@ static bool wire_of_key(const np_signal *about, nplug_wire *wire)
     return parts != 0;
 }
 
-/* The sheet's wires for one signal, one after the other: starts with *at = 0, false at the end. */
-static bool next_of_sheet(const nplug_sheet *sheet, const np_signal *about, uint32_t *at,
-                          nplug_wire *wire)
+/* Whether a device's sheet means that node by a wire. */
+static bool is_meant(const np_plan *plan, const nplug_wire *wire, uint32_t node)
+{
+    if (!wire->node) return node == plan->from->chief;
+    return node == np_devices_node_like(plan->devices, plan->device, (nplug_kind)wire->node);
+}
+
+/* Whether a sheet's wire is a signal's.  What a sensor says means something only where the hardware
+ * says in which unit. */
+static bool reads(const nplug_wire *wire, const np_signal *about)
+{
+    if (wire->space != about->space || wire->code != about->code) return false;
+    return wire->reading != NPLUG_READ_SENSED || wire->flags & NPLUG_WIRE_HAS_RANGE ||
+           about->resolution > 0;
+}
+
+/* The sheet of a signal's wires: the device's, if that means its node; else the node's own. */
+static const nplug_sheet *sheet_of(const np_plan *plan, const np_signal *about)
+{
+    const nplug_sheet *sheet = plan->from->sheet;
+
+    if (about->node == plan->from->chief) return sheet;
+    for (uint32_t i = 0; sheet && i < sheet->wire_count; i++)
+        if (is_meant(plan, &sheet->wires[i], about->node) && reads(&sheet->wires[i], about))
+            return sheet;
+    if (sheet && sheet->keys && plan->devices->nodes[about->node].looks == NPLUG_KIND_UNKNOWN)
+        return sheet;
+    return plan->beside[about->node];
+}
+
+/* A sheet's wires for one signal, one after the other: starts with *at = 0, false at the end. */
+static bool next_of_sheet(const np_plan *plan, const nplug_sheet *sheet, const np_signal *about,
+                          uint32_t *at, nplug_wire *wire)
 {
     for (; *at < sheet->wire_count; ++*at) {
         const nplug_wire *one = &sheet->wires[*at];
-        if (one->space != about->space || one->code != about->code) continue;
+        if (!reads(one, about)) continue;
+        if (sheet == plan->from->sheet && !is_meant(plan, one, about->node)) continue;
         *wire = *one;
         ++*at;
         return true;
@@ -48,23 +80,25 @@ static bool next_of_sheet(const nplug_sheet *sheet, const np_signal *about, uint
 }
 
 /* The same from wherever this device's wires come. */
-static bool next_wire(const np_plan *plan, uint32_t index, uint32_t *at, nplug_wire *wire)
+static bool next_wire(const np_plan *plan, uint32_t signal, uint32_t *at, nplug_wire *wire)
 {
-    uint32_t signal = np_devices_signal(plan->devices, plan->device, index);
+    const np_signal *about = &plan->devices->signals[signal];
+    const nplug_sheet *sheet = sheet_of(plan, about);
 
-    if (plan->from->sheet)
-        return next_of_sheet(plan->from->sheet, &plan->devices->signals[signal], at, wire);
-    if (plan->from->matched == NPLUG_MATCHED_NONE) return false;
-    return np_looks_wire(plan->devices, plan->device, index, at, wire);
+    if (sheet) return next_of_sheet(plan, sheet, about, at, wire);
+    if (plan->from->matched != NPLUG_MATCHED_SHAPE || about->node != plan->from->chief)
+        return false;
+    return np_looks_wire(plan->devices, signal, at, wire);
 }
 
 static uint32_t count_wires(const np_plan *plan)
 {
-    uint32_t count = 0, signals = np_devices_signal_count(plan->devices, plan->device);
+    uint32_t count = 0, signal;
     nplug_wire wire;
 
-    for (uint32_t i = 0; i < signals; i++)
-        for (uint32_t at = 0; next_wire(plan, i, &at, &wire);)
+    for (uint32_t i = 0; (signal = np_devices_signal(plan->devices, plan->device, i)) != NP_NONE;
+         i++)
+        for (uint32_t at = 0; next_wire(plan, signal, &at, &wire);)
             count++;
     return count;
 }
@@ -113,9 +147,9 @@ static uint32_t control_for(np_controls *controls, uint32_t device, nplug_contro
     return found;
 }
 
-static uint8_t how_of(const nplug_wire *from, uint8_t nature)
+static uint16_t how_of(const nplug_wire *from, uint8_t nature)
 {
-    uint8_t how = from->reading;
+    uint16_t how = from->reading;
 
     if (from->flags & NPLUG_WIRE_REVERSED) how |= NP_WIRE_REVERSED;
     if (from->flags & NPLUG_WIRE_ZERO_FIRST) how |= NP_WIRE_UNMOVED;
@@ -140,25 +174,69 @@ static void set_delta(np_wire *wire, const nplug_wire *from, int32_t raw)
     wire->high = from->flags & NPLUG_WIRE_HAS_RANGE ? from->max : 1;
 }
 
-static void lay_wire(np_controls *controls, np_devices *devices, uint32_t device, uint32_t signal,
-                     const nplug_wire *from)
+/* A sensor's high end says how many counts are one, its low end whether it turns. */
+static void set_sensed(np_wire *wire, const nplug_wire *from, const np_signal *about)
+{
+    wire->low = NPLUG_CONTROL_PLACE(from->control) == NPLUG_PAD_GYRO;
+    wire->high = from->flags & NPLUG_WIRE_HAS_RANGE ? from->max : about->resolution;
+    wire->rest = 0;
+}
+
+static void set_ends(np_wire *wire, const nplug_wire *from, const np_signal *about, int32_t raw)
+{
+    if (about->nature == NPLUG_NATURE_DELTA)
+        set_delta(wire, from, raw);
+    else if (from->reading == NPLUG_READ_SENSED)
+        set_sensed(wire, from, about);
+    else
+        set_range(wire, from, about);
+    if (about->nature == NPLUG_NATURE_BUTTON) wire->rest = 0;
+}
+
+/* Who feeds what another wire feeds shares it. */
+static void share(np_controls *controls, const np_devices *devices, uint32_t device, np_wire *wire)
+{
+    uint32_t signal;
+
+    for (uint32_t i = 0; (signal = np_devices_signal(devices, device, i)) != NP_NONE; i++) {
+        np_run run = controls->of_signal[signal];
+        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+            np_wire *other = &controls->wires[w];
+            if (other == wire || other->control != wire->control ||
+                other->component != wire->component)
+                continue;
+            other->how |= NP_WIRE_SHARED;
+            wire->how |= NP_WIRE_SHARED;
+        }
+    }
+}
+
+static void mark_control(np_control *control, const np_wire *wire, const nplug_wire *from,
+                         bool beside)
+{
+    if (from->flags & NPLUG_WIRE_LEVER) control->flags |= NP_CONTROL_LEVER;
+    if (from->flags & NPLUG_WIRE_SQUARE) control->flags |= NP_CONTROL_SQUARE;
+    if (from->flags & NPLUG_WIRE_GUESS) control->flags |= NP_CONTROL_GUESS;
+    if (beside) control->flags |= NP_CONTROL_ASIDE;
+    if (control->nature == NPLUG_NATURE_AXIS && (wire->how & NP_WIRE_READING) == NPLUG_READ_WHOLE)
+        control->flags |= NP_CONTROL_BOTH;
+}
+
+static void lay_wire(np_controls *controls, np_devices *devices, const np_plan *plan,
+                     uint32_t signal, const nplug_wire *from)
 {
     np_run *run = &controls->of_signal[signal];
     np_wire *wire = &controls->wires[run->first + run->count++];
-    uint8_t nature = devices->signals[signal].nature;
-    np_control *control;
+    const np_signal *about = &devices->signals[signal];
 
-    wire->control = (uint16_t)control_for(controls, device, from->control);
+    wire->control = (uint16_t)control_for(controls, plan->device, from->control);
     wire->component = from->component;
-    wire->how = how_of(from, nature);
-    set_range(wire, from, &devices->signals[signal]);
-    if (nature == NPLUG_NATURE_BUTTON) wire->rest = 0;
-    if (nature == NPLUG_NATURE_DELTA) set_delta(wire, from, devices->raw[signal]);
-    control = &controls->list[wire->control];
-    if (from->flags & NPLUG_WIRE_LEVER) control->flags |= NP_CONTROL_LEVER;
-    if (from->flags & NPLUG_WIRE_SQUARE) control->flags |= NP_CONTROL_SQUARE;
-    if (control->nature == NPLUG_NATURE_AXIS && (wire->how & NP_WIRE_READING) == NPLUG_READ_WHOLE)
-        control->flags |= NP_CONTROL_BOTH;
+    wire->how = how_of(from, about->nature);
+    set_ends(wire, from, about, devices->raw[signal]);
+    share(controls, devices, plan->device, wire);
+    mark_control(&controls->list[wire->control], wire, from,
+                 plan->beside[about->node] && sheet_of(plan, about) == plan->beside[about->node]);
+    if (plan->from->generic) wire->how |= NP_WIRE_ASKS;
     if (from->bounce) np_devices_bounces(devices, signal, from->bounce);
     if (devices->flags[signal] & NP_SIGNAL_SILENT) np_devices_rest(devices, signal, wire->rest);
 }
@@ -172,25 +250,30 @@ static void lay_wires(np_controls *controls, np_devices *devices, const np_plan 
     for (uint32_t i = 0; (signal = np_devices_signal(devices, plan->device, i)) != NP_NONE; i++) {
         controls->of_signal[signal].first = (uint16_t)first_wire;
         controls->of_signal[signal].count = 0;
-        for (uint32_t at = 0; next_wire(plan, i, &at, &wire);)
-            lay_wire(controls, devices, plan->device, signal, &wire);
+        for (uint32_t at = 0; next_wire(plan, signal, &at, &wire);)
+            lay_wire(controls, devices, plan, signal, &wire);
         first_wire += controls->of_signal[signal].count;
     }
 }
 
-/* What is down already when a device is made is spent: nobody pressed it for this game. */
-static void read_first_values(np_controls *controls, const np_devices *devices, uint32_t device)
+/* What is away from its rest already when a device is made is spent: nobody moved it for this game.
+ */
+static void read_first_values(np_controls *controls, np_devices *devices, uint32_t device)
 {
     np_run run = controls->of_device[device];
     uint32_t signal;
 
     for (uint32_t i = 0; (signal = np_devices_signal(devices, device, i)) != NP_NONE; i++) {
         np_run wires = controls->of_signal[signal];
+        if (!(devices->flags[signal] & NP_SIGNAL_SILENT))
+            np_controls_ask(controls, devices, signal);
         for (uint32_t w = wires.first; w < (uint32_t)wires.first + wires.count; w++)
-            np_controls_set(controls, w, devices->raw[signal]);
+            np_controls_set(controls, devices, w, signal);
     }
-    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++)
-        if (np_controls_edge(controls, i) == NP_EDGE_PRESS) np_controls_spend(controls, i);
+    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
+        np_controls_edge(controls, i);
+        np_controls_spend(controls, i);
+    }
 }
 
 static void forget_wires(np_controls *controls, const np_devices *devices, uint32_t device)
@@ -204,10 +287,10 @@ static void forget_wires(np_controls *controls, const np_devices *devices, uint3
 
 /* A shape is what it was when the device came: laying wires changes what its signals say. */
 int np_controls_build(np_controls *controls, np_devices *devices, uint32_t device,
-                      const np_recognition *from)
+                      const np_recogniser *recogniser)
 {
     np_run *run = &controls->of_device[device];
-    np_plan plan = {devices, device, from};
+    np_plan plan = {devices, device, &recogniser->of[device], recogniser->beside};
     uint32_t most;
     int32_t first, first_wire;
 

@@ -97,7 +97,12 @@ static bool unknown_code(nf_doc *doc, nplug_space space, const char *name, const
 bool nf_code_text(nf_doc *doc, nplug_space space, const char *name, const char *at, uint32_t *code)
 {
     unsigned page, usage;
+    char rest;
 
+    if (space == NPLUG_SPACE_EVDEV && sscanf(name, "0x%8x%c", &page, &rest) == 1) {
+        *code = page; /* type << 16 | code, of which the kernel has no name */
+        return true;
+    }
     if (space == NPLUG_SPACE_EVDEV || space == NPLUG_SPACE_OPENXR)
         return nf_code_from_name(space, name, code) || unknown_code(doc, space, name, at);
     if (space == NPLUG_SPACE_HID && sscanf(name, "0x%4x:0x%4x", &page, &usage) == 2) {

@@ -6,10 +6,13 @@
 
 #define COUNT(list) (sizeof(list) / sizeof *(list))
 
-static const nf_field match_fields[] = {{"bus", NF_STRING, false},    {"vendor", NF_STRING, false},
-                                        {"product", NF_ARRAY, false}, {"version", NF_STRING, false},
-                                        {"kind", NF_STRING, false},   {"space", NF_STRING, false},
-                                        {"has", NF_ARRAY, false},     {"lacks", NF_ARRAY, false}};
+static const nf_field match_fields[] = {
+    {"bus", NF_STRING, false},     {"vendor", NF_STRING, false}, {"product", NF_ARRAY, false},
+    {"version", NF_STRING, false}, {"kind", NF_STRING, false},   {"space", NF_STRING, false},
+    {"has", NF_ARRAY, false},      {"lacks", NF_ARRAY, false},   {"axis", NF_OBJECT, false}};
+static const nf_field axis_fields[] = {
+    {"code", NF_STRING, true}, {"fuzz", NF_INTEGER, true}, {"flat", NF_INTEGER, true}};
+
 static void add_match(nf_sheet_reader *in, const char *pointer, nplug_match match)
 {
     nplug_match *one =
@@ -37,13 +40,14 @@ static void read_products(nf_sheet_reader *in, const json_t *rule, const char *p
     if (!products) add_match(in, pointer, match);
 }
 
-uint16_t nf_sheet_kind(nf_sheet_reader *in, const json_t *rule, const char *pointer)
+uint16_t nf_sheet_kind(nf_sheet_reader *in, const json_t *object, const char *pointer,
+                       const char *member)
 {
     const char *kinds[NPLUG_KINDS];
 
     for (unsigned i = 0; i < NPLUG_KINDS; i++)
         kinds[i] = nplug_kind_name((nplug_kind)i);
-    return nf_read_word(&in->doc, rule, "kind", pointer, kinds, NPLUG_KINDS, "kind of device");
+    return nf_read_word(&in->doc, object, member, pointer, kinds, NPLUG_KINDS, "kind of device");
 }
 
 /* "has" and "lacks": codes of the rule's own space.  They stand in one list, so that pointers into
@@ -74,6 +78,24 @@ static void read_codes(nf_sheet_reader *in, const json_t *rule, const char *memb
     }
 }
 
+/* "axis": what an axis says of itself. */
+static void read_axis(nf_sheet_reader *in, const json_t *rule, const char *pointer,
+                      nplug_match *match)
+{
+    const json_t *axis = json_object_get(rule, "axis");
+    char at[80];
+
+    if (!axis) return;
+    snprintf(at, sizeof at, "%s/axis", pointer);
+    nf_check(&in->doc, axis, at, axis_fields, COUNT(axis_fields));
+    if (in->doc.failed) return;
+    match->fuzz = (int32_t)json_integer_value(json_object_get(axis, "fuzz"));
+    match->flat = (int32_t)json_integer_value(json_object_get(axis, "flat"));
+    strcat(at, "/code");
+    nf_code_text(&in->doc, (nplug_space)(match->space - 1), nf_string(axis, "code", ""), at,
+                 &match->axis);
+}
+
 static void read_match(nf_sheet_reader *in, const json_t *rule, size_t index)
 {
     nplug_match match;
@@ -90,16 +112,19 @@ static void read_match(nf_sheet_reader *in, const json_t *rule, size_t index)
     match.bus = nf_read_bus(&in->doc, rule, pointer);
     match.vendor = nf_read_id(&in->doc, rule, "vendor", pointer);
     match.version = nf_read_id(&in->doc, rule, "version", pointer);
-    match.kind = nf_sheet_kind(in, rule, pointer);
+    match.kind = nf_sheet_kind(in, rule, pointer, "kind");
     if (json_object_get(rule, "space"))
         match.space = (uint16_t)(nf_read_word(&in->doc, rule, "space", pointer, nf_space_names,
                                               NPLUG_SPACES, "code space") +
                                  1);
-    if (!match.space && (json_object_get(rule, "has") || json_object_get(rule, "lacks")))
-        nf_error(&in->doc, pointer, "\"has\" and \"lacks\" need a \"space\" for their codes");
+    if (!match.space && (json_object_get(rule, "has") || json_object_get(rule, "lacks") ||
+                         json_object_get(rule, "axis")))
+        nf_error(&in->doc, pointer,
+                 "\"has\", \"lacks\" and \"axis\" need a \"space\" for their codes");
     if (json_object_get(rule, "product") && !json_object_get(rule, "vendor"))
         nf_error(&in->doc, pointer, "\"product\" means nothing without a \"vendor\"");
     if (in->doc.failed) return;
+    read_axis(in, rule, pointer, &match);
     read_codes(in, rule, "has", pointer, (nplug_space)(match.space - 1), &match.has_count);
     read_codes(in, rule, "lacks", pointer, (nplug_space)(match.space - 1), &match.lacks_count);
     read_products(in, rule, pointer, match);

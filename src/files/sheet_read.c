@@ -10,8 +10,9 @@ static const nf_field sheet_fields[] = {
     {"nestplug", NF_STRING, true},  {"version", NF_INTEGER, true}, {"name", NF_STRING, true},
     {"kind", NF_STRING, true},      {"family", NF_STRING, false},  {"match", NF_ARRAY, true},
     {"controls", NF_OBJECT, false}, {"keys", NF_STRING, false},    {"about", NF_STRING, false},
-    {"prints", NF_OBJECT, false},   {"ignores", NF_ARRAY, false}};
-static const nf_field pair_fields[] = {{"x", NF_OBJECT, true}, {"y", NF_OBJECT, true}};
+    {"prints", NF_OBJECT, false},   {"ignores", NF_ARRAY, false},  {"confirm", NF_STRING, false}};
+static const nf_field parts_fields[] = {
+    {"x", NF_ANY, true}, {"y", NF_ANY, true}, {"z", NF_ANY, true}};
 static const nf_field pose_fields[] = {{"x", NF_OBJECT, true},  {"y", NF_OBJECT, true},
                                        {"z", NF_OBJECT, true},  {"qx", NF_OBJECT, true},
                                        {"qy", NF_OBJECT, true}, {"qz", NF_OBJECT, true},
@@ -22,8 +23,11 @@ static const nf_field wire_fields[] = {
     {"right", NF_STRING, false},   {"when", NF_STRING, false}, {"openxr", NF_STRING, false},
     {"slot", NF_INTEGER, false},   {"range", NF_ARRAY, false}, {"full", NF_STRING, false},
     {"half", NF_STRING, false},    {"side", NF_STRING, false}, {"first", NF_INTEGER, false},
-    {"bounce", NF_INTEGER, false}, {"gate", NF_STRING, false}};
+    {"bounce", NF_INTEGER, false}, {"gate", NF_STRING, false}, {"node", NF_STRING, false},
+    {"guess", NF_BOOL, false}};
 static const char *const sides[] = {"up", "right", "down", "left", "x", "y"};
+
+static const char *const confirms[] = {"south", "east"};
 
 /* --- controls ------------------------------------------------------------------------------- */
 
@@ -110,6 +114,9 @@ static void read_quirks(nf_sheet_reader *in, const json_t *object, const char *p
         if (json_integer_value(json_object_get(object, "first")) != 0)
             nf_error(&in->doc, at, "0 is expected: what the hardware says until it is moved");
     }
+    if (json_is_true(json_object_get(object, "guess"))) wire->flags |= NPLUG_WIRE_GUESS;
+    if (json_object_get(object, "node"))
+        wire->node = (uint8_t)nf_sheet_kind(in, object, pointer, "node");
     wire->bounce = (uint16_t)bounce;
     snprintf(at, sizeof at, "%s/bounce", pointer);
     if (bounce < 0 || bounce > 500) nf_error(&in->doc, at, "0 to 500 milliseconds are expected");
@@ -119,6 +126,7 @@ static void read_quirks(nf_sheet_reader *in, const json_t *object, const char *p
 static void read_as_it_is(nplug_wire *wire, nplug_nature nature)
 {
     if (nature == NPLUG_NATURE_POSE) wire->reading = NPLUG_READ_SCALED;
+    if (nature == NPLUG_NATURE_SENSOR) wire->reading = NPLUG_READ_SENSED;
     if (nature == NPLUG_NATURE_POSITION && wire->reading == NPLUG_READ_WHOLE)
         wire->reading = NPLUG_READ_FROM_LOW;
     if (NPLUG_CONTROL_CLASS(wire->control) == NPLUG_CLASS_TOUCH && nature == NPLUG_NATURE_BUTTON)
@@ -138,6 +146,7 @@ static void check_twice(nf_sheet_reader *in, const nplug_wire *wire, const char 
 
     for (uint32_t i = 0; i < in->file->sheet.wire_count; i++) {
         if (wires[i].space != wire->space || wires[i].code != wire->code) continue;
+        if (wires[i].node != wire->node) continue;
         if (is_half(&wires[i]) && is_half(wire) && wires[i].reading != wire->reading) continue;
         nplug_control_name(wires[i].control, name, sizeof name);
         nf_error(&in->doc, pointer, "this signal is %s's already", name);
@@ -170,6 +179,24 @@ static void read_wire(nf_sheet_reader *in, const json_t *object, const char *poi
     in->file->sheet.wire_count++;
 }
 
+/* One wire, or a list of them that feed the same. */
+static void read_wires(nf_sheet_reader *in, const json_t *value, const char *pointer,
+                       nplug_wire wire)
+{
+    char at[280];
+
+    if (json_is_object(value)) read_wire(in, value, pointer, wire);
+    for (size_t i = 0; i < json_array_size(value); i++) {
+        snprintf(at, sizeof at, "%s/%u", pointer, (unsigned)i);
+        if (json_is_object(json_array_get(value, i)))
+            read_wire(in, json_array_get(value, i), at, wire);
+        else
+            nf_error(&in->doc, at, "an object is expected: which signal");
+    }
+    if (!json_is_object(value) && json_array_size(value) == 0)
+        nf_error(&in->doc, pointer, "an object is expected, or a list of them");
+}
+
 /* The components of a control that has several, by their letters. */
 static void read_parts(nf_sheet_reader *in, const json_t *object, const char *pointer,
                        nplug_wire wire, unsigned components)
@@ -177,11 +204,15 @@ static void read_parts(nf_sheet_reader *in, const json_t *object, const char *po
     static const char *const letters[] = {"x", "y", "z", "qx", "qy", "qz", "qw"};
     char at[260];
 
-    nf_check(&in->doc, object, pointer, components == 2 ? pair_fields : pose_fields, components);
+    if (!json_is_object(object)) {
+        nf_error(&in->doc, pointer, "an object is expected");
+        return;
+    }
+    nf_check(&in->doc, object, pointer, components <= 3 ? parts_fields : pose_fields, components);
     for (unsigned i = 0; i < components && !in->doc.failed; i++) {
         snprintf(at, sizeof at, "%s/%s", pointer, letters[i]);
         wire.component = (uint8_t)i;
-        read_wire(in, json_object_get(object, letters[i]), at, wire);
+        read_wires(in, json_object_get(object, letters[i]), at, wire);
     }
 }
 
@@ -189,7 +220,9 @@ static void read_parts(nf_sheet_reader *in, const json_t *object, const char *po
 static nplug_control control_of(nf_sheet_reader *in, const char *name, const char *pointer)
 {
     const char *kind = nf_string(in->doc.root, "kind", "");
-    const char *class_ = strcmp(kind, "keyboard") == 0 ? "key" : kind;
+    const char *class_ = strcmp(kind, "keyboard") == 0 ? "key"
+                         : strcmp(kind, "motion") == 0 ? "pad"
+                                                       : kind;
     char full[160], near[64] = "";
     nplug_control control;
 
@@ -214,7 +247,7 @@ static void read_control(nf_sheet_reader *in, const char *name, const json_t *ob
     if (!wire.control) return;
     nplug_control_nature(wire.control, &components);
     if (components == 1)
-        read_wire(in, object, pointer, wire);
+        read_wires(in, object, pointer, wire);
     else
         read_parts(in, object, pointer, wire, components);
 }
@@ -261,16 +294,9 @@ static void read_controls(nf_sheet_reader *in)
 {
     const char *name;
     json_t *value;
-    char pointer[200];
 
     json_object_foreach(json_object_get(in->doc.root, "controls"), name, value)
-    {
-        snprintf(pointer, sizeof pointer, "/controls/%s", name);
-        if (json_is_object(value))
-            read_control(in, name, value);
-        else
-            nf_error(&in->doc, pointer, "an object is expected");
-    }
+        read_control(in, name, value);
     json_object_foreach(json_object_get(in->doc.root, "prints"), name, value)
         read_print(in, name, value);
     read_ignored(in);
@@ -293,10 +319,14 @@ static void read_head(nf_sheet_reader *in)
     sheet->size = (uint32_t)sizeof *sheet;
     sheet->name = nf_string(in->doc.root, "name", "");
     sheet->family = nf_string(in->doc.root, "family", "");
-    sheet->kind = (nplug_kind)nf_sheet_kind(in, in->doc.root, "");
+    sheet->kind = (nplug_kind)nf_sheet_kind(in, in->doc.root, "", "kind");
     if (sheet->kind == NPLUG_KIND_UNKNOWN && !in->doc.failed)
         nf_error(&in->doc, "/kind", "\"unknown\" is no kind of device");
     sheet->keys = keys != NULL;
+    if (json_object_get(in->doc.root, "confirm"))
+        sheet->confirm = NPLUG_PAD_SOUTH + (uint32_t)nf_read_word(&in->doc, in->doc.root, "confirm",
+                                                                  "", confirms, COUNT(confirms),
+                                                                  "button that confirms");
 }
 
 static void read_sheet(nf_sheet_reader *in)

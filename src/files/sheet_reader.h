@@ -24,7 +24,8 @@ typedef struct nf_sheet_reader {
 /* Reads all match rules (sheet_match.c). */
 void nf_sheet_matches(nf_sheet_reader *in);
 
-/* The number of a kind's word in a member "kind"; 0 where it is missing, or with an error. */
-uint16_t nf_sheet_kind(nf_sheet_reader *in, const json_t *object, const char *pointer);
+/* The number of a kind's word in a member; 0 where it is missing, or with an error. */
+uint16_t nf_sheet_kind(nf_sheet_reader *in, const json_t *object, const char *pointer,
+                       const char *member);
 
 #endif

@@ -51,6 +51,13 @@ static json_t *match_json(const nplug_match *match)
         json_object_set_new(rule, "space", json_string(nf_space_names[match->space - 1]));
     put_codes(rule, "has", match->space - 1u, match->has, match->has_count);
     put_codes(rule, "lacks", match->space - 1u, match->lacks, match->lacks_count);
+    if (match->axis) {
+        char code[64];
+        nplug_code_name((nplug_space)(match->space - 1u), match->axis, code, sizeof code);
+        json_object_set_new(rule, "axis",
+                            json_pack("{s:s, s:i, s:i}", "code", code, "fuzz", (int)match->fuzz,
+                                      "flat", (int)match->flat));
+    }
     return rule;
 }
 
@@ -105,6 +112,9 @@ static json_t *wire_json(const nplug_wire *wire)
         json_object_set_new(object, "range", json_pack("[i, i]", (int)wire->min, (int)wire->max));
     if (wire->flags & NPLUG_WIRE_REVERSED)
         json_object_set_new(object, wire->component ? "up" : "right", json_string("low"));
+    if (wire->node)
+        json_object_set_new(object, "node", json_string(nplug_kind_name((nplug_kind)wire->node)));
+    if (wire->flags & NPLUG_WIRE_GUESS) json_object_set_new(object, "guess", json_true());
     if (wire->flags & NPLUG_WIRE_ZERO_FIRST) json_object_set_new(object, "first", json_integer(0));
     if (wire->flags & NPLUG_WIRE_SQUARE) json_object_set_new(object, "gate", json_string("square"));
     if (wire->bounce) json_object_set_new(object, "bounce", json_integer(wire->bounce));
@@ -122,6 +132,20 @@ static void plain_name(nplug_control control, char *buffer, size_t size)
     snprintf(buffer, size, "%s", colon ? colon + 1 : name);
 }
 
+/* Puts a wire where its control has none yet, or beside those that feed the same. */
+static void put_wire(json_t *into, const char *name, json_t *wire)
+{
+    json_t *there = json_object_get(into, name);
+
+    if (!there) {
+        json_object_set_new(into, name, wire);
+    } else if (json_is_array(there)) {
+        json_array_append_new(there, wire);
+    } else {
+        json_object_set_new(into, name, json_pack("[O, o]", there, wire));
+    }
+}
+
 static json_t *controls_json(const nplug_sheet *sheet)
 {
     static const char *const letters[] = {"x", "y", "z", "qx", "qy", "qz", "qw"};
@@ -131,19 +155,14 @@ static json_t *controls_json(const nplug_sheet *sheet)
         const nplug_wire *wire = &sheet->wires[i];
         unsigned components;
         char name[64];
-        json_t *control;
         plain_name(wire->control, name, sizeof name);
         nplug_control_nature(wire->control, &components);
         if (components == 1) {
-            json_object_set_new(all, name, wire_json(wire));
+            put_wire(all, name, wire_json(wire));
             continue;
         }
-        control = json_object_get(all, name);
-        if (!control) {
-            control = json_object();
-            json_object_set_new(all, name, control);
-        }
-        json_object_set_new(control, letters[wire->component % 7], wire_json(wire));
+        if (!json_object_get(all, name)) json_object_set_new(all, name, json_object());
+        put_wire(json_object_get(all, name), letters[wire->component % 7], wire_json(wire));
     }
     return all;
 }
@@ -169,6 +188,9 @@ json_t *nf_sheet_json(const nplug_sheet *sheet)
     json_t *rules = json_array();
 
     if (*sheet->family) json_object_set_new(root, "family", json_string(sheet->family));
+    if (sheet->confirm)
+        json_object_set_new(root, "confirm",
+                            json_string(sheet->confirm == NPLUG_PAD_EAST ? "east" : "south"));
     for (uint32_t i = 0; i < sheet->match_count; i++)
         json_array_append_new(rules, match_json(&sheet->matches[i]));
     json_object_set_new(root, "match", rules);

@@ -39,6 +39,7 @@ static const nf_number arrive_numbers[] = {
     OF_REPORT("signals", as.arrive.signals, 2),
     OF_REPORT("times", as.arrive.times, 1),
     OF_REPORT("unreadable", as.arrive.unreadable, 1),
+    OF_REPORT("properties", as.arrive.properties, 4),
 };
 static const nf_number signal_numbers[] = {
     OF_REPORT("code", as.signal.code, 4),     OF_REPORT("min", as.signal.min, -4),

@@ -268,10 +268,10 @@ static const nf_field report_fields[] = {
     {"product", NF_INTEGER, false},    {"version", NF_INTEGER, false},
     {"signals", NF_INTEGER, false},    {"times", NF_INTEGER, false},
     {"unreadable", NF_INTEGER, false}, {"code", NF_INTEGER, false},
-    {"min", NF_INTEGER, false},        {"max", NF_INTEGER, false},
-    {"space", NF_INTEGER, false},      {"nature", NF_INTEGER, false},
-    {"flat", NF_INTEGER, false},       {"fuzz", NF_INTEGER, false},
-    {"resolution", NF_INTEGER, false}};
+    {"properties", NF_INTEGER, false}, {"min", NF_INTEGER, false},
+    {"max", NF_INTEGER, false},        {"space", NF_INTEGER, false},
+    {"nature", NF_INTEGER, false},     {"flat", NF_INTEGER, false},
+    {"fuzz", NF_INTEGER, false},       {"resolution", NF_INTEGER, false}};
 
 static void read_bytes(nf_doc *doc, char *into, size_t size)
 {

@@ -34,7 +34,6 @@ static nplug_setup usual_setup(void)
     nplug_setup setup = nplug_setup_default();
 
     setup.log = log_to_stderr;
-    setup.follow_rest = true;
     return setup;
 }
 

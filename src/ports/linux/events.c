@@ -60,13 +60,23 @@ static void push_axes(nplug_linux *port, nl_node *node, nplug_time now)
     }
 }
 
-static void push_contacts(nplug_linux *port, const nl_node *node, nplug_time now)
+/* Which slot the next events are about: the kernel says so only when that changes. */
+static void ask_slot(nl_node *node)
+{
+    struct input_absinfo info = {0};
+
+    if (node->slots && ioctl(node->fd, EVIOCGABS(ABS_MT_SLOT), &info) >= 0)
+        node->current = info.value;
+}
+
+static void push_contacts(nplug_linux *port, nl_node *node, nplug_time now)
 {
     struct {
         uint32_t code;
         int32_t value[NL_SLOTS];
     } slots;
 
+    ask_slot(node);
     for (unsigned a = 0; node->slots && a < NL_SLOT_AXES; a++) {
         memset(&slots, 0, sizeof slots);
         slots.code = nl_slot_codes[a];
@@ -115,7 +125,7 @@ static uint16_t signal_of(nl_node *node, const struct input_event *event, bool *
         *moves = event->code < ABS_HAT0X || event->code > ABS_HAT3Y;
         return node->abs[event->code];
     }
-    for (unsigned a = 0; a < NL_SLOT_AXES && node->current < node->slots; a++)
+    for (unsigned a = 0; a < NL_SLOT_AXES && (unsigned)node->current < (unsigned)node->slots; a++)
         if (event->code == nl_slot_codes[a]) {
             *moves = a != 0;
             return node->slot[node->current][a];
@@ -147,8 +157,10 @@ static void add_event(nplug_linux *port, nl_node *node, const struct input_event
 
 void nl_events_push(nplug_linux *port, nl_node *node)
 {
-    for (uint32_t i = 0; i < node->count; i++)
+    for (uint32_t i = 0; i < node->count; i++) {
         node->frame[i].time = node->frame_time;
+        if (node->let_go) node->frame[i].flags |= NPLUG_REPORT_CANCELLED;
+    }
     if (node->count) {
         node->frame[node->count - 1].flags &= (uint8_t)~NPLUG_REPORT_MORE;
         nplug_push(port->ring, node->frame, node->count);
@@ -159,7 +171,15 @@ void nl_events_push(nplug_linux *port, nl_node *node)
     nl_battery_keep(port, node, node->frame_time);
 }
 
-/* One event; true where it ends a frame that says anything. */
+static bool is_all_let_go(const nl_node *node)
+{
+    for (uint32_t i = 0; i < node->count; i++)
+        if (node->frame[i].as.value || node->frame[i].flags & NPLUG_REPORT_MOVES) return false;
+    return true;
+}
+
+/* One event; the kernel ends the frame in which it lets go of all keys with the value 1.  True
+ * where it ends a frame that says anything. */
 static bool take(nplug_linux *port, nl_node *node, const struct input_event *event)
 {
     if (event->type == EV_SYN && event->code == SYN_DROPPED) {
@@ -167,6 +187,7 @@ static bool take(nplug_linux *port, nl_node *node, const struct input_event *eve
         node->count = 0;
     } else if (event->type == EV_SYN && event->code == SYN_REPORT) {
         node->frame_time = time_of(event);
+        node->let_go = event->value == 1 && is_all_let_go(node);
         return node->count || node->cut || node->dropping;
     } else if (!node->dropping) {
         add_event(port, node, event);

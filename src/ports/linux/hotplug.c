@@ -125,6 +125,8 @@ void nl_hotplug_scan(nplug_linux *port, nplug_time now)
     if (!port->rescan) return;
     close_missing(port, now);
     folder = opendir(port->folder);
+    port->has_folder = folder != NULL;
+    port->passed_over = 0;
     while (folder && (entry = readdir(folder)) != NULL)
         if (strncmp(entry->d_name, "event", 5) == 0 && strlen(entry->d_name) < NL_NAME)
             all &= see(port, entry->d_name, now);

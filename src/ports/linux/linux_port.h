@@ -38,6 +38,7 @@ typedef struct nl_node {
     nplug_time frame_time;
     uint32_t count; /* reports of the frame so far */
     bool cut;       /* the frame had more */
+    bool let_go;    /* the kernel let go of it, as a node dies or the machine goes to sleep */
     nplug_report frame[NL_FRAME];
 } nl_node;
 
@@ -47,6 +48,8 @@ struct nplug_linux {
     nplug_ring *ring;
     int epoll, watch, uevents, wake;
     bool rescan; /* what is in the folder may have changed */
+    bool has_folder;
+    uint32_t passed_over; /* nodes that nobody asked for, when the folder was last looked at */
     bool threaded, stopping;
     pthread_t thread;
     pthread_mutex_t lock; /* of the nodes, where there is a thread */

@@ -14,6 +14,7 @@
 /* What a node can say, as the kernel tells it. */
 typedef struct abilities {
     unsigned long key[LONGS(KEY_CNT)], abs[LONGS(ABS_CNT)], rel[LONGS(REL_CNT)], sw[LONGS(SW_CNT)];
+    unsigned long properties; /* INPUT_PROP_..., of which the kernel knows less than 32 */
     struct input_id id;
     char name[128], serial[64], socket[96];
 } abilities;
@@ -67,6 +68,7 @@ static void ask(int fd, abilities *able)
     ioctl(fd, EVIOCGBIT(EV_ABS, sizeof able->abs), able->abs);
     ioctl(fd, EVIOCGBIT(EV_REL, sizeof able->rel), able->rel);
     ioctl(fd, EVIOCGBIT(EV_SW, sizeof able->sw), able->sw);
+    ioctl(fd, EVIOCGPROP(sizeof able->properties), &able->properties);
 }
 
 /* Letters make a keyboard, a moving pointer with a left button a mouse. */
@@ -116,6 +118,18 @@ static bool file_has(const char *file, const char *what, unsigned code)
     return (bits >> (code % (8 * sizeof(long)))) & 1u;
 }
 
+/* The lowest word of a file of bits. */
+static unsigned long read_bits(const char *file, const char *what)
+{
+    char line[512], *word;
+    unsigned long bits = 0;
+
+    read_line(file, what, line, sizeof line);
+    word = strrchr(line, ' ');
+    sscanf(word ? word : line, "%lx", &bits);
+    return bits;
+}
+
 static void ask_sysfs(const char *file, abilities *able)
 {
     memset(able, 0, sizeof *able);
@@ -127,6 +141,7 @@ static void ask_sysfs(const char *file, abilities *able)
     able->id.product = read_number(file, "id/product");
     able->id.version = read_number(file, "id/version");
     static const uint16_t keys[] = {BTN_SOUTH, BTN_TRIGGER, BTN_LEFT, KEY_Q, KEY_P, KEY_Z};
+    able->properties = read_bits(file, "properties");
     for (unsigned i = 0; i < sizeof keys / sizeof *keys; i++)
         if (file_has(file, "capabilities/key", keys[i]))
             able->key[keys[i] / (8 * sizeof(long))] |= 1ul << (keys[i] % (8 * sizeof(long)));
@@ -238,6 +253,7 @@ static void push_slots(nplug_linux *port, nl_node *node, nplug_time now, const a
             push_signal(port, node, now,
                         (uint32_t)slot << 24 | (uint32_t)EV_ABS << 16 | nl_slot_codes[a],
                         a == 0 ? NPLUG_NATURE_CONTACT : NPLUG_NATURE_POSITION, range);
+            push_detail(port, node, now, node->slot[slot][a], &info);
         }
 }
 
@@ -324,6 +340,7 @@ static void push_arrival(nplug_linux *port, nl_node *node, nplug_time now, abili
     report.as.arrive.signals = node->unreadable ? 0 : count_signals(node, able);
     report.as.arrive.times = NPLUG_TIMES_KERNEL;
     report.as.arrive.unreadable = node->unreadable;
+    report.as.arrive.properties = (uint32_t)able->properties;
     nplug_push(port->ring, &report, 1);
     push_texts(port, report, able);
     if (!node->unreadable) {
@@ -364,7 +381,10 @@ static bool announce_unreadable(nplug_linux *port, nl_node *node, nplug_time now
     abilities able;
 
     ask_sysfs(node->file, &able);
-    if (!is_wanted(port, &able)) return true;
+    if (!is_wanted(port, &able)) {
+        port->passed_over++;
+        return true;
+    }
     if (nplug_ring_room(port->ring) < 32) return false;
     nl_node_use(port, node, true);
     node->unreadable = true;
@@ -404,6 +424,7 @@ bool nl_node_open(nplug_linux *port, nl_node *node, const char *file, nplug_time
         node->fd = -1;
         return false;
     }
+    port->passed_over++;
     close(node->fd);
     node->fd = -1;
     return true;

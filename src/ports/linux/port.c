@@ -265,16 +265,18 @@ static void play_effect(void *self, const nplug_effect *effect)
     pthread_mutex_unlock(&port->lock);
 }
 
-uint32_t nplug_linux_nodes(const nplug_linux *port, uint32_t *unreadable)
+nplug_result nplug_linux_look(const nplug_linux *port, nplug_linux_info *info)
 {
-    uint32_t open = 0, closed = 0;
-
-    for (uint32_t i = 0; port && i < port->setup.nodes; i++) {
-        open += port->nodes[i].fd >= 0;
-        closed += port->nodes[i].used && port->nodes[i].unreadable;
+    if (!port || !info) return NPLUG_ERR_ARGUMENT;
+    if (info->size != sizeof *info) return NPLUG_ERR_SIZE;
+    info->has_folder = port->has_folder;
+    info->passed_over = port->passed_over;
+    info->open = info->unreadable = 0;
+    for (uint32_t i = 0; i < port->setup.nodes; i++) {
+        info->open += port->nodes[i].fd >= 0;
+        info->unreadable += port->nodes[i].used && port->nodes[i].unreadable;
     }
-    if (unreadable) *unreadable = closed;
-    return open;
+    return NPLUG_OK;
 }
 
 const nplug_port *nplug_linux_port(const nplug_linux *port)

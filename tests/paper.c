@@ -1,0 +1,87 @@
+#include "paper.h"
+#include <string.h>
+
+void open_paper_setup(paper_rig *p, nplug_setup setup)
+{
+    nplug_game game = harbour_for(1);
+
+    memset(&p->port, 0, sizeof p->port);
+    rig_open_setup(&p->rig, &game, setup);
+    ck_assert_int_eq(nplug_attach(p->rig.nest, &hand_table, &p->port), NPLUG_OK);
+}
+
+void open_paper(paper_rig *p)
+{
+    open_paper_setup(p, nplug_setup_default());
+}
+
+static void push_signal(paper_rig *p, nplug_time time, uint32_t number, uint16_t index,
+                        const paper_signal *signal)
+{
+    nplug_report report = value_report(time, number, index, 0, 0);
+
+    report.kind = NPLUG_REPORT_SIGNAL;
+    report.as.signal.code = signal->code;
+    report.as.signal.min = signal->min;
+    report.as.signal.max = signal->max;
+    report.as.signal.space = (uint8_t)signal->space;
+    report.as.signal.nature = (uint8_t)signal->nature;
+    nplug_push(p->port.ring, &report, 1);
+    report = value_report(time, number, index, 0, 0);
+    report.kind = NPLUG_REPORT_DETAIL;
+    report.as.detail.resolution = signal->resolution;
+    report.as.detail.fuzz = signal->fuzz;
+    report.as.detail.flat = signal->flat;
+    nplug_push(p->port.ring, &report, 1);
+    if (signal->says != SILENT) say_paper(p, time, number, index, signal->says, false);
+}
+
+void plug_paper_node(paper_rig *p, nplug_time time, uint32_t number, const paper_node *node)
+{
+    nplug_report report = value_report(time, number, 0, 0, 0);
+
+    report.kind = NPLUG_REPORT_ARRIVE;
+    report.as.arrive.bus = node->bus;
+    report.as.arrive.vendor = node->vendor;
+    report.as.arrive.product = node->product;
+    report.as.arrive.version = node->version;
+    report.as.arrive.properties = node->properties;
+    report.as.arrive.signals = node->count;
+    nplug_push(p->port.ring, &report, 1);
+    if (node->serial) nplug_push_text(p->port.ring, time, number, NPLUG_TEXT_SERIAL, node->serial);
+    if (node->socket) nplug_push_text(p->port.ring, time, number, NPLUG_TEXT_SOCKET, node->socket);
+    if (node->unit) nplug_push_text(p->port.ring, time, number, NPLUG_TEXT_UNIT, node->unit);
+    for (uint16_t i = 0; i < node->count; i++)
+        push_signal(p, time, number, i, &node->signals[i]);
+    push_kind(p->port.ring, time, number, NPLUG_REPORT_READY);
+}
+
+nplug_device plug_paper(paper_rig *p, uint16_t bus, uint16_t vendor, uint16_t product,
+                        uint16_t version, const paper_signal *signals, uint16_t count)
+{
+    paper_node node = {bus, vendor, product, version, 0, NULL, NULL, NULL, signals, count};
+
+    plug_paper_node(p, 0, 1, &node);
+    rig_step(&p->rig, 0);
+    return nplug_device_at(p->rig.nest, 0);
+}
+
+void say_paper(paper_rig *p, nplug_time time, uint32_t number, uint16_t signal, int32_t value,
+               bool more)
+{
+    nplug_report report = value_report(time, number, signal, value, more ? NPLUG_REPORT_MORE : 0);
+    nplug_push(p->port.ring, &report, 1);
+}
+
+void say(paper_rig *p, nplug_time time, uint16_t signal, int32_t value)
+{
+    say_paper(p, time, 1, signal, value, false);
+}
+
+nplug_device_info look_paper(const paper_rig *p, nplug_device device)
+{
+    nplug_device_info info = {.size = sizeof info};
+
+    ck_assert_int_eq(nplug_device_look(p->rig.nest, device, &info), NPLUG_OK);
+    return info;
+}
