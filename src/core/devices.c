@@ -307,7 +307,13 @@ uint32_t np_devices_find_unit(const np_devices *devices, uint32_t index)
 
 void np_devices_complete(np_devices *devices, uint32_t index, nplug_kind looks)
 {
-    devices->nodes[index].looks = (uint8_t)looks;
+    np_node *node = &devices->nodes[index];
+
+    node->looks = (uint8_t)looks;
+    for (uint32_t i = node->first_signal; i < node->first_signal + node->signals; i++)
+        if (devices->signals[i].nature == NPLUG_NATURE_AXIS &&
+            !(devices->flags[i] & NP_SIGNAL_SILENT))
+            node->began = 1; /* it has told already how it lies */
 }
 
 static bool goes_before(const np_device *a, const np_device *b)

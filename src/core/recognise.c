@@ -83,12 +83,13 @@ bool nplug_rules_tie(const nplug_sheet *a, uint32_t rule_a, const nplug_sheet *b
     return np_rule_weight(one) == np_rule_weight(other) && could_both_fit(one, other);
 }
 
-/* Rules of one weight name the same numbers: so they stand in one bucket. */
+/* Rules of one weight name the same numbers: so they stand in one bucket.  Two of one sheet come to
+ * the same. */
 static bool is_tied(const np_recogniser *recogniser, const np_rule *rule, uint16_t at)
 {
     for (; at != NP_NO_RULE; at = recogniser->rules[at].next) {
         const np_rule *other = &recogniser->rules[at];
-        if (other->set == rule->set &&
+        if (other->set == rule->set && other->sheet != rule->sheet &&
             nplug_rules_tie(np_rule_sheet(recogniser, other), other->match,
                             np_rule_sheet(recogniser, rule), rule->match))
             return true;

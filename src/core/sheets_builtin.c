@@ -105,6 +105,8 @@ static const nplug_wire any_pad_buttons_wires[] = {
     {0x0c12, 0, 1, 0x0001013b, 0, 0, 0, 0, 0, 0, 0}, /* pad:start */
     {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0, 0, 0, 0}, /* pad:home */
     {0x0c18, 0, 1, 0x00010110, 0, 0, 6, 0, 0, 0, 0}, /* pad:touchpad */
+    {0x0c14, 0, 1, 0x00010132, 0, 64, 0, 0, 0, 0, 0}, /* pad:rear-left */
+    {0x0c15, 0, 1, 0x00010135, 0, 64, 0, 0, 0, 0, 0}, /* pad:rear-right */
 };
 
 static const uint32_t any_pad_counted_rx_codes[] = {0x00010132, 0x00010135, 0x00030002, 0x00030005, 0x00030003, 0x00030004, };
@@ -142,10 +144,11 @@ static const nplug_wire any_pad_counted_rx_wires[] = {
     {0x0c0e, 1, 1, 0x00030005, 0, 1, 0, 0, 0, 0, 0}, /* pad:stick-right */
 };
 
-static const uint32_t any_pad_counted_codes[] = {0x00010132, 0x00010135, 0x00030002, 0x00030005, 0x00030003, 0x00030009, 0x00010132, 0x00010135, 0x00030002, 0x00030005, };
+static const uint32_t any_pad_counted_codes[] = {0x00010132, 0x00010135, 0x00030002, 0x00030005, 0x00030003, 0x00030009, 0x00010132, 0x00010135, 0x00010138, 0x00030002, 0x00030005, 0x00010132, 0x00010135, 0x00030002, 0x00030005, 0x0001013a, };
 static const nplug_match any_pad_counted_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 4, 2, any_pad_counted_codes + 0, any_pad_counted_codes + 4, 0x00000000, 0, 0},
-    {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 2, 2, any_pad_counted_codes + 6, any_pad_counted_codes + 8, 0x00000000, 0, 0},
+    {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 3, 2, any_pad_counted_codes + 6, any_pad_counted_codes + 9, 0x00000000, 0, 0},
+    {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 2, 3, any_pad_counted_codes + 11, any_pad_counted_codes + 13, 0x00000000, 0, 0},
 };
 static const nplug_wire any_pad_counted_wires[] = {
     {0x0c01, 0, 1, 0x00010130, 0, 64, 0, 0, 0, 0, 0}, /* pad:south */
@@ -263,10 +266,22 @@ static const nplug_match any_pad_pedals_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 4, 1, any_pad_pedals_codes + 0, any_pad_pedals_codes + 4, 0x00000000, 0, 0},
 };
 static const nplug_wire any_pad_pedals_wires[] = {
-    {0x0c01, 0, 1, 0x00010130, 0, 0, 0, 0, 0, 0, 0}, /* pad:south */
-    {0x0c02, 0, 1, 0x00010131, 0, 0, 0, 0, 0, 0, 0}, /* pad:east */
+    {0x0c01, 0, 1, 0x00010130, 0, 64, 0, 0, 0, 0, 0}, /* pad:south */
+    {0x0c02, 0, 1, 0x00010131, 0, 64, 0, 0, 0, 0, 0}, /* pad:east */
     {0x0c03, 0, 1, 0x00010133, 0, 64, 0, 0, 0, 0, 0}, /* pad:west */
     {0x0c04, 0, 1, 0x00010134, 0, 64, 0, 0, 0, 0, 0}, /* pad:north */
+    {0x0c09, 0, 1, 0x00010136, 0, 64, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
+    {0x0c0a, 0, 1, 0x00010137, 0, 64, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
+    {0x0c12, 0, 1, 0x0001013b, 0, 64, 0, 0, 0, 0, 0}, /* pad:start */
+    {0x0c0f, 0, 1, 0x0001013d, 0, 64, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
+    {0x0c10, 0, 1, 0x0001013e, 0, 64, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
+    {0x0c14, 0, 1, 0x00010132, 0, 64, 0, 0, 0, 0, 0}, /* pad:rear-left */
+    {0x0c15, 0, 1, 0x00010135, 0, 64, 0, 0, 0, 0, 0}, /* pad:rear-right */
+    {0x0c16, 0, 1, 0x0001013f, 0, 64, 0, 0, 0, 0, 0}, /* pad:rear-left-2 */
+    {0x0c11, 0, 1, 0x0001013a, 0, 64, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c11, 0, 1, 0x0001009e, 0, 64, 0, 0, 0, 0, 0}, /* pad:select */
+    {0x0c13, 0, 1, 0x0001013c, 0, 64, 0, 0, 0, 0, 0}, /* pad:home */
+    {0x0c13, 0, 1, 0x000100ac, 0, 64, 0, 0, 0, 0, 0}, /* pad:home */
     {0x0c05, 0, 1, 0x00010220, 0, 0, 0, 0, 0, 0, 0}, /* pad:dpad-up */
     {0x0c05, 0, 1, 0x00030011, 3, 0, 0, 0, 0, 0, 0}, /* pad:dpad-up */
     {0x0c06, 0, 1, 0x00010221, 0, 0, 0, 0, 0, 0, 0}, /* pad:dpad-down */
@@ -275,24 +290,12 @@ static const nplug_wire any_pad_pedals_wires[] = {
     {0x0c07, 0, 1, 0x00030010, 3, 0, 0, 0, 0, 0, 0}, /* pad:dpad-left */
     {0x0c08, 0, 1, 0x00010223, 0, 0, 0, 0, 0, 0, 0}, /* pad:dpad-right */
     {0x0c08, 0, 1, 0x00030010, 4, 0, 0, 0, 0, 0, 0}, /* pad:dpad-right */
-    {0x0c09, 0, 1, 0x00010136, 0, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-left */
-    {0x0c0a, 0, 1, 0x00010137, 0, 0, 0, 0, 0, 0, 0}, /* pad:shoulder-right */
     {0x0c0b, 0, 1, 0x0003000a, 1, 0, 0, 0, 0, 0, 0}, /* pad:trigger-left */
     {0x0c0c, 0, 1, 0x00030009, 1, 0, 0, 0, 0, 0, 0}, /* pad:trigger-right */
     {0x0c0d, 0, 1, 0x00030000, 0, 0, 0, 0, 0, 0, 0}, /* pad:stick-left */
     {0x0c0d, 1, 1, 0x00030001, 0, 1, 0, 0, 0, 0, 0}, /* pad:stick-left */
     {0x0c0e, 0, 1, 0x00030002, 0, 0, 0, 0, 0, 0, 0}, /* pad:stick-right */
     {0x0c0e, 1, 1, 0x00030005, 0, 1, 0, 0, 0, 0, 0}, /* pad:stick-right */
-    {0x0c0f, 0, 1, 0x0001013d, 0, 0, 0, 0, 0, 0, 0}, /* pad:stick-left-click */
-    {0x0c10, 0, 1, 0x0001013e, 0, 0, 0, 0, 0, 0, 0}, /* pad:stick-right-click */
-    {0x0c11, 0, 1, 0x0001013a, 0, 0, 0, 0, 0, 0, 0}, /* pad:select */
-    {0x0c11, 0, 1, 0x0001009e, 0, 0, 0, 0, 0, 0, 0}, /* pad:select */
-    {0x0c12, 0, 1, 0x0001013b, 0, 0, 0, 0, 0, 0, 0}, /* pad:start */
-    {0x0c13, 0, 1, 0x0001013c, 0, 0, 0, 0, 0, 0, 0}, /* pad:home */
-    {0x0c13, 0, 1, 0x000100ac, 0, 0, 0, 0, 0, 0, 0}, /* pad:home */
-    {0x0c14, 0, 1, 0x00010132, 0, 64, 0, 0, 0, 0, 0}, /* pad:rear-left */
-    {0x0c15, 0, 1, 0x00010135, 0, 64, 0, 0, 0, 0, 0}, /* pad:rear-right */
-    {0x0c16, 0, 1, 0x0001013f, 0, 64, 0, 0, 0, 0, 0}, /* pad:rear-left-2 */
 };
 
 static const uint32_t any_pad_usages_pedals_codes[] = {0x00010032, 0x00010035, 0x000200c4, 0x000200c5, 0x00010033, };
@@ -1614,6 +1617,113 @@ static const nplug_match turnstone_matches[] = {
     {0x0003, 0xb12d, 0x0701, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 
+static const nplug_match wheel_046d_matches[] = {
+    {0x0000, 0x046d, 0xc24f, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+    {0x0000, 0x046d, 0xc294, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+    {0x0000, 0x046d, 0xc295, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+    {0x0000, 0x046d, 0xc298, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+    {0x0000, 0x046d, 0xc299, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+    {0x0000, 0x046d, 0xc29a, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+    {0x0000, 0x046d, 0xc29b, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+    {0x0000, 0x046d, 0xc29c, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+    {0x0000, 0x046d, 0xca03, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+    {0x0000, 0x046d, 0xca04, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+};
+static const nplug_wire wheel_046d_wires[] = {
+    {0x1401, 0, 1, 0x00030000, 0, 0, 0, 0, 0, 0, 0}, /* wheel:steering */
+    {0x1402, 0, 1, 0x00030002, 2, 64, 0, 0, 0, 0, 0}, /* wheel:accelerator */
+    {0x1403, 0, 1, 0x00030005, 2, 64, 0, 0, 0, 0, 0}, /* wheel:brake */
+    {0x1404, 0, 1, 0x00030001, 2, 64, 0, 0, 0, 0, 0}, /* wheel:clutch */
+    {0x1420, 0, 1, 0x00030010, 0, 0, 0, 0, 0, 0, 0}, /* wheel:hat-1 */
+    {0x1420, 1, 1, 0x00030011, 0, 1, 0, 0, 0, 0, 0}, /* wheel:hat-1 */
+    {0x1440, 0, 1, 0x00010120, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-1 */
+    {0x1441, 0, 1, 0x00010121, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-2 */
+    {0x1442, 0, 1, 0x00010122, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-3 */
+    {0x1443, 0, 1, 0x00010123, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-4 */
+    {0x1444, 0, 1, 0x00010124, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-5 */
+    {0x1445, 0, 1, 0x00010125, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-6 */
+    {0x1446, 0, 1, 0x00010126, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-7 */
+    {0x1447, 0, 1, 0x00010127, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-8 */
+    {0x1448, 0, 1, 0x00010128, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-9 */
+    {0x1449, 0, 1, 0x00010129, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-10 */
+    {0x144a, 0, 1, 0x0001012a, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-11 */
+    {0x144b, 0, 1, 0x0001012b, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-12 */
+    {0x144c, 0, 1, 0x0001012c, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-13 */
+    {0x144d, 0, 1, 0x0001012d, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-14 */
+    {0x144e, 0, 1, 0x0001012e, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-15 */
+    {0x144f, 0, 1, 0x0001012f, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-16 */
+    {0x1450, 0, 1, 0x000102c0, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-17 */
+    {0x1451, 0, 1, 0x000102c1, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-18 */
+    {0x1452, 0, 1, 0x000102c2, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-19 */
+    {0x1453, 0, 1, 0x000102c3, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-20 */
+    {0x1454, 0, 1, 0x000102c4, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-21 */
+    {0x1455, 0, 1, 0x000102c5, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-22 */
+    {0x1456, 0, 1, 0x000102c6, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-23 */
+    {0x1457, 0, 1, 0x000102c7, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-24 */
+    {0x1458, 0, 1, 0x000102c8, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-25 */
+    {0x1459, 0, 1, 0x000102c9, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-26 */
+    {0x145a, 0, 1, 0x000102ca, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-27 */
+    {0x145b, 0, 1, 0x000102cb, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-28 */
+    {0x145c, 0, 1, 0x000102cc, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-29 */
+    {0x145d, 0, 1, 0x000102cd, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-30 */
+    {0x145e, 0, 1, 0x000102ce, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-31 */
+    {0x145f, 0, 1, 0x000102cf, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-32 */
+    {0x1460, 0, 1, 0x000102d0, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-33 */
+    {0x1461, 0, 1, 0x000102d1, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-34 */
+    {0x1462, 0, 1, 0x000102d2, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-35 */
+    {0x1463, 0, 1, 0x000102d3, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-36 */
+    {0x1464, 0, 1, 0x000102d4, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-37 */
+    {0x1465, 0, 1, 0x000102d5, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-38 */
+    {0x1466, 0, 1, 0x000102d6, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-39 */
+    {0x1467, 0, 1, 0x000102d7, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-40 */
+    {0x1468, 0, 1, 0x000102d8, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-41 */
+    {0x1469, 0, 1, 0x000102d9, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-42 */
+    {0x146a, 0, 1, 0x000102da, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-43 */
+    {0x146b, 0, 1, 0x000102db, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-44 */
+    {0x146c, 0, 1, 0x000102dc, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-45 */
+    {0x146d, 0, 1, 0x000102dd, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-46 */
+    {0x146e, 0, 1, 0x000102de, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-47 */
+    {0x146f, 0, 1, 0x000102df, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-48 */
+    {0x1470, 0, 1, 0x000102e0, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-49 */
+    {0x1471, 0, 1, 0x000102e1, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-50 */
+    {0x1472, 0, 1, 0x000102e2, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-51 */
+    {0x1473, 0, 1, 0x000102e3, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-52 */
+    {0x1474, 0, 1, 0x000102e4, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-53 */
+    {0x1475, 0, 1, 0x000102e5, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-54 */
+    {0x1476, 0, 1, 0x000102e6, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-55 */
+    {0x1477, 0, 1, 0x000102e7, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-56 */
+};
+
+static const nplug_match wheel_1038_1410_matches[] = {
+    {0x0000, 0x1038, 0x1410, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+};
+static const nplug_wire wheel_1038_1410_wires[] = {
+    {0x1401, 0, 1, 0x00030000, 0, 0, 0, 0, 0, 0, 0}, /* wheel:steering */
+    {0x1402, 0, 1, 0x00030001, 1, 0, 0, 0, 0, 0, 0}, /* wheel:accelerator */
+    {0x1403, 0, 1, 0x00030002, 1, 0, 0, 0, 0, 0, 0}, /* wheel:brake */
+    {0x1420, 0, 1, 0x00030010, 0, 0, 0, 0, 0, 0, 0}, /* wheel:hat-1 */
+    {0x1420, 1, 1, 0x00030011, 0, 1, 0, 0, 0, 0, 0}, /* wheel:hat-1 */
+    {0x1418, 0, 1, 0x00030003, 1, 8, 0, 0, 0, 0, 0}, /* wheel:dial-1 */
+    {0x1419, 0, 1, 0x00030005, 1, 8, 0, 0, 0, 0, 0}, /* wheel:dial-2 */
+    {0x1440, 0, 1, 0x00010100, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-1 */
+    {0x1441, 0, 1, 0x00010101, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-2 */
+    {0x1442, 0, 1, 0x00010102, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-3 */
+    {0x1443, 0, 1, 0x00010103, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-4 */
+    {0x1444, 0, 1, 0x00010104, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-5 */
+    {0x1445, 0, 1, 0x00010105, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-6 */
+    {0x1446, 0, 1, 0x00010106, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-7 */
+    {0x1447, 0, 1, 0x00010107, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-8 */
+    {0x1448, 0, 1, 0x00010108, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-9 */
+    {0x1449, 0, 1, 0x00010109, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-10 */
+    {0x144a, 0, 1, 0x0001010a, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-11 */
+    {0x144b, 0, 1, 0x0001010b, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-12 */
+    {0x144c, 0, 1, 0x0001010c, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-13 */
+    {0x144d, 0, 1, 0x0001010d, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-14 */
+    {0x144e, 0, 1, 0x0001010e, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-15 */
+    {0x144f, 0, 1, 0x0001010f, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-16 */
+    {0x1450, 0, 1, 0x00010110, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-17 */
+};
+
 static const nplug_match whimbrel_air_matches[] = {
     {0x0005, 0xb12d, 0x0201, 0x0000, 0, 2, 0, 0, NULL, NULL, 0x00000000, 0, 0},
     {0x0005, 0xb12d, 0x0202, 0x0000, 0, 2, 0, 0, NULL, NULL, 0x00000000, 0, 0},
@@ -1748,11 +1858,11 @@ static const nplug_sheet sheets[] = {
      any_mouse_usages_matches, any_mouse_usages_wires, NULL, 0, 0},
     {(uint32_t)sizeof(nplug_sheet), "any-mouse", "", (nplug_kind)2, 1, 12, 0,
      any_mouse_matches, any_mouse_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-pad-buttons", "", (nplug_kind)3, 1, 26, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-buttons", "", (nplug_kind)3, 1, 28, 0,
      any_pad_buttons_matches, any_pad_buttons_wires, NULL, 0, 0},
     {(uint32_t)sizeof(nplug_sheet), "any-pad-counted-rx", "", (nplug_kind)3, 1, 28, 0,
      any_pad_counted_rx_matches, any_pad_counted_rx_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-pad-counted", "", (nplug_kind)3, 2, 30, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-counted", "", (nplug_kind)3, 3, 30, 0,
      any_pad_counted_matches, any_pad_counted_wires, NULL, 0, 0},
     {(uint32_t)sizeof(nplug_sheet), "any-pad-hats", "", (nplug_kind)3, 1, 26, 0,
      any_pad_hats_matches, any_pad_hats_wires, NULL, 0, 0},
@@ -1816,6 +1926,10 @@ static const nplug_sheet sheets[] = {
      tern_matches, tern_wires, NULL, 0, 0},
     {(uint32_t)sizeof(nplug_sheet), "turnstone", "", (nplug_kind)1, 1, 0, 0,
      turnstone_matches, NULL, NULL, 1, 0},
+    {(uint32_t)sizeof(nplug_sheet), "wheel-046d", "", (nplug_kind)5, 10, 62, 0,
+     wheel_046d_matches, wheel_046d_wires, NULL, 0, 0},
+    {(uint32_t)sizeof(nplug_sheet), "wheel-1038-1410", "", (nplug_kind)5, 1, 24, 0,
+     wheel_1038_1410_matches, wheel_1038_1410_wires, NULL, 0, 0},
     {(uint32_t)sizeof(nplug_sheet), "whimbrel-air", "harbour-marks", (nplug_kind)3, 2, 22, 6,
      whimbrel_air_matches, whimbrel_air_wires, whimbrel_air_prints, 0, 0},
     {(uint32_t)sizeof(nplug_sheet), "whimbrel", "harbour-marks", (nplug_kind)3, 2, 22, 6,

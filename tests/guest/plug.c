@@ -6,6 +6,7 @@
 #include <linux/uinput.h>
 #include <pthread.h>
 #include <stdio.h>
+#include <stdlib.h>
 #include <string.h>
 #include <sys/ioctl.h>
 #include <unistd.h>
@@ -127,6 +128,7 @@ void plug_node(int fd, char *path, size_t size)
 typedef struct server {
     int fd;
     plug_feature features;
+    plug_output outputs;
 } server;
 
 static void answer(int fd, const struct uhid_event *asked, plug_feature features)
@@ -152,23 +154,28 @@ static void answer(int fd, const struct uhid_event *asked, plug_feature features
 
 static void *serve(void *self)
 {
-    static server one;
+    server *one = (server *)self;
     struct uhid_event event;
 
-    one = *(server *)self;
-    while (read(one.fd, &event, sizeof event) > 0)
-        answer(one.fd, &event, one.features);
+    while (read(one->fd, &event, sizeof event) > 0) {
+        answer(one->fd, &event, one->features);
+        if (event.type == UHID_OUTPUT && one->outputs)
+            one->outputs(one->fd, event.u.output.data, event.u.output.size);
+        if (event.type == UHID_STOP) break;
+    }
+    free(one);
     return NULL;
 }
 
-int plug_hid(plug_id id, const uint8_t *descriptor, size_t size, plug_feature features)
+int plug_hid_that_answers(plug_id id, const uint8_t *descriptor, size_t size, plug_feature features,
+                          plug_output outputs)
 {
-    static server one;
     struct uhid_event event = {.type = UHID_CREATE2};
+    server *one = (server *)malloc(sizeof *one);
     pthread_t thread;
     int fd = open("/dev/uhid", O_RDWR | O_CLOEXEC);
 
-    must(fd >= 0, "open /dev/uhid");
+    must(fd >= 0 && one != NULL, "open /dev/uhid");
     snprintf((char *)event.u.create2.name, sizeof event.u.create2.name, "%s", id.name);
     if (id.phys) snprintf((char *)event.u.create2.phys, sizeof event.u.create2.phys, "%s", id.phys);
     event.u.create2.rd_size = (uint16_t)size;
@@ -176,13 +183,17 @@ int plug_hid(plug_id id, const uint8_t *descriptor, size_t size, plug_feature fe
     event.u.create2.bus = id.bus;
     event.u.create2.vendor = id.vendor;
     event.u.create2.product = id.product;
-    one.fd = fd;
-    one.features = features;
-    pthread_create(&thread, NULL, serve, &one);
+    *one = (server){fd, features, outputs};
+    pthread_create(&thread, NULL, serve, one);
     pthread_detach(thread);
     must(write(fd, &event, sizeof event) > 0, "write to uhid");
     usleep(100000);
     return fd;
+}
+
+int plug_hid(plug_id id, const uint8_t *descriptor, size_t size, plug_feature features)
+{
+    return plug_hid_that_answers(id, descriptor, size, features, NULL);
 }
 
 void plug_hid_report(int fd, const uint8_t *data, size_t size)

@@ -40,6 +40,10 @@ void plug_node(int fd, char *path, size_t size);
  * `features` (by report number; may be NULL). */
 typedef size_t (*plug_feature)(uint8_t number, uint8_t *answer);
 int plug_hid(plug_id id, const uint8_t *descriptor, size_t size, plug_feature features);
+/* The same for one that also answers what is written to it, by reports of its own. */
+typedef void (*plug_output)(int fd, const uint8_t *data, size_t size);
+int plug_hid_that_answers(plug_id id, const uint8_t *descriptor, size_t size, plug_feature features,
+                          plug_output outputs);
 void plug_hid_report(int fd, const uint8_t *data, size_t size);
 void plug_hid_out(int fd);
 
