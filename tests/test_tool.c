@@ -7,6 +7,7 @@
 
 #define TOOL    BINARY_DIR "/tool/nestplug "
 #define HARBOUR "sim:tool/demo/harbour.trace"
+#define KERNEL  "tests/data/kernel/"
 #define TRACE   BINARY_DIR "/recorded.trace"
 
 /* Each command's output (both streams) is kept in tests/golden/NAME.out. */
@@ -86,6 +87,9 @@ static const struct {
      TOOL "record --port " HARBOUR " -o " TRACE " > /dev/null; " TOOL "devices --port trace:" TRACE,
      0},
     {"replay-kernel", TOOL "replay tests/data/kernel/pad-and-mouse.trace", 0},
+    {"explain-hats", TOOL "explain --port trace:" KERNEL "hats.trace --at 3.6 1001", 0},
+    {"explain-motion", TOOL "explain --port trace:" KERNEL "motion.trace --at 5.9 1001", 0},
+    {"explain-wheel", TOOL "explain --port trace:" KERNEL "wheel.trace --at 7.5 1001", 0},
     {"nothing", TOOL, 2},
     {"no-such-command", TOOL "danse", 2},
     {"no-such-option", TOOL "devices --jsn --port " HARBOUR, 2},
@@ -172,6 +176,23 @@ START_TEST(devices_json_has_what_is_promised)
 }
 END_TEST
 
+/* Recorded in a guest, of one device of each kind, with the digests as they were there. */
+START_TEST(what_a_real_kernel_said_replays_to_the_same_digests)
+{
+    static const char *const kinds[] = {"hats", "motion", "wheel", "stick", "screen", "mouse"};
+    static char output[1u << 14];
+    char command[512], path[256], *inside;
+
+    snprintf(command, sizeof command,
+             "cd " SOURCE_DIR "; " TOOL "replay --digest " KERNEL "%s.trace", kinds[_i]);
+    ck_assert_int_eq(run(command, output, sizeof output), 0);
+    snprintf(path, sizeof path, KERNEL "%s.digests", kinds[_i]);
+    inside = slurp(path);
+    check_same(output, inside, path);
+    free(inside);
+}
+END_TEST
+
 START_TEST(first_press_is_under_forty_lines)
 {
     char output[64];
@@ -189,6 +210,7 @@ Suite *tool_suite(void)
     tcase_set_timeout(tests, 60);
     tcase_add_loop_test(tests, output_is_as_it_was, 0, (int)COUNT_OF(rows));
     tcase_add_test(tests, devices_json_has_what_is_promised);
+    tcase_add_loop_test(tests, what_a_real_kernel_said_replays_to_the_same_digests, 0, 6);
     tcase_add_test(tests, first_press_is_under_forty_lines);
     suite_add_tcase(suite, tests);
     return suite;

@@ -206,6 +206,38 @@ START_TEST(key_numbers_agree)
 }
 END_TEST
 
+/* Whatever the port announces is recognised by a sheet of its own, and every signal moves
+ * something. */
+START_TEST(every_kind_that_is_announced_has_its_controls)
+{
+    static const nplug_kind kinds[] = {NPLUG_KIND_KEYBOARD, NPLUG_KIND_MOUSE, NPLUG_KIND_TOUCH,
+                                       NPLUG_KIND_PAD};
+    nplug_device_info info = {.size = sizeof info};
+    nplug_signal_info signal;
+    window_rig w;
+
+    open_window(&w, NPLUG_WINDOW_KEYBOARD | NPLUG_WINDOW_MOUSE | NPLUG_WINDOW_TOUCH |
+                        NPLUG_WINDOW_PADS);
+    nplug_window_pad(w.window, 100, 0, "Heron over the web", true);
+    nplug_window_touch(w.window, 200, 7, (nplug_vec2){0.25f, 0.75f}, true);
+    rig_step(&w.rig, 1000);
+    ck_assert_uint_eq(nplug_device_count(w.rig.nest), COUNT_OF(kinds));
+    for (uint32_t i = 0; i < COUNT_OF(kinds); i++) {
+        nplug_device device = nplug_device_at(w.rig.nest, i);
+        uint32_t unread = 0;
+        nplug_device_look(w.rig.nest, device, &info);
+        ck_assert_int_eq(info.kind, kinds[i]);
+        ck_assert_int_eq(strncmp(info.sheet, "window-", 7), 0);
+        for (uint32_t s = 0; nplug_signal_look(w.rig.nest, device, s, &signal) == NPLUG_OK; s++)
+            unread += !signal.read;
+        ck_assert_uint_eq(kinds[i] == NPLUG_KIND_KEYBOARD ? 0 : unread, 0);
+    }
+    ck_assert_float_eq(rig_control(&w.rig, 2, "touch:contact-down-1").x, 1.0f);
+    ck_assert_float_eq_tol(rig_control(&w.rig, 2, "touch:contact-1").y, 0.75f, 0.001f);
+    close_window(&w);
+}
+END_TEST
+
 Suite *window_suite(void)
 {
     Suite *suite = suite_create("window");
@@ -217,6 +249,7 @@ Suite *window_suite(void)
     tcase_add_test(tests, fingers_have_places);
     tcase_add_test(tests, pads_in_the_webs_numbering);
     tcase_add_test(tests, key_numbers_agree);
+    tcase_add_test(tests, every_kind_that_is_announced_has_its_controls);
     suite_add_tcase(suite, tests);
     return suite;
 }

@@ -71,8 +71,8 @@ static float read_axis(uint32_t reading, float value)
 #define RADIANS_A_DEGREE 0.017453293f
 #define GRAVITY          9.80665f /* m/s^2: the standard one (ISO 80000-3) */
 
-/* What is not held to [-1, 1]; a sensor's low end says whether it turns, its high end how many counts
- * are one. */
+/* What is not held to [-1, 1]; a sensor's low end says whether it turns, its high end how many
+ * counts are one. */
 static float read_scaled(const np_wire *wire, int32_t raw)
 {
     float counts = wire->high > 0 ? (float)raw / (float)wire->high : 0.0f;
@@ -251,7 +251,7 @@ bool np_controls_lies_still(const np_controls *controls, const np_devices *devic
     for (uint32_t i = about->first_signal; i < about->first_signal + about->signals; i++) {
         np_run run = controls->of_signal[i];
         if (devices->flags[i] & NP_SIGNAL_SILENT) continue;
-        known += devices->signals[i].nature == NPLUG_NATURE_AXIS;
+        known += devices->signals[i].nature == NPLUG_NATURE_AXIS && run.count != 0;
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
             if (!is_near_middle(controls, &controls->wires[w], devices->raw[i])) return false;
     }

@@ -312,7 +312,7 @@ void np_devices_complete(np_devices *devices, uint32_t index, nplug_kind looks)
     node->looks = (uint8_t)looks;
     for (uint32_t i = node->first_signal; i < node->first_signal + node->signals; i++)
         if (devices->signals[i].nature == NPLUG_NATURE_AXIS &&
-            !(devices->flags[i] & NP_SIGNAL_SILENT))
+            !np_signal_is_battery(&devices->signals[i]) && !(devices->flags[i] & NP_SIGNAL_SILENT))
             node->began = 1; /* it has told already how it lies */
 }
 

@@ -46,6 +46,12 @@ typedef struct np_signal {
     uint8_t rests; /* an np_rests; whatever else comes to its device or goes */
 } np_signal;
 
+/* A battery is an axis of nothing (HID Usage Tables, page 0x06: generic device controls). */
+static inline bool np_signal_is_battery(const np_signal *signal)
+{
+    return signal->space == NPLUG_SPACE_HID && signal->code >> 16 == 6;
+}
+
 typedef enum np_presence { NP_FREE = 0, NP_ARRIVING, NP_HERE, NP_GONE } np_presence;
 
 typedef struct np_node {

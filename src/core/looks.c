@@ -128,14 +128,9 @@ static role role_of_axis(const np_devices *devices, uint32_t signal, uint32_t fi
     return ROLE_MIDDLE;
 }
 
-static bool is_battery(const np_signal *about)
-{
-    return about->space == NPLUG_SPACE_HID && about->code >> 16 == 6;
-}
-
 static role role_of(const np_devices *devices, uint32_t signal, uint32_t first)
 {
-    if (is_battery(&devices->signals[signal])) return ROLE_NONE;
+    if (np_signal_is_battery(&devices->signals[signal])) return ROLE_NONE;
     switch (devices->signals[signal].nature) {
     case NPLUG_NATURE_BUTTON:
         return ROLE_BUTTON;

@@ -1847,6 +1847,42 @@ static const nplug_wire window_pad_wires[] = {
     {0x0c0e, 1, 3, 0x00000103, 0, 1, 0, 0, 0, 0, 0}, /* pad:stick-right */
 };
 
+static const nplug_match window_touch_matches[] = {
+    {0x0019, 0x0000, 0x0003, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+};
+static const nplug_wire window_touch_wires[] = {
+    {0x1801, 0, 0, 0x00000001, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-1 */
+    {0x1801, 1, 0, 0x00000002, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-1 */
+    {0x1820, 0, 0, 0x00000000, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-1 */
+    {0x1802, 0, 0, 0x00000004, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-2 */
+    {0x1802, 1, 0, 0x00000005, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-2 */
+    {0x1821, 0, 0, 0x00000003, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-2 */
+    {0x1803, 0, 0, 0x00000007, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-3 */
+    {0x1803, 1, 0, 0x00000008, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-3 */
+    {0x1822, 0, 0, 0x00000006, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-3 */
+    {0x1804, 0, 0, 0x0000000a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-4 */
+    {0x1804, 1, 0, 0x0000000b, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-4 */
+    {0x1823, 0, 0, 0x00000009, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-4 */
+    {0x1805, 0, 0, 0x0000000d, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-5 */
+    {0x1805, 1, 0, 0x0000000e, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-5 */
+    {0x1824, 0, 0, 0x0000000c, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-5 */
+    {0x1806, 0, 0, 0x00000010, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-6 */
+    {0x1806, 1, 0, 0x00000011, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-6 */
+    {0x1825, 0, 0, 0x0000000f, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-6 */
+    {0x1807, 0, 0, 0x00000013, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-7 */
+    {0x1807, 1, 0, 0x00000014, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-7 */
+    {0x1826, 0, 0, 0x00000012, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-7 */
+    {0x1808, 0, 0, 0x00000016, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-8 */
+    {0x1808, 1, 0, 0x00000017, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-8 */
+    {0x1827, 0, 0, 0x00000015, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-8 */
+    {0x1809, 0, 0, 0x00000019, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-9 */
+    {0x1809, 1, 0, 0x0000001a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-9 */
+    {0x1828, 0, 0, 0x00000018, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-9 */
+    {0x180a, 0, 0, 0x0000001c, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-10 */
+    {0x180a, 1, 0, 0x0000001d, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-10 */
+    {0x1829, 0, 0, 0x0000001b, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-10 */
+};
+
 static const nplug_sheet sheets[] = {
     {(uint32_t)sizeof(nplug_sheet), "any-keyboard", "", (nplug_kind)1, 2, 0, 0,
      any_keyboard_matches, NULL, NULL, 1, 0},
@@ -1940,6 +1976,8 @@ static const nplug_sheet sheets[] = {
      window_mouse_matches, window_mouse_wires, NULL, 0, 0},
     {(uint32_t)sizeof(nplug_sheet), "window-pad", "", (nplug_kind)3, 1, 21, 0,
      window_pad_matches, window_pad_wires, NULL, 0, 0},
+    {(uint32_t)sizeof(nplug_sheet), "window-touch", "", (nplug_kind)6, 1, 30, 0,
+     window_touch_matches, window_touch_wires, NULL, 0, 0},
 };
 
 const nplug_sheet *nplug_builtin_sheets(uint32_t *count)

@@ -47,6 +47,11 @@ void plug_abs(int fd, int code, struct input_absinfo range)
     must(ioctl(fd, UI_ABS_SETUP, &setup) >= 0, "set a device up");
 }
 
+void plug_property(int fd, int property)
+{
+    must(ioctl(fd, UI_SET_PROPBIT, property) >= 0, "set a device up");
+}
+
 void plug_rumble(int fd)
 {
     must(ioctl(fd, UI_SET_EVBIT, EV_FF) >= 0, "set a device up");

@@ -23,6 +23,7 @@ void plug_key(int fd, int code);
 void plug_rel(int fd, int code);
 void plug_abs(int fd, int code, struct input_absinfo range);
 void plug_rumble(int fd);
+void plug_property(int fd, int property);
 void plug_end(int fd, plug_id id);
 void plug_out(int fd);
 
