@@ -327,6 +327,55 @@ START_TEST(signals_tell_their_node_and_their_resolution)
 }
 END_TEST
 
+/* Somebody who learns a pad holds it in their hands: its sensors are never quiet, and are not asked
+ * for; the touch pad's button is another node's, which the sheet names. */
+START_TEST(a_pad_with_sensors_is_learnt)
+{
+    static char block[sizeof(max_align_t) * 8192];
+    nplug_learn_question question = {.size = sizeof question};
+    const nplug_sheet *sheet;
+    nplug_learner *learner;
+    nplug_time time = 1000;
+    bool touched = false;
+    paper_rig p;
+
+    open_units(&p);
+    plug(&p, 0, 1, PAD, "W-7", NULL);
+    plug(&p, 1, 2, MOTION, "W-7", NULL);
+    plug(&p, 2, 3, TOUCH, "W-7", NULL);
+    rig_step(&p.rig, 10);
+    ck_assert_uint_le(nplug_learn_memory_needed(), sizeof block);
+    learner = nplug_learn_begin(p.rig.nest, nplug_device_at(p.rig.nest, 0), NPLUG_KIND_PAD, block,
+                                sizeof block);
+    ck_assert_ptr_nonnull(learner);
+    say_paper(&p, 20, 1, PAD_X, 30000, false);
+    for (int turn = 0; turn < 4000 && nplug_learn_look(learner, p.rig.nest) != NPLUG_LEARN_DONE;
+         turn++) {
+        nplug_learn_asks(learner, &question);
+        time += 20000;
+        if (turn == 20) say_paper(&p, time, 1, PAD_X, 0, false);
+        for (uint16_t s = 0; s < 6; s++)
+            say_paper(&p, time, 2, s, turn % 2 ? 9000 : -9000, s < 5);
+        if (question.control == nplug_control_from_name("pad:touchpad", 12) && turn % 40 == 0)
+            say_paper(&p, time, 3, 3, 1, false);
+        else if (question.control == nplug_control_from_name("pad:touchpad", 12))
+            say_paper(&p, time, 3, 3, 0, false);
+        else if (question.phase == NPLUG_LEARN_MOVE && turn % 40 == 39)
+            nplug_learn_skip(learner);
+        rig_step(&p.rig, time);
+    }
+    sheet = nplug_learn_sheet(learner);
+    ck_assert_ptr_nonnull(sheet);
+    ck_assert_int_eq(sheet->matches[0].kind, NPLUG_KIND_PAD);
+    for (uint32_t i = 0; i < sheet->wire_count; i++) {
+        ck_assert_int_ne(sheet->wires[i].node, NPLUG_KIND_MOTION);
+        touched |= sheet->wires[i].node == NPLUG_KIND_TOUCH;
+    }
+    ck_assert(touched);
+    rig_close(&p.rig);
+}
+END_TEST
+
 /* --- d-pads ----------------------------------------------------------------------------------- */
 
 /* Buttons and a hat for one d-pad, moved at random: a side is down exactly while either says so. */
@@ -590,6 +639,7 @@ Suite *units_suite(void)
     tcase_add_loop_test(tests, gravity_pulls_no_trigger_and_tilting_moves_no_stick, 0, 2);
     tcase_add_test(tests, what_lies_beside_a_pad_is_never_use);
     tcase_add_test(tests, signals_tell_their_node_and_their_resolution);
+    tcase_add_test(tests, a_pad_with_sensors_is_learnt);
     tcase_add_loop_test(tests, an_idle_hat_neither_doubles_nor_overrides, 0, 3);
     tcase_add_loop_test(tests, what_lies_at_its_other_end_rests_there, 0, COUNT_OF(lying));
     tcase_add_loop_test(tests, the_first_whole_report_tells_where_pedals_rest, 0, 2);

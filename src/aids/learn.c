@@ -60,6 +60,7 @@ static const asked list[] = {
     {NPLUG_KIND_WHEEL, NPLUG_WHEEL_HAT, 1, 2},
     {NPLUG_KIND_WHEEL, NPLUG_WHEEL_BUTTON, 32, 1},
     {NPLUG_KIND_MOUSE, NPLUG_MOUSE_LEFT, 5, 1},
+    {NPLUG_KIND_MOUSE, NPLUG_MOUSE_FORWARD_2, 3, 1},
     {NPLUG_KIND_MOUSE, NPLUG_MOUSE_MOVE, 2, 2},
 };
 
@@ -142,6 +143,7 @@ nplug_learner *nplug_learn_begin(const nplug_nest *nest, nplug_device device, np
 {
     nplug_learner *it = (nplug_learner *)block;
     nplug_device_info info;
+    nplug_rule_info rule;
     nplug_control control;
     uint32_t component;
 
@@ -157,6 +159,8 @@ nplug_learner *nplug_learn_begin(const nplug_nest *nest, nplug_device device, np
         it->questions++;
     name_sheet(it, &info);
     it->match.space = (uint16_t)(space_of(it) + 1u);
+    if (nplug_rule_look(nest, device, 0, &rule) == NPLUG_OK)
+        it->match.kind = (uint16_t)rule.looks; /* a keyboard and a mouse may share their numbers */
     return it;
 }
 
@@ -165,6 +169,12 @@ nplug_learner *nplug_learn_begin(const nplug_nest *nest, nplug_device device, np
 static int64_t apart(int32_t a, int32_t b)
 {
     return a > b ? (int64_t)a - b : (int64_t)b - a;
+}
+
+/* The node that a wire has to name for a signal; 0 for the chief one. */
+static uint8_t node_of(const watched *w)
+{
+    return (uint8_t)(w->info.chief ? NPLUG_KIND_UNKNOWN : w->info.node_kind);
 }
 
 static float width_of(const watched *w)
@@ -194,6 +204,14 @@ static float furthest(const watched *w)
     return low > high ? low : high;
 }
 
+/* Motion sensors are never quiet while somebody holds a pad, and move nothing that is asked for; of
+ * a node that looks like nothing a sheet could not say which it means. */
+static bool is_passed_over(const nplug_signal_info *info)
+{
+    return !info->chief &&
+           (info->node_kind == NPLUG_KIND_MOTION || info->node_kind == NPLUG_KIND_UNKNOWN);
+}
+
 /* Takes what the device says; what is no noise ends the quiet, however slowly it came. */
 static bool watch(nplug_learner *it, const nplug_nest *nest)
 {
@@ -203,6 +221,7 @@ static bool watch(nplug_learner *it, const nplug_nest *nest)
     for (uint32_t i = 0; i < it->signals; i++) {
         watched *w = &it->of[i];
         if (nplug_signal_look(nest, it->device, i, &info) != NPLUG_OK) return false;
+        if (is_passed_over(&info)) continue;
         if ((float)apart(info.raw, w->still) > 0.03f * width_of(w)) {
             w->still = info.raw;
             it->quiet_since = it->now;
@@ -359,7 +378,8 @@ static uint8_t ways_of(const nplug_wire *wire, const watched *w)
 static nplug_control owner_of(const nplug_learner *it, const nplug_wire *wire)
 {
     for (uint32_t i = 0; i < it->sheet.wire_count; i++)
-        if (it->wires[i].space == wire->space && it->wires[i].code == wire->code)
+        if (it->wires[i].space == wire->space && it->wires[i].code == wire->code &&
+            it->wires[i].node == wire->node)
             return it->wires[i].control;
     return 0;
 }
@@ -385,6 +405,7 @@ static void take_answer(nplug_learner *it)
     wire->component = (uint8_t)component;
     wire->space = (uint8_t)w->info.space;
     wire->code = w->info.code;
+    wire->node = node_of(w);
     read_move(wire, w, up);
     read_rest(wire, w);
     it->taken = (w->used & ways_of(wire, w)) ? owner_of(it, wire) : 0;
@@ -517,7 +538,8 @@ static void forget_wires(nplug_learner *it, uint32_t kept)
         const nplug_wire *wire = &it->wires[--it->sheet.wire_count];
         for (uint32_t i = 0; i < it->signals; i++) {
             watched *w = &it->of[i];
-            if ((uint32_t)w->info.space == wire->space && w->info.code == wire->code)
+            if ((uint32_t)w->info.space == wire->space && w->info.code == wire->code &&
+                node_of(w) == wire->node)
                 w->used &= (uint8_t)~ways_of(wire, w);
         }
     }
