@@ -397,6 +397,134 @@ START_TEST(one_pad_has_two_sheets_by_its_bus)
 }
 END_TEST
 
+/* What a rule weighs, as sheet.h says: product before vendor, version, bus, kind, code space, and
+ * then how many signals are named; an axis's driver counts as two of them. */
+static uint64_t plain_weight(const nplug_match *match)
+{
+    const uint16_t parts[] = {match->product, match->vendor, match->version,
+                              match->bus,     match->kind,   match->space};
+    uint64_t weight = 0;
+
+    for (size_t i = 0; i < COUNT_OF(parts); i++)
+        weight = 2 * weight + (parts[i] != 0);
+    return weight << 32 | (match->has_count + match->lacks_count + (match->axis ? 2u : 0u));
+}
+
+/* Hardware of which nobody ever thought: codes at random.  Of the sheets with wires whose rules
+ * fit, one alone is the surest, and that one is taken. */
+START_TEST(of_the_rules_that_fit_one_sheet_is_the_surest)
+{
+    static const uint16_t axes[] = {0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 0x28};
+    static const uint16_t buttons[] = {0x120, 0x121, 0x122, 0x123, 0x12f, 0x130, 0x131, 0x132,
+                                       0x133, 0x134, 0x135, 0x136, 0x137, 0x138, 0x139, 0x13a,
+                                       0x13b, 0x13c, 0x150, 0x151, 0x220, 0x14a, 0x110, 0x2c0};
+    uint32_t random = (uint32_t)_i * 2654435761u + 1, taken = 0;
+
+    for (int turn = 0; turn < 60; turn++) {
+        paper_signal signals[COUNT_OF(axes) + COUNT_OF(buttons) + 2];
+        const char *surest = "";
+        uint64_t most = 0;
+        nplug_rule_info rule;
+        nplug_device device;
+        uint16_t count = 0;
+        paper_rig p;
+        for (size_t i = 0; i < COUNT_OF(axes) + COUNT_OF(buttons) + 2; i++) {
+            size_t b = i - COUNT_OF(axes);
+            random = random * 1664525u + 1013904223u;
+            if ((random >> 16) % 5 < 2) continue;
+            if (i < COUNT_OF(axes))
+                signals[count++] = (paper_signal){ABS(axes[i], 0, 255)};
+            else if (b < COUNT_OF(buttons))
+                signals[count++] = (paper_signal){BTN(buttons[b])};
+            else
+                signals[count++] = (paper_signal){HAT(0x10 + (b & 1))};
+            if (random & 0x10000000) signals[count - 1].fuzz = 16, signals[count - 1].flat = 128;
+        }
+        open_paper(&p);
+        device = plug_paper(&p, 3, 0x4242, 1, 0, signals, count);
+        for (uint32_t i = 0; nplug_rule_look(p.rig.nest, device, i, &rule) == NPLUG_OK; i++) {
+            const nplug_match *match = &rule.sheet->matches[rule.rule];
+            uint64_t weight = plain_weight(match);
+            if (rule.misfit != NPLUG_RULE_FITS || !(rule.sheet->wire_count || rule.sheet->keys))
+                continue;
+            ck_assert_msg(weight != most || strcmp(rule.sheet->name, surest) == 0,
+                          "%s and %s weigh the same", rule.sheet->name, surest);
+            if (weight > most) surest = rule.sheet->name;
+            if (weight > most) most = weight;
+        }
+        ck_assert_str_eq(look_paper(&p, device).sheet, surest);
+        taken += *surest != 0;
+        rig_close(&p.rig);
+    }
+    ck_assert_uint_gt(taken, 20);
+}
+END_TEST
+
+/* All pairs of the built-in sheets' rules. */
+START_TEST(no_two_built_in_rules_tie)
+{
+    static const uint32_t axes[] = {EV(3, 2), EV(3, 5)}, others[] = {EV(3, 3), EV(3, 9)};
+    nplug_match one = {
+        .kind = NPLUG_KIND_PAD, .space = NPLUG_SPACE_EVDEV + 1, .has_count = 2, .has = axes};
+    nplug_match other = {.kind = NPLUG_KIND_PAD,
+                         .space = NPLUG_SPACE_EVDEV + 1,
+                         .has_count = 1,
+                         .lacks_count = 1,
+                         .has = others,
+                         .lacks = others + 1};
+    nplug_sheet a = sheet_of("a", &one), b = sheet_of("b", &other);
+    uint32_t count;
+    const nplug_sheet *sheets = nplug_builtin_sheets(&count);
+
+    for (uint32_t i = 0; i < count; i++)
+        for (uint32_t j = i + 1; j < count; j++)
+            for (uint32_t r = 0; r < sheets[i].match_count; r++)
+                for (uint32_t q = 0; q < sheets[j].match_count; q++)
+                    ck_assert_msg(!nplug_rules_tie(&sheets[i], r, &sheets[j], q), "%s and %s",
+                                  sheets[i].name, sheets[j].name);
+    ck_assert(nplug_rules_tie(&a, 0, &b, 0)); /* a pad may have both axes and the other one */
+    other.lacks = axes;
+    ck_assert(!nplug_rules_tie(&a, 0, &b, 0)); /* one asks for what the other rules out */
+    other.lacks = others + 1;
+    other.vendor = 7;
+    ck_assert(!nplug_rules_tie(&a, 0, &b, 0)); /* one is surer */
+}
+END_TEST
+
+/* A sheet that says that it rests outside of what the hardware says of its range. */
+START_TEST(a_rest_outside_of_the_range_gives_values_in_range)
+{
+    static const int32_t raw[] = {INT32_MIN, -1, 0, 100, 255, 5000, INT32_MAX};
+    nplug_wire wires[] = {south_wire[0], south_wire[0]};
+    nplug_match match = {.vendor = 0x77};
+    nplug_sheet sheet = sheet_of("outside", &match);
+    paper_signal signals[] = {{ABS(0, 0, 255)}, {ABS(1, 0, 255)}};
+    paper_rig p;
+
+    for (unsigned i = 0; i < 2; i++) {
+        wires[i].control = NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_STICK_LEFT);
+        wires[i].component = (uint8_t)i;
+        wires[i].code = EV(3, i);
+        wires[i].flags = NPLUG_WIRE_HAS_REST;
+        wires[i].rest = i ? -700 : 5000;
+    }
+    sheet.wires = wires;
+    sheet.wire_count = 2;
+    open_paper(&p);
+    nplug_add_sheets(p.rig.nest, &sheet, 1);
+    plug_paper(&p, 3, 0x77, 1, 0, signals, 2);
+    for (uint16_t i = 0; i < COUNT_OF(raw); i++) {
+        nplug_vec2 value;
+        say(&p, 1000u * (i + 1u), 0, raw[i]);
+        say(&p, 1000u * (i + 1u), 1, raw[i]);
+        rig_step(&p.rig, 1000u * (i + 1u));
+        value = rig_control(&p.rig, 0, "pad:stick-left");
+        ck_assert(value.x >= -1.0f && value.x <= 1.0f && value.y >= -1.0f && value.y <= 1.0f);
+    }
+    rig_close(&p.rig);
+}
+END_TEST
+
 /* --- quirks ----------------------------------------------------------------------------------- */
 
 /* A sheet with one wire, and what its control reads at some raw values. */
@@ -598,6 +726,9 @@ Suite *recognise_suite(void)
     tcase_add_test(tests, ties_are_refused_and_leave_the_rest_in_force);
     tcase_add_test(tests, a_sheet_among_thousands_is_found);
     tcase_add_test(tests, one_pad_has_two_sheets_by_its_bus);
+    tcase_add_loop_test(tests, of_the_rules_that_fit_one_sheet_is_the_surest, 0, 20);
+    tcase_add_test(tests, no_two_built_in_rules_tie);
+    tcase_add_test(tests, a_rest_outside_of_the_range_gives_values_in_range);
     tcase_add_loop_test(tests, each_quirk_reads_as_its_sheet_says, 0, (int)COUNT_OF(quirks));
     tcase_add_loop_test(tests, a_bouncing_button_is_one_press, 1000, 1001);
     tcase_add_loop_test(tests, a_bouncing_button_is_one_press, 50000, 50001);
