@@ -12,6 +12,7 @@
 /* The suites, a file each. */
 Suite *actions_suite(void);
 Suite *active_suite(void);
+Suite *attacks_suite(void);
 Suite *bind_suite(void);
 Suite *conform_suite(void);
 Suite *devices_suite(void);

@@ -63,6 +63,7 @@ static bool begin_sketch(sketch *s, const char *binding)
 {
     nplug_nature nature;
 
+    memset(s, 0, sizeof *s);
     s->binding = binding;
     s->control = nplug_control_from_name(binding, strcspn(binding, " "));
     nature = nplug_control_nature(s->control, &s->components);
@@ -121,10 +122,9 @@ static void draw_panel(FILE *plot, const char *title, unsigned first, unsigned c
 
 static void draw_panels(FILE *plot, const sketch *s)
 {
-    fprintf(plot,
-            "set multiplot layout 3,1 title \"%s\"\nset lmargin 12\n"
-            "set key top right horizontal\n",
-            s->binding);
+    fprintf(plot, "set multiplot layout 3,1 title ");
+    plot_text(plot, s->binding);
+    fprintf(plot, " noenhanced\nset lmargin 12\nset key top right horizontal\n");
     draw_panel(plot, "raw", 2, s->components, "[*:*]");
     draw_panel(plot, "normalised", 4, s->components, "[-1.1:1.1]");
     fprintf(plot, "set xlabel 'seconds'\n");
@@ -264,11 +264,13 @@ static void write_rings(FILE *plot, stick *at)
 static void draw_planes(FILE *plot, const char *model, const stick *at, const sketch *s)
 {
     const char *dead = strstr(s->binding, "dead=");
+    char title[512];
 
-    fprintf(plot,
-            "set multiplot layout 1,3 title \"%s, a %s gate: %s\"\nset size ratio -1\nunset key\n"
-            "set xlabel 'x'\nset ylabel 'y'\n",
-            model, at->info.square ? "square" : "round", s->binding);
+    snprintf(title, sizeof title, "%s, a %s gate: %s", model, at->info.square ? "square" : "round",
+             s->binding);
+    fprintf(plot, "set multiplot layout 1,3 title ");
+    plot_text(plot, title);
+    fprintf(plot, " noenhanced\nset size ratio -1\nunset key\nset xlabel 'x'\nset ylabel 'y'\n");
     fprintf(plot, "set title 'raw'\nplot $data using 1:2 with lines lw 1.5 lc rgb '#5e5c64'\n");
     fprintf(plot, "set xrange [-1.15:1.15]\nset yrange [-1.15:1.15]\n"
                   "set object 1 circle at 0,0 size 1 fs empty border lc rgb '#9a9996'\n");

@@ -98,7 +98,15 @@ static int help(FILE *to)
     return to == stdout ? TOOL_DONE : TOOL_USAGE;
 }
 
-int main(int argc, char **argv)
+/* What could not be written was not said: that is no success. */
+static int said_all(int status)
+{
+    if (fflush(stdout) == 0 && !ferror(stdout)) return status;
+    fprintf(stderr, "nestplug: standard output cannot be written\n");
+    return status == TOOL_DONE ? TOOL_WRONG : status;
+}
+
+static int run(int argc, char **argv)
 {
     if (argc < 2) return help(stderr);
     if (strcmp(argv[1], "--help") == 0 || strcmp(argv[1], "-h") == 0) return help(stdout);
@@ -110,4 +118,9 @@ int main(int argc, char **argv)
         if (strcmp(argv[1], commands[i]->name) == 0)
             return commands[i]->run(commands[i], argc - 1, (const char **)argv + 1);
     return tool_usage(NULL, "no such command: %s", argv[1]);
+}
+
+int main(int argc, char **argv)
+{
+    return said_all(run(argc, argv));
 }

@@ -2,13 +2,14 @@
 #include <stdlib.h>
 #include <string.h>
 
-/* A path in gnuplot's single quotes, where a quote stands doubled. */
-static void put_path(FILE *plot, const char *path)
+/* In gnuplot's single quotes nothing is run; a quote stands doubled, and a line's end ends the
+ * text. */
+void plot_text(FILE *plot, const char *text)
 {
     fputc('\'', plot);
-    for (; *path; path++) {
-        if (*path == '\'') fputc('\'', plot);
-        fputc(*path, plot);
+    for (; *text; text++) {
+        if (*text == '\'') fputc('\'', plot);
+        fputc(*text == '\n' || *text == '\r' ? ' ' : *text, plot);
     }
     fputc('\'', plot);
 }
@@ -33,7 +34,7 @@ FILE *plot_open(const char *path, unsigned height)
     fprintf(plot, "set terminal %s size 1280,%u font 'sans,11' background 'white'\n",
             svg ? "svg" : "pngcairo", height);
     fprintf(plot, "set output ");
-    put_path(plot, path);
+    plot_text(plot, path);
     fprintf(plot, "\nset encoding utf8\nset grid lc rgb '#dddddd'\nset border lc rgb '#888888'\n"
                   "set tics textcolor rgb '#333333'\n");
     return plot;

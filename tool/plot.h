@@ -11,6 +11,9 @@
 FILE *plot_open(const char *path, unsigned height);
 
 /* Ends it; false (and says so) where gnuplot could not draw. */
+/* Writes a text as gnuplot's own, whatever stands in it: no quote ends it, no backquote runs it. */
+void plot_text(FILE *plot, const char *text);
+
 bool plot_close(FILE *plot, const char *path);
 
 #endif

@@ -205,6 +205,7 @@ nplug_result nplug_use_game(nplug_nest *nest, const nplug_game *def)
     result = compile(nest, game);
     if (result != NPLUG_OK) {
         np_game_forget(game);
+        memset(&game->def, 0, sizeof game->def);
         return result;
     }
     if (game->def.players == 0) game->def.players = 1;

@@ -5,6 +5,9 @@
 #define TICK        50000u /* microseconds between two samples */
 #define QUIET_TICKS 18u    /* within a second */
 
+/* The slowest that is found takes a 24th of a range in 200ths, a round of quiet each. */
+#define STEADY_TICKS (12u * QUIET_TICKS)
+
 void np_gauges_begin(np_gauges *gauges, bool follow)
 {
     gauges->follow = follow;
@@ -26,6 +29,7 @@ static void set_wires(nplug_nest *nest, const np_gauge *gauge, int32_t rest, int
         np_devices_rest(&nest->devices, gauge->signal, rest);
     np_devices_redirty(&nest->devices, gauge->signal);
     np_guards_empty(nest, gauge->device);
+    nest->gauges.steady = 0;
 }
 
 static bool can_be_gauged(const nplug_nest *nest, uint32_t signal)
@@ -44,12 +48,23 @@ static bool can_be_gauged(const nplug_nest *nest, uint32_t signal)
 
 /* --- coming and going ------------------------------------------------------------------------ */
 
+/* Time ends before its next tick at the very last. */
 static void tick(nplug_nest *nest, nplug_time time)
 {
     nplug_time due = (time / TICK + 1) * TICK;
 
-    if (nest->gauges.ticking) return;
+    if (nest->gauges.ticking || due < time) return;
     nest->gauges.ticking = np_timers_set(&nest->timers, due, NP_TIMER_GAUGE, 0, 0);
+}
+
+/* Where nothing has moved for so long that nothing would be found any more, the samples of a
+ * silence are all alike: whole rounds of quiet are left out. */
+static nplug_time skip(const nplug_nest *nest, nplug_time time, nplug_time silence)
+{
+    nplug_time round = (nplug_time)QUIET_TICKS * TICK;
+
+    if (nest->gauges.steady < STEADY_TICKS || silence < time) return time;
+    return time + (silence - time) / round * round;
 }
 
 static uint64_t key_of(const np_device *device)
@@ -87,6 +102,7 @@ static void begin_gauge(nplug_nest *nest, np_gauge *gauge, uint32_t device, uint
     gauge->signal = signal;
     gauge->device = (uint16_t)device;
     gauge->used = true;
+    nest->gauges.steady = 0;
     gauge->how = nest->gauges.follow ? NPLUG_CALIBRATE_FOLLOW : NPLUG_CALIBRATE_FIX;
     wire = first_wire(nest, gauge);
     gauge->rest = wire->rest;
@@ -208,23 +224,28 @@ static void widen(nplug_nest *nest, const np_gauge *gauge, int32_t raw)
               raw > wire->high ? raw : wire->high);
 }
 
-static void note(np_gauge *gauge, int32_t raw)
+/* Whether an axis was where it had not been before. */
+static bool note(np_gauge *gauge, int32_t raw)
 {
+    bool news = raw < gauge->from || raw > gauge->to;
+
     if (raw < gauge->from) gauge->from = raw;
     if (raw > gauge->to) gauge->to = raw;
+    return news;
 }
 
 static void sample(nplug_nest *nest, np_gauge *gauge)
 {
     int32_t raw = nest->devices.raw[gauge->signal];
 
-    note(gauge, raw);
+    if (note(gauge, raw)) nest->gauges.steady = 0;
     if (gauge->how != NPLUG_CALIBRATE_FOLLOW) return;
     note_hand(nest, gauge, raw);
     widen(nest, gauge, raw);
     if ((int64_t)gauge->to - gauge->from > width_of(gauge) / 100) {
         gauge->from = gauge->to = raw;
         gauge->quiet = 0;
+        nest->gauges.steady = 0;
     } else if (++gauge->quiet >= QUIET_TICKS) {
         if (!lies_off(nest, gauge)) follow(nest, gauge);
         gauge->from = gauge->to = raw;
@@ -232,18 +253,19 @@ static void sample(nplug_nest *nest, np_gauge *gauge)
     }
 }
 
-void np_gauges_sample(nplug_nest *nest, nplug_time time)
+void np_gauges_sample(nplug_nest *nest, nplug_time time, nplug_time silence)
 {
     bool any = false;
 
     nest->gauges.ticking = false;
+    nest->gauges.steady++;
     for (uint32_t i = 0; i < NP_GAUGES; i++) {
         np_gauge *gauge = &nest->gauges.list[i];
         if (!gauge->used || gauge->how == NPLUG_CALIBRATE_FIX) continue;
         any = true;
         if (!(nest->devices.flags[gauge->signal] & NP_SIGNAL_SILENT)) sample(nest, gauge);
     }
-    if (any) tick(nest, time);
+    if (any) tick(nest, skip(nest, time, silence));
 }
 
 /* --- commands -------------------------------------------------------------------------------- */

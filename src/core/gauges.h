@@ -34,6 +34,7 @@ typedef struct np_gauges {
     const nplug_calibration *known;
     uint32_t known_count;
     bool follow, ticking; /* devices that come are followed; the timer is set */
+    uint32_t steady;      /* samples in a row in which nothing moved or was moved */
 } np_gauges;
 
 /* Whether devices that come are followed. */
@@ -46,8 +47,8 @@ void np_gauges_drop(struct nplug_nest *nest, uint32_t device);
 /* A signal was found to rest at its other end. */
 void np_gauges_rests(struct nplug_nest *nest, uint32_t signal);
 
-/* A command; and the timer. */
+/* A command; and the timer: nothing is said before `silence` ends. */
 void np_gauges_take(struct nplug_nest *nest, const nplug_command *command, nplug_time time);
-void np_gauges_sample(struct nplug_nest *nest, nplug_time time);
+void np_gauges_sample(struct nplug_nest *nest, nplug_time time, nplug_time silence);
 
 #endif

@@ -656,7 +656,8 @@ static void take_group(nplug_nest *nest, uint32_t port)
     np_feed_took(&nest->feed, port, take_reports(nest, port, node, time));
 }
 
-static void fire_timer(nplug_nest *nest)
+/* The earliest timer; no port says anything before `silence` ends. */
+static void fire_timer(nplug_nest *nest, nplug_time silence)
 {
     np_timer timer = np_timers_take(&nest->timers);
 
@@ -674,7 +675,7 @@ static void fire_timer(nplug_nest *nest)
     } else if (timer.kind == NP_TIMER_CONTEST) {
         np_active_decide(nest, timer.a, timer.due);
     } else if (timer.kind == NP_TIMER_GAUGE) {
-        np_gauges_sample(nest, timer.due);
+        np_gauges_sample(nest, timer.due, silence);
     } else if (timer.kind == NP_TIMER_BOUNCE) {
         store(nest, timer.b, np_devices_waited(&nest->devices, timer.b), timer.due);
         run_group(nest, timer.due);
@@ -702,12 +703,13 @@ static bool run_edges(nplug_nest *nest, nplug_time now)
         nplug_time until, due = np_timers_next(&nest->timers);
         uint32_t port = np_feed_next(&nest->feed, now, &until);
 
-        if (due <= now && (port == NP_NONE || due <= np_feed_time(&nest->feed, port))) {
-            fire_timer(nest);
+        if (nest->timers.count && due <= now &&
+            (port == NP_NONE || due <= np_feed_time(&nest->feed, port))) {
+            fire_timer(nest, port == NP_NONE ? now : np_feed_time(&nest->feed, port));
             continue;
         }
         if (port == NP_NONE) return true;
-        take_port(nest, port, due <= until ? due - 1 : until);
+        take_port(nest, port, nest->timers.count && due <= until ? due - 1 : until);
     }
     return false;
 }

@@ -36,19 +36,29 @@ static void hide_text(nplug_report *report)
     memcpy(report->as.text, pseudonym, sizeof report->as.text);
 }
 
+/* The key that a signal is by its code, whether a wire reads it or not; 0 for none. */
+static nplug_control key_of(const np_signal *signal)
+{
+    if (signal->space == NPLUG_SPACE_HID && signal->code >> 16 == 7)
+        return NPLUG_CONTROL(NPLUG_CLASS_KEY, signal->code & 1023u);
+    if (signal->space == NPLUG_SPACE_EVDEV && signal->code >> 16 == 1)
+        return nplug_key_of_kernel(signal->code & 0xffffu);
+    return 0;
+}
+
+/* A key is one by its code or by its wire, in every code space. */
 bool np_record_hides(const nplug_nest *nest, uint32_t signal)
 {
     np_run run = nest->controls.of_signal[signal];
-    nplug_control id = 0;
+    nplug_control id = key_of(&nest->devices.signals[signal]);
 
     if (nest->record_all_keys) return false;
-    if (run.count) {
-        uint32_t control = nest->controls.wires[run.first].control;
+    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+        uint32_t control = nest->controls.wires[w].control;
         if (nest->sources.of_control[control] != NP_NO_INDEX) return false;
-        id = nest->controls.list[control].id;
-    } else if (nest->devices.signals[signal].space == NPLUG_SPACE_HID &&
-               nest->devices.signals[signal].code >> 16 == 7)
-        id = NPLUG_CONTROL(NPLUG_CLASS_KEY, nest->devices.signals[signal].code & 1023u);
+        if (NPLUG_CONTROL_CLASS(nest->controls.list[control].id) == NPLUG_CLASS_KEY)
+            id = nest->controls.list[control].id;
+    }
     return NPLUG_CONTROL_CLASS(id) == NPLUG_CLASS_KEY &&
            np_game_source(&nest->game, id) == NP_NO_INDEX;
 }

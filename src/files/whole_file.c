@@ -3,6 +3,7 @@
 #include <stdlib.h>
 #include <string.h>
 #if defined(__unix__) || defined(__APPLE__)
+#include <fcntl.h>
 #include <sys/stat.h>
 #include <unistd.h>
 
@@ -23,6 +24,33 @@ static char *real_path(const char *path)
 {
     return realpath(path, NULL);
 }
+
+/* A file that nobody else has, and no link that lies there: NULL where there is one already. */
+static FILE *open_new(const char *path)
+{
+    int fd = open(path, O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, 0666);
+    FILE *file = fd >= 0 ? fdopen(fd, "w") : NULL;
+
+    if (fd >= 0 && !file) close(fd);
+    return file;
+}
+
+/* Two programs that save at once have names of their own. */
+static long own_number(void)
+{
+    return (long)getpid();
+}
+
+/* What takes the place of a file may be read by the same people; another's file stays theirs where
+ * that may be done. */
+static bool keep_mode(FILE *file, const char *path)
+{
+    struct stat about;
+
+    if (stat(path, &about) != 0) return true;
+    if (fchown(fileno(file), about.st_uid, about.st_gid) != 0 && geteuid() == 0) return false;
+    return fchmod(fileno(file), about.st_mode & 07777) == 0;
+}
 #else
 static int sync_file(FILE *file)
 {
@@ -41,7 +69,27 @@ static char *real_path(const char *path)
     (void)path;
     return NULL;
 }
+
+static FILE *open_new(const char *path)
+{
+    return fopen(path, "wx");
+}
+
+static long own_number(void)
+{
+    return 0;
+}
+
+static bool keep_mode(FILE *file, const char *path)
+{
+    (void)file;
+    (void)path;
+    return true;
+}
 #endif
+
+/* Names that are tried, of files that were left or are being written. */
+#define TRIES 1000u
 
 /* A text and how long it is. */
 typedef struct text {
@@ -66,24 +114,38 @@ static nplug_result write_through(const char *path, text all)
     return file && write_all(file, all, false) ? NPLUG_OK : NPLUG_ERR_FILE;
 }
 
+/* A new file beside a path, under a name that nobody has: so two who save at once never write into
+ * one file.  Its name is in `name`. */
+static FILE *open_beside(const char *path, char *name, size_t size)
+{
+    FILE *file = NULL;
+
+    for (unsigned i = 0; i < TRIES && !file; i++) {
+        snprintf(name, size, "%s.%lx-%x.new", path, (unsigned long)own_number(), i);
+        file = open_new(name);
+    }
+    return file;
+}
+
 static nplug_result replace(const char *path, text all)
 {
-    size_t length = strlen(path);
-    char *beside = (char *)malloc(length + 5);
+    size_t size = strlen(path) + 40;
+    char *name = (char *)malloc(size);
     nplug_result result = NPLUG_ERR_FILE;
     FILE *file;
+    bool good;
 
-    if (!beside) return NPLUG_ERR_MEMORY;
-    memcpy(beside, path, length);
-    memcpy(beside + length, ".new", 5);
-    file = fopen(beside, "w");
+    if (!name) return NPLUG_ERR_MEMORY;
+    file = open_beside(path, name, size);
     if (file) {
-        if (write_all(file, all, true) && rename(beside, path) == 0)
+        good = keep_mode(file, path);
+        good = write_all(file, all, true) && good;
+        if (good && rename(name, path) == 0)
             result = NPLUG_OK;
         else
-            remove(beside);
+            remove(name);
     }
-    free(beside);
+    free(name);
     return result;
 }
 
