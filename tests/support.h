@@ -32,6 +32,7 @@ Suite *shaping_suite(void);
 Suite *sim_suite(void);
 Suite *step_suite(void);
 Suite *storm_suite(void);
+Suite *taps_suite(void);
 Suite *tool_suite(void);
 Suite *units_suite(void);
 Suite *values_suite(void);

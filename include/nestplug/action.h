@@ -33,11 +33,19 @@ typedef enum nplug_action_kind {
  * How the press is made (of a button; without any of these, as it goes down):
  *   release                    as it is let go
  *   tap, tap=200               let go again within 200 ms (250 where nothing is said)
- *   double-tap, double-tap=300 pressed twice, each press and each pause within 300 ms; it is held
- *                              as long as the second press
- *   taps=3, taps=3:300         the same, three times
+ *   double-tap, double-tap=300 pressed twice, the first press and the pause within 300 ms; the
+ *                              second press may last, and holds the action as long
+ *   taps=3, taps=3:300         the same, three times: all but the last press are short
  *   hold=600                   when it has been held for 600 ms
  *   repeat=400:80              at once, after 400 ms, and then every 80 ms
+ *
+ * A binding has one of these.  Rows of taps that bindings want of one control do not take presses
+ * from each other: presses are told in order, and each belongs to the longest row that begins with
+ * it.  A row is told as it is made, where no longer one can still be made of its presses, and else
+ * as soon as none can; each row keeps its own limits.  A press at which a hold or a repetition
+ * fires is no tap; such a press may only be the last one of a row.  A press counts where its
+ * layer is on and its chord is held as it goes down; one that no person lets go (see
+ * NPLUG_EVENT_CANCELLED) counts for no row.  Presses and holds fire beside taps.
  *
  * What else may be said:
  *   kind=pad family=quay-letters sheet=heron   of such devices only

@@ -41,6 +41,7 @@ uint32_t np_comfort_wait(const nplug_nest *nest, uint32_t player, uint32_t wait)
 
     if (waits == 1.0f || wait == 0) return wait;
     ms = (uint32_t)((float)(wait / 1000u) * waits);
+    if (ms > UINT32_MAX / 1000u) ms = UINT32_MAX / 1000u;
     return 1000u * (ms ? ms : 1u);
 }
 

@@ -7,6 +7,7 @@ void np_gestures_layout(np_gestures *gestures, np_carve *carve, const nplug_limi
     size_t players = limits->players + 1u;
 
     gestures->marks = (uint8_t *)np_carve_take(carve, players * limits->bindings, 1);
+    gestures->rows = (uint16_t *)np_carve_take(carve, players * limits->bindings, sizeof(uint16_t));
     gestures->machines =
         (np_machine *)np_carve_take(carve, players * limits->gestures, sizeof(np_machine));
     gestures->stuck = (uint8_t *)np_carve_take(carve, players * limits->sources, 1);
@@ -115,102 +116,174 @@ static void wait_until(nplug_nest *nest, nplug_time due, np_timer_kind kind, uin
 
 /* --- taps ----------------------------------------------------------------------------------- */
 
-typedef struct np_taps {
-    uint32_t most; /* how many taps the most patient binding wants */
-    uint32_t wait; /* how long it waits for the next one */
-} np_taps;
+/* Presses of a source are told in order.  Each belongs to the longest row of taps that begins with
+ * it, and is told when no longer one can still be made. */
+typedef enum np_row_state { BROKEN, OPEN, MADE } np_row_state;
 
-/* What bindings that take part want of a source's taps beyond `taps`. */
-static np_taps wanted(const nplug_nest *nest, uint32_t player, uint32_t source, uint32_t taps)
+static uint16_t *row_of(np_gestures *gestures, uint32_t player, uint32_t binding)
+{
+    return &gestures->rows[(size_t)player * gestures->binding_limit + binding];
+}
+
+/* What is between two times; what is too long to say is longer than any wait. */
+static uint32_t span(nplug_time from, nplug_time to)
+{
+    return to - from < NP_TAP_NONE ? (uint32_t)(to - from) : NP_TAP_NONE;
+}
+
+/* How long a press lasted or, where it goes on, lasts by now. */
+static uint32_t length_of(const np_machine *machine, uint32_t i, nplug_time now)
+{
+    uint32_t length = machine->taps[i].length;
+
+    if (!machine->down || i + 1u != machine->count || length == NP_TAP_NONE) return length;
+    return span(machine->since, now);
+}
+
+/* How far a binding has come with the row that begins with the first press. */
+static np_row_state look_at_row(nplug_nest *nest, uint32_t player, uint32_t number,
+                                const np_machine *machine, nplug_time now)
+{
+    const np_binding *binding = &nest->game.bindings[number];
+    uint32_t wait = np_comfort_wait(nest, player, binding->wait);
+    uint16_t seen = *row_of(&nest->gestures, player, number);
+
+    for (uint32_t i = 0; i < binding->taps; i++) {
+        bool last = i + 1u == binding->taps;
+        if (i == machine->count) return span(machine->since, now) > wait ? BROKEN : OPEN;
+        if (!((seen >> i) & 1u) || (i && machine->taps[i].pause > wait)) return BROKEN;
+        if (last && i) return MADE;
+        if (length_of(machine, i, now) > wait) return BROKEN;
+        if (machine->down && i + 1u == machine->count) return OPEN;
+    }
+    return MADE;
+}
+
+/* The next binding from a use on that wants taps; NP_NO_INDEX where there is none. */
+static uint32_t next_tapped(const np_game *game, uint32_t at)
+{
+    while (at != NP_NO_INDEX &&
+           (np_use_is_held(&game->uses[at]) ||
+            game->bindings[np_use_binding(&game->uses[at])].gesture != NPLUG_GESTURE_TAP))
+        at = game->uses[at].next;
+    return at;
+}
+
+/* What the first press comes to: the longest row that is made, and that still may be. */
+typedef struct np_hope {
+    uint32_t made, open, wait; /* taps, and how long the open ones wait */
+} np_hope;
+
+static np_hope hope(nplug_nest *nest, uint32_t player, uint32_t source, const np_machine *machine,
+                    nplug_time now)
 {
     const np_game *game = &nest->game;
-    np_taps found = {0, 0};
+    np_hope found = {0, 0, 0};
 
-    for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
-         at = game->uses[at].next) {
+    for (uint32_t at = next_tapped(game, game->sources[source].first_use); at != NP_NO_INDEX;
+         at = next_tapped(game, game->uses[at].next)) {
         const np_binding *binding = &game->bindings[np_use_binding(&game->uses[at])];
-        if (np_use_is_held(&game->uses[at]) || binding->gesture != NPLUG_GESTURE_TAP) continue;
-        if (binding->taps <= taps || !np_layers_admit(nest, player, binding)) continue;
-        if (!np_layers_see(&nest->layers, player, binding, source)) continue;
-        if (binding->taps > found.most) found.most = binding->taps;
-        if (binding->wait > found.wait) found.wait = binding->wait;
+        np_row_state row = look_at_row(nest, player, np_use_binding(&game->uses[at]), machine, now);
+        uint32_t wait = np_comfort_wait(nest, player, binding->wait);
+        if (row == MADE && binding->taps > found.made) found.made = binding->taps;
+        if (row == OPEN && binding->taps > found.open) found.open = binding->taps;
+        if (row == OPEN && wait > found.wait) found.wait = wait;
     }
-    found.wait = np_comfort_wait(nest, player, found.wait);
     return found;
 }
 
-/* A source goes down: which tap of a row that is. */
-static void count_tap(nplug_nest *nest, uint32_t player, uint32_t source, np_machine *machine,
+/* The first presses are told, by all whose row they make. */
+static void tell_row(nplug_nest *nest, uint32_t player, uint32_t source, np_machine *machine,
+                     uint32_t taps, const np_change *change)
+{
+    const np_game *game = &nest->game;
+    bool goes_on = machine->down && machine->count == taps;
+    np_change told = *change;
+
+    told.cancelled = false; /* of an earlier press than the one that ends now */
+    for (uint32_t at = next_tapped(game, game->sources[source].first_use); at != NP_NO_INDEX;
+         at = next_tapped(game, game->uses[at].next)) {
+        uint32_t binding = np_use_binding(&game->uses[at]);
+        if (game->bindings[binding].taps != taps) continue;
+        if (look_at_row(nest, player, binding, machine, change->time) != MADE) continue;
+        fire(nest, player, binding, &told);
+        if (!goes_on || !(*marks_of(&nest->gestures, player, binding) & NP_MARK_ARMED))
+            cease(nest, player, binding, &told);
+    }
+}
+
+/* The first presses are done with. */
+static void shift(nplug_nest *nest, uint32_t player, uint32_t source, np_machine *machine,
+                  uint32_t taps)
+{
+    const np_game *game = &nest->game;
+
+    machine->count = (uint8_t)(machine->count - taps);
+    memmove(machine->taps, machine->taps + taps, machine->count * sizeof *machine->taps);
+    for (uint32_t at = next_tapped(game, game->sources[source].first_use); at != NP_NO_INDEX;
+         at = next_tapped(game, game->uses[at].next))
+        *row_of(&nest->gestures, player, np_use_binding(&game->uses[at])) >>= taps;
+}
+
+/* Tells all that is certain by now; a timer is set for what may become so by waiting. */
+static void tell_taps(nplug_nest *nest, uint32_t player, uint32_t source, np_machine *machine,
                       const np_change *change)
 {
-    np_taps next = wanted(nest, player, source, machine->taps);
+    np_timers_cancel(&nest->timers, NP_TIMER_TAP, player, source);
+    while (machine->count) {
+        np_hope found = hope(nest, player, source, machine, change->time);
+        if (found.open > found.made) {
+            if (found.made || machine->count > 1)
+                wait_until(nest, machine->since + found.wait + 1, NP_TIMER_TAP, player, source);
+            return;
+        }
+        if (found.made) tell_row(nest, player, source, machine, found.made, change);
+        shift(nest, player, source, machine, found.made ? found.made : 1);
+    }
+}
 
-    if (change->time - machine->since > next.wait) machine->taps = 0;
-    machine->taps++;
-    machine->lasted = 0;
+/* A source goes down.  No row is longer than there are places: one is free. */
+static void begin_tap(np_machine *machine, const np_change *change)
+{
+    np_tap *tap = &machine->taps[machine->count++];
+
+    tap->pause = span(machine->since, change->time);
+    tap->length = 0;
+    machine->down = 1;
     machine->since = change->time;
     machine->device = change->device;
-    np_timers_cancel(&nest->timers, NP_TIMER_TAP, player, source);
 }
 
-/* The binding's own taps are complete with this press: it fires at once where nobody wants more. */
-static void press_tap(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t source,
-                      const np_machine *machine, const np_change *change)
+/* It comes up.  A press that is cancelled belongs to no row, and ends those before it. */
+static void end_tap(np_machine *machine, const np_change *change)
 {
-    uint8_t taps = nest->game.bindings[binding].taps;
+    uint32_t last = machine->count - 1u;
 
-    if (taps == 1 || machine->taps != taps) return;
-    if (wanted(nest, player, source, taps).most == 0) fire(nest, player, binding, change);
-}
-
-/* It is let go: the tap is known now, or waits for a further one that may come. */
-static void release_tap(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t source,
-                        const np_machine *machine, const np_change *change)
-{
-    const np_binding *about = &nest->game.bindings[binding];
-    uint8_t *marks = marks_of(&nest->gestures, player, binding);
-    bool fired = (*marks & NP_MARK_HOLDS) != 0;
-
-    cease(nest, player, binding, change);
-    if (fired || machine->taps != about->taps || machine->lasted || change->cancelled) return;
-    if (change->time - machine->since > np_comfort_wait(nest, player, about->wait)) return;
-    if (wanted(nest, player, source, about->taps).most)
-        *marks |= NP_MARK_WAITS;
-    else
-        strike(nest, player, binding, change);
-}
-
-/* All of a source's bindings have heard that it was let go. */
-static void end_tap(nplug_nest *nest, uint32_t player, uint32_t source, np_machine *machine,
-                    const np_change *change)
-{
-    np_taps next = wanted(nest, player, source, machine->taps);
-    bool was_long = change->time - machine->since > next.wait;
-
+    if (machine->down && machine->count) {
+        machine->taps[last].length = length_of(machine, last, change->time);
+        if (change->cancelled) machine->taps[last] = (np_tap){NP_TAP_NONE, NP_TAP_NONE};
+    }
+    machine->down = 0;
     machine->since = change->time;
-    if (machine->lasted || change->cancelled || was_long || next.most == 0)
-        machine->taps = 0;
-    else
-        wait_until(nest, change->time + next.wait, NP_TIMER_TAP, player, source);
+}
+
+/* A hold fires: the press is no tap, and no row goes on after it. */
+static void outlast_tap(nplug_nest *nest, uint32_t player, uint32_t source, np_machine *machine,
+                        const np_change *change)
+{
+    if (!machine->down || !machine->count) return;
+    machine->taps[machine->count - 1u].length = NP_TAP_NONE;
+    tell_taps(nest, player, source, machine, change);
 }
 
 void np_gestures_settled(nplug_nest *nest, uint32_t player, uint32_t source, nplug_time time)
 {
-    const np_game *game = &nest->game;
     np_machine *machine = machine_of(nest, player, source);
-    np_change change = {time, NP_NONE, 0, game->sources[source].control, false};
+    np_change change = {time, NP_NONE, 0, nest->game.sources[source].control, false};
 
     if (!machine) return;
     change.device = machine->device;
-    machine->taps = 0;
-    for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
-         at = game->uses[at].next) {
-        uint32_t binding = np_use_binding(&game->uses[at]);
-        uint8_t *marks = marks_of(&nest->gestures, player, binding);
-        if (np_use_is_held(&game->uses[at]) || !(*marks & NP_MARK_WAITS)) continue;
-        *marks &= (uint8_t)~NP_MARK_WAITS;
-        strike(nest, player, binding, &change);
-    }
+    tell_taps(nest, player, source, machine, &change);
 }
 
 /* --- presses -------------------------------------------------------------------------------- */
@@ -220,12 +293,12 @@ static void begin(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t 
 {
     const np_binding *about = &nest->game.bindings[binding];
     uint8_t *marks = marks_of(&nest->gestures, player, binding);
+    const np_machine *machine = machine_of(nest, player, source);
     uint32_t wait = 0;
 
     if (nest->game.rules[about->action].merge == NPLUG_MERGE_LATEST)
         np_values_note_press(nest, player, binding);
     *marks |= NP_MARK_ARMED;
-    *marks &= (uint8_t)~NP_MARK_WAITS;
     if (about->gesture == NPLUG_GESTURE_HOLD || about->gesture == NPLUG_GESTURE_REPEAT)
         wait = np_comfort_wait(nest, player, about->wait);
     else if (about->gesture == NPLUG_GESTURE_PRESS)
@@ -234,12 +307,11 @@ static void begin(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t 
         (about->gesture == NPLUG_GESTURE_PRESS && wait == 0))
         fire(nest, player, binding, change);
     if (wait) wait_until(nest, change->time + wait, NP_TIMER_HOLD, player, binding);
-    if (about->gesture == NPLUG_GESTURE_TAP)
-        press_tap(nest, player, binding, source, machine_of(nest, player, source), change);
+    if (machine && about->gesture == NPLUG_GESTURE_TAP)
+        *row_of(&nest->gestures, player, binding) |= (uint16_t)(1u << (machine->count - 1u));
 }
 
-static void end(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t source,
-                const np_change *change)
+static void end(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change)
 {
     const np_binding *about = &nest->game.bindings[binding];
     uint8_t *marks = marks_of(&nest->gestures, player, binding);
@@ -247,9 +319,7 @@ static void end(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t so
     if (!(*marks & NP_MARK_ARMED)) return;
     *marks &= (uint8_t)~NP_MARK_ARMED;
     np_timers_cancel(&nest->timers, NP_TIMER_HOLD, player, binding);
-    if (about->gesture == NPLUG_GESTURE_TAP)
-        release_tap(nest, player, binding, source, machine_of(nest, player, source), change);
-    else if (about->gesture == NPLUG_GESTURE_RELEASE && !change->cancelled)
+    if (about->gesture == NPLUG_GESTURE_RELEASE && !change->cancelled)
         strike(nest, player, binding, change);
     else
         cease(nest, player, binding, change);
@@ -260,7 +330,8 @@ void np_gestures_drop(nplug_nest *nest, uint32_t player, uint32_t binding, const
     uint8_t *marks = marks_of(&nest->gestures, player, binding);
 
     if (*marks & NP_MARK_ARMED) np_timers_cancel(&nest->timers, NP_TIMER_HOLD, player, binding);
-    *marks &= (uint8_t) ~(NP_MARK_ARMED | NP_MARK_WAITS);
+    *marks &= (uint8_t)~NP_MARK_ARMED;
+    *row_of(&nest->gestures, player, binding) = 0;
     let_go(nest, player, binding, change);
 }
 
@@ -272,7 +343,8 @@ void np_gestures_lasted(nplug_nest *nest, uint32_t player, uint32_t binding, npl
     np_change change = {time, NP_NONE, np_sources_device(nest, player, source),
                         nest->game.sources[source].control, false};
 
-    if (machine) machine->lasted = 1;
+    if (machine && about->gesture != NPLUG_GESTURE_PRESS)
+        outlast_tap(nest, player, source, machine, &change);
     if (about->gesture == NPLUG_GESTURE_REPEAT) {
         let_go(nest, player, binding, &change);
         wait_until(nest, time + np_comfort_wait(nest, player, about->every), NP_TIMER_HOLD, player,
@@ -307,7 +379,7 @@ static bool turn_held(nplug_nest *nest, uint32_t player, uint32_t source, const 
          at = game->uses[at].next) {
         uint32_t binding = np_use_binding(&game->uses[at]);
         if (!np_use_is_held(&game->uses[at])) continue;
-        if (!pressed) end(nest, player, binding, game->bindings[binding].source[0], change);
+        if (!pressed) end(nest, player, binding, change);
         np_layers_cover_binding(nest, player, binding, change->time);
         np_values_mark(nest, player, game->bindings[binding].action);
     }
@@ -388,7 +460,7 @@ static void turn_binding(nplug_nest *nest, uint32_t player, uint32_t binding, ui
         np_values_turn_ramp(nest, player, binding, source, change->time);
     if (about->shape != NP_SHAPE_ONE && pressed) note_order(nest, player, binding, source);
     if (!pressed) {
-        if (!any_down(nest, player, about)) end(nest, player, binding, source, change);
+        if (!any_down(nest, player, about)) end(nest, player, binding, change);
     } else if (np_layers_admit(nest, player, about) &&
                np_layers_see(&nest->layers, player, about, source)) {
         begin(nest, player, binding, source, change);
@@ -450,11 +522,12 @@ void np_gestures_turn(nplug_nest *nest, uint32_t player, uint32_t source, const 
     if (game->sources[source].modifies && turn_modifier(nest, player, source, change, pressed))
         return;
     if (pressed && !game->sources[source].modifies) nest->gestures.alone[player] = 0;
-    if (machine && pressed) count_tap(nest, player, source, machine, change);
+    if (machine && pressed) begin_tap(machine, change);
+    if (machine && !pressed) end_tap(machine, change);
     for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX; at = game->uses[at].next)
         if (!np_use_is_held(&game->uses[at]))
             turn_binding(nest, player, np_use_binding(&game->uses[at]), source, change, pressed);
-    if (machine && !pressed) end_tap(nest, player, source, machine, change);
+    if (machine) tell_taps(nest, player, source, machine, change);
     if (!pressed && !game->sources[source].modifies &&
         (nest->comforts.ease[player].every.flags & NP_COMFORT_STICKY))
         free_stuck(nest, player, change);

@@ -9,21 +9,31 @@
 enum {
     NP_MARK_ARMED = 1,   /* it saw the press while its layer and its chord allowed it */
     NP_MARK_HOLDS = 2,   /* and holds its action */
-    NP_MARK_WAITS = 4,   /* a tap was made, but more may come */
     NP_MARK_LATER_X = 8, /* of two opposite keys, the second one was pressed last */
     NP_MARK_LATER_Y = 16
 };
 
-/* What the machine of a player and a source remembers between presses. */
+#define NP_TAPS     9          /* the longest row that a binding may want */
+#define NP_TAP_NONE UINT32_MAX /* longer than any wait: of what belongs to no row */
+
+/* A press that belongs to no row yet (microseconds). */
+typedef struct np_tap {
+    uint32_t pause;  /* between the press before and this one */
+    uint32_t length; /* once it is over */
+} np_tap;
+
+/* What the machine of a player and a source remembers of presses. */
 typedef struct np_machine {
-    nplug_time since;    /* it went down or came up last */
+    nplug_time since;    /* the source went down or came up last */
     nplug_device device; /* by which */
-    uint16_t taps;       /* short presses in a row, the present one included */
-    uint16_t lasted;     /* a hold fired: it is no tap */
+    uint8_t count;       /* of `taps` */
+    uint8_t down;        /* the source is down; the last press of `taps` may go on */
+    np_tap taps[NP_TAPS];
 } np_machine;
 
 typedef struct np_gestures {
     uint8_t *marks;       /* by player (0 first), then binding */
+    uint16_t *rows;       /* likewise: bit by press of the machine's, whether it counts */
     np_machine *machines; /* by player, then the source's `gesture` */
     uint8_t *stuck;       /* by player, then source: it counts as held though it is up */
     uint8_t *alone;       /* by player: nothing else was pressed since what may stick was */

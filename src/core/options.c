@@ -371,6 +371,14 @@ static bool fail_unknown(np_reader *in)
     return np_reader_fail(in, what, word, length);
 }
 
+/* Whether an option says how a press is made. */
+static bool is_gesture(const option *one)
+{
+    return one->read == read_hold || one->read == read_repeat || one->read == read_tap ||
+           one->read == read_double_tap || one->read == read_many_taps ||
+           one->read == read_on_release;
+}
+
 bool np_option_read(np_reader *in)
 {
     const option *one = find(in);
@@ -378,6 +386,9 @@ bool np_option_read(np_reader *in)
     float *into;
 
     if (!one) return fail_unknown(in);
+    if (is_gesture(one) && in->binding.gesture != NPLUG_GESTURE_PRESS)
+        return np_reader_fail(in, "is a second way of making a press: a binding has one", word,
+                              skip_word(in));
     into = (float *)(void *)((char *)in + one->into);
     in->at += strlen(one->name);
     if (!one->read(in, into) || !ends_here(in) || *into < one->least || *into > one->most) {
