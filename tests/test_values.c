@@ -47,6 +47,8 @@ END_TEST
 START_TEST(impossible_ranges_give_rest)
 {
     ck_assert_float_eq(np_number_normal(7, 7, 7, 9), 0.0f);
+    ck_assert_float_eq(np_number_normal(0, 255, 255, 256), 0.0f); /* a little beyond its rest */
+    ck_assert_float_eq(np_number_normal(0, 0, 255, -1), 0.0f);
     ck_assert_float_eq(np_number_normal(10, 0, -10, 3), 0.0f);
     ck_assert_float_eq(np_number_normal(0, -50, 100, 100), 1.0f);
     ck_assert_float_eq(np_number_normal(0, 500, 100, 0), -1.0f);

@@ -17,11 +17,11 @@ float np_number_normal(int32_t low, int32_t rest, int32_t high, int32_t raw)
     if (rest < low) rest = low;
     if (rest > high) rest = high;
     if (raw > rest) {
-        if (raw >= high) return 1.0f;
+        if (raw >= high) return rest < high ? 1.0f : 0.0f;
         return share((uint32_t)raw - (uint32_t)rest, (uint32_t)high - (uint32_t)rest);
     }
     if (raw < rest) {
-        if (raw <= low) return -1.0f;
+        if (raw <= low) return rest > low ? -1.0f : 0.0f;
         return -share((uint32_t)rest - (uint32_t)raw, (uint32_t)rest - (uint32_t)low);
     }
     return 0.0f;
