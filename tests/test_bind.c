@@ -255,8 +255,15 @@ START_TEST(conflicts_are_told_before_anything_changes)
         ck_assert_uint_eq(found[0].action, rows[i].other);
         ck_assert_uint_eq(found[0].place, rows[i].place);
     }
-    nplug_bind(rig.nest, 1, HORN_, "pad:north");
+    /* where a key is printed with another letter, the letter is another key */
+    ck_assert_uint_eq(nplug_conflicts(rig.nest, 1, WINCH_, "key-label:a", found, 4), 1);
+    ck_assert_int_eq(nplug_sim_layout(rig.sim, MS, "azerty"), NPLUG_OK);
     rig_step(&rig, MS);
+    ck_assert_uint_eq(nplug_conflicts(rig.nest, 1, WINCH_, "key-label:a", found, 4), 0);
+    ck_assert_uint_eq(nplug_conflicts(rig.nest, 1, WINCH_, "key-label:q", found, 4), 1);
+    ck_assert_uint_eq(found[0].action, STEER_);
+    nplug_bind(rig.nest, 1, HORN_, "pad:north");
+    rig_step(&rig, 2 * MS);
     ck_assert_uint_eq(nplug_conflicts(rig.nest, 1, WINCH_, "pad:south", found, 4), 0);
     ck_assert_uint_eq(nplug_conflicts(rig.nest, 1, WINCH_, "pad:north", NULL, 0), 1);
     rig_close(&rig);
@@ -473,6 +480,8 @@ START_TEST(comfort_shapes_swaps_and_softens)
     ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, HORN_, "hold=20"), NPLUG_ERR_BINDING);
     ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, HORN_, "lasts=20000"), NPLUG_ERR_BINDING);
     ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, HORN_, "togle"), NPLUG_ERR_BINDING);
+    ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, STEER_, "toggle"),
+                     NPLUG_ERR_BINDING); /* no button */
     ck_assert_int_eq(nplug_set_comfort(rig.nest, 0, HORN_, "toggle"), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }

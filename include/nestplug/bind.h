@@ -99,7 +99,8 @@ NPLUG_API bool nplug_is_rebound(const nplug_nest *nest, nplug_player player, uin
 
 /* What a player wants otherwise for an action, or for NPLUG_EVERY_ACTION (what an action has of its
  * own goes before it), at the next step; "" takes it back.  Words parted by blanks:
- *   toggle       a press holds it, the next press lets go
+ *   toggle       of buttons: a press holds it, the next press lets go; of all actions, for those
+ *                that are buttons
  *   lasts=80     a press counts when it has lasted for 80 ms
  *   again=200    and not within 200 ms of the last one's end
  *   dead= outer= zone= power= curve= lift= scale= invert= gate=   shape its value, after the game
@@ -133,8 +134,8 @@ typedef struct nplug_conflict {
 
 /* What a text of bindings for an action would be in conflict with: bindings of other actions for
  * the same player, in layers of the same priority, that drive by the same control in the same way
- * while the same others are held.  Changes nothing.  Fills up to `max` and returns how many there
- * are. */
+ * while the same others are held.  A label of keys is the key that has it, on the first keyboard
+ * that is here.  Changes nothing.  Fills up to `max` and returns how many there are. */
 NPLUG_API uint32_t nplug_conflicts(nplug_nest *nest, nplug_player player, uint32_t action,
                                    const char *from, nplug_conflict *list, uint32_t max);
 
@@ -152,9 +153,9 @@ typedef struct nplug_pick {
 } nplug_pick;
 
 /* Waits for a control, from the next step on, in place of a pick that was under way.  What is held
- * by then has to be let go first.  The press that picks is spent: it does nothing else until it is
- * let go.  An NPLUG_EVENT_PICK tells how it ended.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE,
- * NPLUG_ERR_FULL. */
+ * by then has to be let go first.  A notch of a mouse's wheel is picked as the direction in which
+ * it turned.  The press that picks is spent: it does nothing else until it is let go.  An
+ * NPLUG_EVENT_PICK tells how it ended.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_pick_begin(nplug_nest *nest, const nplug_pick *pick);
 
 /* Ends it at the next step, as if cancelled.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */

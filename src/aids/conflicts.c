@@ -1,6 +1,7 @@
 /* Bindings as texts: another source in one, and which of two would fire together. */
 #include "core/text.h"
 #include "nestplug/bind.h"
+#include "nestplug/device.h"
 #include <string.h>
 
 /* --- another source in a text --------------------------------------------------------------- */
@@ -98,6 +99,48 @@ bool nplug_bindings_clash(const nplug_binding *one, const nplug_binding *other, 
     return false;
 }
 
+/* The key on which a device has a label; 0 where there is none. */
+static nplug_control key_with(const nplug_nest *nest, nplug_device device, nplug_control label)
+{
+    char name[48];
+    np_text text;
+
+    for (unsigned usage = 4; usage < 0x100; usage++) {
+        char printed[16];
+        nplug_control key = NPLUG_CONTROL(NPLUG_CLASS_KEY, usage);
+        size_t length = nplug_key_label(nest, device, key, printed, sizeof printed);
+        if (length == 0 || length >= sizeof printed) continue;
+        text = np_text_in(name, sizeof name);
+        np_text_add(&text, "key-label:");
+        np_text_add(&text, printed);
+        if (nplug_control_from_name(name, text.length) == label) return key;
+    }
+    return 0;
+}
+
+/* A label stands for the key that has it, on the first keyboard that has one. */
+static nplug_source placed(const nplug_nest *nest, nplug_source source)
+{
+    nplug_control key = 0;
+
+    if (NPLUG_CONTROL_CLASS(source.control) != NPLUG_CLASS_KEY_LABEL) return source;
+    for (uint32_t i = 0; i < nplug_device_count(nest) && key == 0; i++)
+        key = key_with(nest, nplug_device_at(nest, i), source.control);
+    if (key) source.control = key;
+    return source;
+}
+
+static nplug_binding placed_all(const nplug_nest *nest, const nplug_binding *binding)
+{
+    nplug_binding found = *binding;
+
+    for (uint32_t i = 0; i < found.held_count; i++)
+        found.held[i] = placed(nest, found.held[i]);
+    for (uint32_t i = 0; i < found.driving_count; i++)
+        found.driving[i] = placed(nest, found.driving[i]);
+    return found;
+}
+
 typedef struct search {
     nplug_nest *nest;
     nplug_player player;
@@ -111,8 +154,9 @@ typedef struct search {
 static void compare(void *user, const nplug_binding *theirs)
 {
     search *in = (search *)user;
+    nplug_binding other = placed_all(in->nest, theirs);
 
-    if (!nplug_bindings_clash(in->binding, theirs, NULL)) return;
+    if (!nplug_bindings_clash(in->binding, &other, NULL)) return;
     for (uint32_t i = 0; i < in->count && i < in->max; i++)
         if (in->list[i].action == in->other && in->list[i].place == theirs->place) return;
     if (in->count < in->max) {
@@ -131,8 +175,9 @@ static bool same_priority(const nplug_nest *nest, uint32_t a, uint32_t b)
 static void compare_all(void *user, const nplug_binding *binding)
 {
     search *in = (search *)user;
+    nplug_binding own = placed_all(in->nest, binding);
 
-    in->binding = binding;
+    in->binding = &own;
     for (in->other = 0; nplug_action_name(in->nest, in->other); in->other++)
         if (in->other != in->action && same_priority(in->nest, in->other, in->action))
             nplug_read_bindings(nplug_action_kind_of(in->nest, in->other),

@@ -100,6 +100,8 @@ static bool read_wish(nplug_nest *nest, uint32_t action, const char *text, np_re
     in->wish.waits = in->wish.rumble = 1.0f;
     for (np_reader_skip_blanks(in); in->at < in->end; np_reader_skip_blanks(in))
         if (!np_option_read(in)) return false;
+    if (in->wish.toggle > 0.0f && in->action->kind != NPLUG_BUTTON)
+        return np_reader_fail(in, "toggle is for buttons: other actions have values", NULL, 0);
     return true;
 }
 

@@ -69,28 +69,54 @@ static void set_cover(nplug_nest *nest, uint32_t player, uint32_t source, uint8_
     }
 }
 
-/* All sources of one control are taken together. */
-static void cover_control(nplug_nest *nest, uint32_t player, nplug_control control, nplug_time time)
+/* A place among all that share a control with a source, whatever they call it: the next link from
+ * one on, of the same control or of the next one; NP_NO_INDEX at the end. */
+typedef struct np_beside {
+    uint16_t of_source, of_control;
+} np_beside;
+
+static np_beside first_beside(const np_sources *sources, uint32_t source)
 {
-    const np_game *game = &nest->game;
-    uint32_t first = np_game_source(game, control);
+    uint16_t at = sources->of_source[source];
+    np_beside beside = {at, NP_NO_INDEX};
+
+    if (at != NP_NO_INDEX) beside.of_control = sources->of_control[sources->links[at].control];
+    return beside;
+}
+
+static void next_beside(const np_sources *sources, np_beside *beside)
+{
+    beside->of_control = sources->links[beside->of_control].of_control;
+    if (beside->of_control != NP_NO_INDEX) return;
+    beside->of_source = sources->links[beside->of_source].next;
+    if (beside->of_source == NP_NO_INDEX) return;
+    beside->of_control = sources->of_control[sources->links[beside->of_source].control];
+}
+
+/* A source is taken by whatever names one of its controls. */
+static void cover_source(nplug_nest *nest, uint32_t player, uint32_t source, nplug_time time)
+{
+    const np_sources *sources = &nest->sources;
     uint8_t rank = 0;
 
-    for (uint32_t at = first; at != NP_NO_INDEX; at = np_game_same_control(game, at)) {
-        uint8_t found = rank_on(nest, player, at);
+    for (np_beside at = first_beside(sources, source); at.of_control != NP_NO_INDEX;
+         next_beside(sources, &at)) {
+        uint8_t found = rank_on(nest, player, sources->links[at.of_control].source);
         if (found > rank) rank = found;
     }
-    for (uint32_t at = first; at != NP_NO_INDEX; at = np_game_same_control(game, at))
-        set_cover(nest, player, at, rank, time);
+    set_cover(nest, player, source, rank, time);
 }
 
 void np_layers_cover_binding(nplug_nest *nest, uint32_t player, uint32_t binding, nplug_time time)
 {
     const np_binding *about = &nest->game.bindings[binding];
+    const np_sources *sources = &nest->sources;
 
     if (!nest->game.ranked) return;
     for (uint32_t i = 0; i < about->source_count; i++)
-        cover_control(nest, player, nest->game.sources[about->source[i]].control, time);
+        for (np_beside at = first_beside(sources, about->source[i]); at.of_control != NP_NO_INDEX;
+             next_beside(sources, &at))
+            cover_source(nest, player, sources->links[at.of_control].source, time);
 }
 
 static void cover_player(nplug_nest *nest, uint32_t player, nplug_time time)
@@ -98,8 +124,7 @@ static void cover_player(nplug_nest *nest, uint32_t player, nplug_time time)
     const np_game *game = &nest->game;
 
     for (uint32_t i = 0; game->ranked && i < game->source_count; i++)
-        if (np_game_source(game, game->sources[i].control) == i)
-            cover_control(nest, player, game->sources[i].control, time);
+        if (game->sources[i].control) cover_source(nest, player, i, time);
 }
 
 void np_layers_cover_all(nplug_nest *nest, nplug_time time)
