@@ -227,6 +227,39 @@ START_TEST(a_seat_by_one_action)
 }
 END_TEST
 
+START_TEST(who_holds_the_join_button_keeps_nobody_out)
+{
+    static const nplug_action_def actions[] = {{"join", NPLUG_BUTTON, "pad:start | key:Enter", 0},
+                                               {"leave", NPLUG_BUTTON, "pad:home", 0}};
+    nplug_game game = nplug_game_for("quay", actions, COUNT_OF(actions), 1);
+    test_rig rig;
+
+    game.seats = NPLUG_SEATS_BY_ACTION;
+    game.join = "join";
+    game.leave = "leave";
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad-1", "heron");
+    nplug_sim_plug(rig.sim, 0, "pad-2", "heron");
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_press(rig.sim, 10 * MS, "pad-1", "start", 10 * MS);
+    nplug_sim_press(rig.sim, 30 * MS, "pad-2", "start", 0); /* the game is full */
+    rig_step(&rig, 50 * MS);
+    ck_assert_uint_eq(players_of(&rig, 0), 1);
+    for (nplug_time time = SECOND; time <= 2 * SECOND; time += SECOND) {
+        bool keys = time == 2 * SECOND; /* of another binding of the same action */
+        nplug_sim_press(rig.sim, time, "pad-1", "home", 10 * MS);
+        rig_step(&rig, time + 50 * MS);
+        ck_assert(!nplug_seated(rig.nest, 1));
+        nplug_sim_press(rig.sim, time + 100 * MS, keys ? "keys" : "pad-1", keys ? "Enter" : "start",
+                        10 * MS);
+        rig_step(&rig, time + 200 * MS);
+        ck_assert(nplug_seated(rig.nest, 1));
+        ck_assert_uint_eq(players_of(&rig, keys ? 2 : 0), 1);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(players_share_a_keyboard)
 {
     static const nplug_part_def parts[] = {{"left", "KeyW,KeyA"}, {"right", "KeyH,Space"}};
@@ -411,6 +444,7 @@ Suite *players_suite(void)
     tcase_add_test(tests, hardware_comes_back_to_its_player);
     tcase_add_test(tests, in_a_game_for_one_player_1_hears_all);
     tcase_add_test(tests, a_seat_by_one_action);
+    tcase_add_test(tests, who_holds_the_join_button_keeps_nobody_out);
     tcase_add_test(tests, players_share_a_keyboard);
     tcase_add_test(tests, hands_and_a_headset_join_as_one_and_so_do_levers_and_pedals);
     tcase_add_test(tests, seats_by_arrival_sharing_and_swapping);

@@ -12,16 +12,21 @@ typedef struct window_rig {
     nplug_window *window;
 } window_rig;
 
-static void open_window(window_rig *w, uint32_t devices)
+static void open_window_for(window_rig *w, const nplug_game *game, uint32_t devices)
 {
-    nplug_game game = harbour_for(1);
-
-    rig_open(&w->rig, &game, NULL);
+    rig_open(&w->rig, game, NULL);
     w->window = nplug_window_open(devices, malloc(nplug_window_memory_needed()),
                                   nplug_window_memory_needed());
     ck_assert_ptr_nonnull(w->window);
     ck_assert_int_eq(nplug_attach(w->rig.nest, nplug_window_port(), w->window), NPLUG_OK);
     rig_step(&w->rig, 0);
+}
+
+static void open_window(window_rig *w, uint32_t devices)
+{
+    nplug_game game = harbour_for(1);
+
+    open_window_for(w, &game, devices);
 }
 
 static void close_window(window_rig *w)
@@ -57,6 +62,53 @@ START_TEST(keys_pointer_and_wheel_reach_actions)
     rig_step(&w.rig, 4000);
     ck_assert(nplug_held(w.rig.nest, 1, HORN)); /* by the mouse */
     ck_assert_float_eq(rig_control(&w.rig, 1, "mouse:wheel").y, 40.0f / 120.0f);
+    close_window(&w);
+}
+END_TEST
+
+/* Edges of two actions within a step: presses and releases of the first, then of the second. */
+static void check_notches(window_rig *w, unsigned next, unsigned last)
+{
+    nplug_nest *nest = w->rig.nest;
+
+    ck_assert_uint_eq(nplug_presses(nest, 1, 0), next);
+    ck_assert_uint_eq(nplug_releases(nest, 1, 0), next);
+    ck_assert_uint_eq(nplug_presses(nest, 1, 1), last);
+    ck_assert(!nplug_held(nest, 1, 0) && !nplug_held(nest, 1, 1));
+}
+
+START_TEST(a_notch_of_a_wheel_is_a_press)
+{
+    static const nplug_action_def actions[] = {
+        {"next", NPLUG_BUTTON, "mouse:wheel.up", 0},
+        {"last", NPLUG_BUTTON, "mouse:wheel.down | mouse:wheel.left", 0},
+        {"zoom", NPLUG_MOTION, "mouse:wheel", 0}};
+    nplug_game game = nplug_game_for_one("notches", actions, COUNT_OF(actions));
+    nplug_pick pick = {.size = sizeof pick, .player = 1};
+    nplug_event event;
+    window_rig w;
+
+    open_window_for(&w, &game, NPLUG_WINDOW_MOUSE);
+    nplug_window_wheel(w.window, 1000, 0, 120);
+    nplug_window_wheel(w.window, 1500, 0, 240);
+    nplug_window_wheel(w.window, 1600, -120, -119);
+    rig_step(&w.rig, 2000);
+    check_notches(&w, 3, 1);
+    nplug_window_wheel(w.window, 2100, 0, -1); /* the rest of a notch */
+    nplug_window_wheel(w.window, 2200, 0, -100);
+    nplug_window_wheel(w.window, 2300, 0, 119); /* back: all begins anew */
+    nplug_window_wheel(w.window, 2400, 120, 0); /* bound to nothing */
+    rig_step(&w.rig, 3000);
+    check_notches(&w, 0, 1);
+    ck_assert_int_eq(nplug_pick_begin(w.rig.nest, &pick), NPLUG_OK);
+    rig_step(&w.rig, 3500);
+    nplug_window_wheel(w.window, 3600, 0, -120);
+    nplug_window_wheel(w.window, 3700, 0, 120);
+    rig_step(&w.rig, 4000);
+    check_notches(&w, 1, 0); /* the pick had the first one */
+    ck_assert(rig_saw(&w.rig, NPLUG_EVENT_PICK, &event));
+    ck_assert_uint_eq(event.control, nplug_control_from_name("mouse:wheel", (size_t)-1));
+    ck_assert_uint_eq(event.count, NPLUG_WAY_DOWN);
     close_window(&w);
 }
 END_TEST
@@ -244,6 +296,7 @@ Suite *window_suite(void)
     TCase *tests = tcase_create("window");
 
     tcase_add_test(tests, keys_pointer_and_wheel_reach_actions);
+    tcase_add_test(tests, a_notch_of_a_wheel_is_a_press);
     tcase_add_test(tests, losing_the_focus_lets_go_and_what_is_held_is_spent);
     tcase_add_test(tests, a_person_who_types_fires_nothing);
     tcase_add_test(tests, fingers_have_places);

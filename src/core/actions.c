@@ -41,6 +41,7 @@ void np_actions_press(nplug_nest *nest, uint32_t player, uint32_t action, const 
 {
     np_action *state = np_action_of(&nest->actions, player, action);
 
+    if (player == 0) np_players_act(nest, player, action, change);
     if (state->held++) return;
     open_step(state, (uint32_t)nest->step);
     state->presses++;
@@ -49,7 +50,7 @@ void np_actions_press(nplug_nest *nest, uint32_t player, uint32_t action, const 
     state->used = 0;
     set_button(nest, action, state, true);
     say_edge(nest, player, action, state->presses, change, true);
-    np_players_act(nest, player, action, change);
+    if (player) np_players_act(nest, player, action, change);
 }
 
 void np_actions_release(nplug_nest *nest, uint32_t player, uint32_t action, const np_change *change)

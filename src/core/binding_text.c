@@ -101,6 +101,11 @@ static nplug_control swapped(nplug_control control, unsigned one, unsigned two)
     return control == a ? b : control == b ? a : control;
 }
 
+static nplug_control pad(unsigned place)
+{
+    return NPLUG_CONTROL(NPLUG_CLASS_PAD, place);
+}
+
 static bool ends_word(char c)
 {
     return c == ',' || c == ' ' || c == '+' || c == '/';
@@ -155,40 +160,79 @@ static bool starts_with(const np_reader *in, const char *word)
     return (size_t)(in->end - in->at) >= length && memcmp(in->at, word, length) == 0;
 }
 
-static bool read_keys(np_reader *in)
+/* Two or four controls, parted by commas; `class_` is put before those that have none.  So many are
+ * read already. */
+static bool read_list(np_reader *in, const char *word, const char *class_, size_t class_length,
+                      unsigned count)
+{
+    do {
+        if (count == 4)
+            return np_reader_fail(in, "four controls at most may make one binding", NULL, 0);
+        if (count) in->at++;
+        if (!read_word(in, class_, class_length, &in->driving[count++])) return false;
+    } while (in->at < in->end && *in->at == ',');
+    if (count != 2 && count != 4)
+        return np_reader_fail(
+            in, "needs two controls (a level) or four (a vector: up, down, left, right)", word,
+            (size_t)(in->at - word));
+    in->driving_count = count;
+    in->binding.shape = count == 2 ? NP_SHAPE_PAIR : NP_SHAPE_CROSS;
+    return true;
+}
+
+/* The four buttons of a pad's cross, as a vector. */
+static void take_dpad(np_reader *in)
+{
+    for (unsigned i = 0; i < 4; i++)
+        in->driving[i] = (nplug_source){pad(NPLUG_PAD_DPAD_UP + i), NPLUG_WAY_WHOLE};
+    in->driving_count = 4;
+    in->binding.shape = NP_SHAPE_CROSS;
+    in->at += strlen("pad:dpad");
+}
+
+static bool is_dpad(const np_reader *in)
+{
+    size_t length = strlen("pad:dpad");
+
+    return starts_with(in, "pad:dpad") && (in->at + length == in->end || in->at[length] == ' ');
+}
+
+/* What drives, which is one control, or a list of them that ends the binding's sources. */
+static bool read_driving(np_reader *in, bool *ends)
 {
     const char *word = in->at;
+    const char *colon = (const char *)memchr(word, ':', (size_t)(in->end - word));
+    bool keys = starts_with(in, "keys:");
 
-    in->at += strlen("keys:");
-    while (in->driving_count < 4) {
-        if (!read_word(in, "key:", strlen("key:"), &in->driving[in->driving_count++])) return false;
-        if (in->at == in->end || *in->at != ',' || in->driving_count == 4) break;
-        in->at++;
+    *ends = true;
+    if (is_dpad(in)) {
+        take_dpad(in);
+        return true;
     }
-    if (in->at < in->end && *in->at == ',')
-        return np_reader_fail(in, "four keys at most may make one binding", NULL, 0);
-    if (in->driving_count != 2 && in->driving_count != 4)
-        return np_reader_fail(in,
-                              "needs two keys (a level) or four (a vector: up, down, left, right)",
-                              word, (size_t)(in->at - word));
-    in->binding.shape = in->driving_count == 2 ? NP_SHAPE_PAIR : NP_SHAPE_CROSS;
-    return true;
+    if (keys) {
+        in->at += strlen("keys:");
+        return read_list(in, word, "key:", strlen("key:"), 0);
+    }
+    if (!read_member(in, &in->last)) return false;
+    *ends = in->at < in->end && *in->at == ',' && in->last.count == 1;
+    in->driving[0] = in->last.any[0];
+    in->driving_count = 1;
+    return !*ends || read_list(in, word, word, colon ? (size_t)(colon - word) + 1 : 0, 1);
 }
 
 /* All sources of a binding: what is held, joined by '+', and what drives. */
 static bool read_sources(np_reader *in)
 {
-    for (;;) {
-        if (starts_with(in, "keys:")) return read_keys(in);
-        if (!read_member(in, &in->last)) return false;
-        if (in->at == in->end || *in->at != '+') break;
+    bool ends;
+
+    while (read_driving(in, &ends)) {
+        if (ends || in->at == in->end || *in->at != '+') return true;
         if (in->with_count == NP_CHORD - 1)
             return np_reader_fail(in, "four controls at most make a chord", NULL, 0);
         in->with[in->with_count++] = in->last;
         in->at++;
     }
-    in->driving[in->driving_count++] = in->last.any[0];
-    return true;
+    return false;
 }
 
 /* --- a whole binding ------------------------------------------------------------------------ */
@@ -208,11 +252,15 @@ static nplug_nature look_at(nplug_source source, unsigned *components)
     return nature;
 }
 
+/* A wheel is pressed in a direction, by its notches. */
 static bool has_press(const np_reader *in)
 {
     unsigned components = 1;
     nplug_nature nature = look_at(in->driving[0], &components);
-    return in->binding.shape == NP_SHAPE_ONE && components == 1 && nature != NPLUG_NATURE_DELTA;
+    bool notches = np_notches_has(in->driving[0].control) && in->driving[0].way >= NPLUG_WAY_RIGHT;
+
+    return in->binding.shape == NP_SHAPE_ONE && components == 1 &&
+           (nature != NPLUG_NATURE_DELTA || notches);
 }
 
 /* Of a binding that was read, without blanks at its end. */
@@ -297,28 +345,35 @@ static void begin_binding(np_reader *in)
     in->shaping = np_shaping_none();
 }
 
-static nplug_control pad(unsigned place)
+static bool is_of_sheet(nplug_source named)
 {
-    return NPLUG_CONTROL(NPLUG_CLASS_PAD, place);
+    return named.control == pad(NPLUG_PAD_CONFIRM) || named.control == pad(NPLUG_PAD_CANCEL);
+}
+
+nplug_source np_reader_resolved(np_reader *in, nplug_source named)
+{
+    bool confirms = named.control == pad(NPLUG_PAD_CONFIRM);
+
+    in->filter.confirm = is_of_sheet(named) ? in->confirm : 0;
+    if (is_of_sheet(named))
+        named.control =
+            pad(confirms == (in->confirm == NPLUG_PAD_EAST) ? NPLUG_PAD_EAST : NPLUG_PAD_SOUTH);
+    return named;
 }
 
 /* Which button confirms is said by the pad's sheet: a binding for each. */
 static bool keep_resolved(np_reader *in)
 {
-    nplug_source named = in->driving[0];
-    np_filter filter = in->filter;
-    bool confirms = named.control == pad(NPLUG_PAD_CONFIRM), kept = true;
+    bool any = false;
 
-    if (!confirms && named.control != pad(NPLUG_PAD_CANCEL)) return np_game_keep(in);
-    in->filter.confirm = NPLUG_PAD_EAST;
-    in->driving[0].control = pad(confirms ? NPLUG_PAD_EAST : NPLUG_PAD_SOUTH);
-    kept = np_game_keep(in);
-    in->filter.confirm = NPLUG_PAD_SOUTH;
-    in->driving[0].control = pad(confirms ? NPLUG_PAD_SOUTH : NPLUG_PAD_EAST);
-    kept = kept && np_game_keep(in);
-    in->driving[0] = named;
-    in->filter = filter;
-    return kept;
+    for (unsigned i = 0; i < in->driving_count; i++)
+        any |= is_of_sheet(in->driving[i]);
+    for (unsigned i = 0; i < in->with_count; i++)
+        any |= is_of_sheet(in->with[i].any[0]);
+    in->confirm = NPLUG_PAD_EAST;
+    if (any && !np_game_keep(in)) return false;
+    in->confirm = NPLUG_PAD_SOUTH;
+    return np_game_keep(in);
 }
 
 /* Hands a binding to whoever asked. */
@@ -372,10 +427,9 @@ static bool read_binding(np_reader *in)
     begin_binding(in);
     if (!read_sources(in)) return false;
     if (in->at < in->end && *in->at == ',')
-        return np_reader_fail(in, "several controls go with keys: only", NULL, 0);
+        return np_reader_fail(in, "controls that may stand for each other make no list", NULL, 0);
     if (in->at < in->end && *in->at != ' ')
-        return np_reader_fail(in, "four keys drive alone: what is held stands before them", NULL,
-                              0);
+        return np_reader_fail(in, "a list drives alone: what is held stands before it", NULL, 0);
     for (np_reader_skip_blanks(in); in->at < in->end; np_reader_skip_blanks(in))
         if (!np_option_read(in)) return false;
     return settle_options(in) && check_kind(in, word) && check_vector(in, word) && keep_choices(in);

@@ -57,6 +57,7 @@ typedef struct np_reader {
     np_wish wish;
     np_shaping shaping;
     np_filter filter;
+    uint8_t confirm; /* which of south and east confirms, of the binding that is kept */
 } np_reader;
 
 /* Reads the bindings of one action from a text; false where one is wrong (it is in the log, and in
@@ -66,6 +67,10 @@ bool np_action_read(np_reader *in, const char *text);
 /* Says what is wrong: `action "steer", column 12: WHAT`; where it concerns one word, names it.
  * Always false. */
 bool np_reader_fail(np_reader *in, const char *what, const char *word, size_t length);
+
+/* The control that a name stands for on pads that confirm by `confirm`; the filter is such pads'
+ * where the name depends on that, and otherwise no longer. */
+nplug_source np_reader_resolved(np_reader *in, nplug_source named);
 
 void np_reader_skip_blanks(np_reader *in);
 

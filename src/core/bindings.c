@@ -292,26 +292,38 @@ static void add_to_action(np_game *game, uint32_t binding)
     *at = (uint16_t)binding;
 }
 
-/* The sources of a chord are pressed as the usual ones are, on any device. */
-static bool keep_sources(np_reader *in, np_binding *binding)
+static bool keep_driving(np_reader *in, np_binding *binding)
 {
-    np_shaping usual = np_shaping_none();
-    uint32_t filter;
-
-    usual.press = NP_PRESS;
-    usual.release = NP_RELEASE;
-    if (!keep_filter(in, &filter)) return false;
     for (unsigned i = 0; i < in->driving_count; i++) {
-        uint32_t source = add_source(in, in->driving[i], &in->shaping, filter, 0);
+        nplug_source word = np_reader_resolved(in, in->driving[i]);
+        uint32_t source, filter;
+        if (!keep_filter(in, &filter)) return false;
+        source = add_source(in, word, &in->shaping, filter, 0);
         if (source == NP_NO_INDEX) return false;
         if (binding->kind != NPLUG_BUTTON) in->game->sources[source].gives++;
         binding->source[binding->source_count++] = (uint16_t)source;
     }
+    return true;
+}
+
+/* The sources that a chord needs held are pressed as the usual ones are, on any device. */
+static bool keep_held(np_reader *in, np_binding *binding)
+{
+    np_shaping usual = np_shaping_none();
+    np_filter wanted = in->filter;
+
+    usual.press = NP_PRESS;
+    usual.release = NP_RELEASE;
+    memset(&in->filter, 0, sizeof in->filter);
     for (unsigned i = 0; i < in->with_count; i++) {
-        uint32_t source = add_source(in, in->with[i].any[0], &usual, 0, NP_USE_HELD);
+        nplug_source word = np_reader_resolved(in, in->with[i].any[0]);
+        uint32_t source, filter;
+        if (!keep_filter(in, &filter)) return false;
+        source = add_source(in, word, &usual, filter, NP_USE_HELD);
         if (source == NP_NO_INDEX) return false;
         binding->with[binding->with_count++] = (uint16_t)source;
     }
+    in->filter = wanted;
     return true;
 }
 
@@ -351,7 +363,8 @@ bool np_game_keep(np_reader *in)
     binding->rank = (uint8_t)(game->layer_rank[binding->layer] * NP_CHORD + in->with_count);
     if (binding->rank != game->bindings[0].rank) game->ranked = true;
     add_to_action(game, in->kept);
-    if (!keep_sources(in, binding) || !keep_shaping(in, binding)) return false;
+    if (!keep_driving(in, binding) || !keep_held(in, binding) || !keep_shaping(in, binding))
+        return false;
     count_odd(game, binding, 1);
     binding->counted = 1;
     return keep_gesture(in, binding);

@@ -33,7 +33,8 @@ enum {
 };
 
 typedef struct np_wire {
-    int32_t low, rest, high; /* of a delta, `rest` is the sum at the last value lane */
+    int32_t low, rest, high; /* of a delta, `rest` is the sum at the last value lane, and
+                              * `low` has turned since the last notch */
     uint16_t control;
     uint16_t how; /* an nplug_reading; the bits below are added */
     uint8_t component;

@@ -328,6 +328,13 @@ static void end_contact(nplug_nest *nest, uint32_t signal, int32_t value, nplug_
     run_group(nest, time);
 }
 
+/* What moves without ends is heard at once: its values are sums. */
+static void slide(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
+{
+    np_active_slide(nest, signal, value, time);
+    np_notches_turn(nest, signal, value, time);
+}
+
 /* Stores a value that stages must see at the group's end.  A signal that says two things in one
  * group is two changes: none is lost. */
 static void store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
@@ -340,7 +347,7 @@ static void store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time t
     end_contact(nest, signal, value, time);
     np_devices_store(&nest->devices, signal, value);
     if (devices->signals[signal].nature == NPLUG_NATURE_DELTA)
-        np_active_slide(nest, signal, value, time);
+        slide(nest, signal, value, time);
     else
         np_devices_touch(&nest->devices, signal);
 }

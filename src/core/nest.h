@@ -16,6 +16,7 @@
 #include "feed.h"
 #include "gauges.h"
 #include "gestures.h"
+#include "notches.h"
 #include "guards.h"
 #include "labels.h"
 #include "layers.h"

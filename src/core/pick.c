@@ -139,6 +139,20 @@ void np_pick_hear(nplug_nest *nest, const np_change *change)
         end(nest, source, change->device, 0, change->time);
 }
 
+bool np_pick_notch(nplug_nest *nest, const np_change *change, uint16_t way)
+{
+    const np_control *control = &nest->controls.list[change->control];
+    nplug_source source = {control->id, way};
+
+    if (!nest->pick.waits || !is_watched(nest, control)) return false;
+    note_nearest(nest, control->device, source, 1.0f);
+    if (control->id == nest->pick.cancel)
+        np_pick_stop(nest, NPLUG_EVENT_CANCELLED, change->time);
+    else
+        end(nest, source, change->device, 0, change->time);
+    return true;
+}
+
 /* --- calls ---------------------------------------------------------------------------------- */
 
 nplug_result nplug_pick_begin(nplug_nest *nest, const nplug_pick *pick)

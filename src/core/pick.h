@@ -24,6 +24,9 @@ void np_pick_layout(np_pick *pick, np_carve *carve, const nplug_limits *limits);
 /* Hears a change of a control while it waits. */
 void np_pick_hear(nplug_nest *nest, const np_change *change);
 
+/* Hears a notch of a wheel; whether the pick takes it from the game. */
+bool np_pick_notch(nplug_nest *nest, const np_change *change, uint16_t way);
+
 /* Command: begins. */
 void np_pick_take(nplug_nest *nest, const nplug_command *command, nplug_time time);
 

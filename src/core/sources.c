@@ -133,16 +133,33 @@ void np_sources_unlink(nplug_nest *nest, uint32_t device)
 
 /* --- edges ---------------------------------------------------------------------------------- */
 
+/* Whoever is to join presses for itself: what another device holds does not stand in its way. */
+static bool begins_anew(const nplug_nest *nest, uint32_t player, uint16_t down)
+{
+    return player == 0 && down && nest->players.join != NP_NO_INDEX;
+}
+
 static void move_for(nplug_nest *nest, uint32_t player, uint32_t source, const np_change *change,
                      bool pressed)
 {
     uint16_t *down = &nest->sources.down[(size_t)player * nest->sources.source_limit + source];
+    uint16_t others = *down;
 
-    if (pressed) {
-        if ((*down)++ == 0) np_gestures_turn(nest, player, source, change, true);
+    if (!pressed) {
+        if (*down && --*down == 0) np_gestures_turn(nest, player, source, change, false);
         return;
     }
-    if (*down && --*down == 0) np_gestures_turn(nest, player, source, change, false);
+    if (begins_anew(nest, player, others)) {
+        np_change ended = *change;
+        ended.cancelled = true;
+        *down = 0;
+        np_gestures_turn(nest, player, source, &ended, false);
+    }
+    if (*down == 0) {
+        *down = 1;
+        np_gestures_turn(nest, player, source, change, true);
+    }
+    *down = (uint16_t)(others + 1);
 }
 
 static void move_all(nplug_nest *nest, const np_link *link, const np_change *change)
@@ -178,9 +195,18 @@ static float reading(const np_source *source, nplug_vec2 value)
     return is_reversed(source->way) ? 0.0f - one : one;
 }
 
-/* Whether a value passes the threshold that a link waits for. */
-static bool passes(const np_link *link, const np_source *source, float value)
+/* One number of two is pressed to either side. */
+static bool has_sides(const np_source *source)
 {
+    return source->way == NPLUG_WAY_X || source->way == NPLUG_WAY_Y;
+}
+
+/* Whether a control passes the threshold that a link waits for. */
+static bool passes(const np_link *link, const np_source *source, const np_control *control)
+{
+    float value = reading(source, np_controls_heard(control));
+
+    if (has_sides(source) && value < 0.0f) value = 0.0f - value;
     return link->down ? value < source->release : value >= source->press;
 }
 
@@ -193,8 +219,21 @@ void np_sources_hear(nplug_nest *nest, const np_change *change)
         np_link *link = &nest->sources.links[at];
         const np_source *source = &nest->game.sources[link->source];
         if (!has_press(control, source)) continue;
-        if (!passes(link, source, reading(source, np_controls_heard(control)))) continue;
+        if (!passes(link, source, control)) continue;
         link->down = !link->down;
+        move_all(nest, link, change);
+    }
+}
+
+void np_sources_strike(nplug_nest *nest, const np_change *change, uint16_t way)
+{
+    for (uint16_t at = nest->sources.of_control[change->control]; at != NP_NO_INDEX;
+         at = nest->sources.links[at].of_control) {
+        np_link *link = &nest->sources.links[at];
+        if (nest->game.sources[link->source].way != way) continue;
+        link->down = 1;
+        move_all(nest, link, change);
+        link->down = 0;
         move_all(nest, link, change);
     }
 }
@@ -251,8 +290,7 @@ static void settle_link(nplug_nest *nest, uint32_t source, uint32_t control)
     uint32_t hearers = np_players_hearing(&nest->players, about);
 
     if (!has_press(about, &nest->game.sources[source])) return;
-    link->down = passes(link, &nest->game.sources[source],
-                        reading(&nest->game.sources[source], np_controls_heard(about)));
+    link->down = passes(link, &nest->game.sources[source], about);
     for (; link->down && hearers; hearers = np_bits_rest(hearers))
         sources->down[(size_t)np_bits_lowest(hearers) * sources->source_limit + source]++;
 }
@@ -405,15 +443,24 @@ static void narrow_below(np_interval *interval, const np_source *source, bool do
     }
 }
 
-static void narrow(np_interval *interval, const np_source *source, bool down)
+static void narrow_above(np_interval *interval, const np_source *source, bool down)
 {
-    if (is_reversed(source->way)) {
-        narrow_below(interval, source, down);
-    } else if (down) {
+    if (down) {
         if (interval->at_least < source->release) interval->at_least = source->release;
     } else if (interval->below > source->press) {
         interval->below = source->press;
     }
+}
+
+/* What is pressed to both sides stays down on its own one, and comes down on either. */
+static void narrow(np_interval *interval, const np_source *source, bool down, float value)
+{
+    bool both = has_sides(source);
+
+    if (is_reversed(source->way) || (both && (!down || value < 0.0f)))
+        narrow_below(interval, source, down);
+    if (!is_reversed(source->way) && (!both || !down || value >= 0.0f))
+        narrow_above(interval, source, down);
 }
 
 void np_sources_guard(const nplug_nest *nest, uint32_t control, unsigned component,
@@ -426,6 +473,7 @@ void np_sources_guard(const nplug_nest *nest, uint32_t control, unsigned compone
         const np_source *source = &nest->game.sources[links[at].source];
         if (has_press(&nest->controls.list[control], source) &&
             component_of(source->way) == component)
-            narrow(interval, source, links[at].down != 0);
+            narrow(interval, source, links[at].down != 0,
+                   nest->controls.list[control].value[component]);
     }
 }

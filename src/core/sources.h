@@ -54,6 +54,9 @@ void np_sources_unlabel(nplug_nest *nest, uint32_t device, nplug_time time);
 /* Hears a change of a control: finds the edges of its links, for all who hear it. */
 void np_sources_hear(nplug_nest *nest, const np_change *change);
 
+/* A control is pressed one way and let go at once, by all who hear it. */
+void np_sources_strike(nplug_nest *nest, const np_change *change, uint16_t way);
+
 /* Other players hear a device, or none: its links stand where they belong. */
 void np_sources_sort(nplug_nest *nest, uint32_t device);
 

@@ -170,6 +170,7 @@ static void set_range(np_wire *wire, const nplug_wire *from, const np_signal *ab
 /* A delta has no range: its own says how many counts are one. */
 static void set_delta(np_wire *wire, const nplug_wire *from, int32_t raw)
 {
+    wire->low = 0;
     wire->rest = raw;
     wire->high = from->flags & NPLUG_WIRE_HAS_RANGE ? from->max : 1;
 }
