@@ -27,6 +27,7 @@ int main(int argc, char **argv)
     srunner_add_suite(runner, actions_suite());
     srunner_add_suite(runner, gestures_suite());
     srunner_add_suite(runner, taps_suite());
+    srunner_add_suite(runner, chords_suite());
     srunner_add_suite(runner, bind_suite());
     srunner_add_suite(runner, game_suite());
     srunner_add_suite(runner, wild_suite());

@@ -14,6 +14,7 @@ Suite *actions_suite(void);
 Suite *active_suite(void);
 Suite *attacks_suite(void);
 Suite *bind_suite(void);
+Suite *chords_suite(void);
 Suite *conform_suite(void);
 Suite *devices_suite(void);
 Suite *feed_suite(void);

@@ -115,6 +115,19 @@ static const struct {
     {{"key:KeyW", "key:ShiftLeft+key:KeyW", "key:ControlLeft+key:ShiftLeft+key:KeyW"},
      {{"ShiftLeft", 100, 400}, {"ControlLeft", 150, 200}, {"KeyW", 200, 100}},
      "+C@200 -C@300"},
+    {{"key:KeyW", "key:ShiftLeft+key:KeyW observe", "key:ShiftLeft"},
+     {{"KeyW", 100, 400}, {"ShiftLeft", 200, 100}},
+     "+A@100 +B@200 +C@200 -B@300 -C@300 -A@500"},
+    {{"key:ShiftLeft+key:KeyW", "key:KeyW+key:KeyE"},
+     {{"ShiftLeft", 100, 400}, {"KeyE", 150, 300}, {"KeyW", 200, 100}},
+     "+B@200 +A@200 -B@300 -A@300"},
+    {{"key:ControlLeft+key:KeyW", "key:ControlLeft+key:KeyW+key:KeyE"},
+     {{"ControlLeft", 100, 400}, {"KeyW", 150, 300}, {"KeyE", 200, 100}},
+     "+A@150 -A@200! +B@200 -B@300"},
+    {{"pad:confirm+pad:north", "pad:north"},
+     {{"south", 100, 300}, {"north", 200, 50}, {"north", 500, 50}},
+     "+A@200 -A@250 +B@500 -B@550"},
+    {{"pad:north+pad:cancel"}, {{"north", 100, 300}, {"east", 200, 50}}, "+A@200 -A@250"},
     {{"key:ShiftLeft", "key:ShiftLeft+key:KeyW"},
      {{"KeyW", 100, 200}, {"ShiftLeft", 200, 50}},
      "+B@200 -B@250"},
@@ -171,13 +184,45 @@ static void flick_right(test_rig *rig, nplug_time time)
     rig_play(rig, &move, 1);
 }
 
+/* Buttons of a pad as a vector and as a level, however they are listed. */
+START_TEST(controls_of_any_class_make_a_vector_or_a_level)
+{
+    static const nplug_action_def actions[] = {
+        {"steer", NPLUG_VECTOR, "pad:dpad", 0},
+        {"walk", NPLUG_VECTOR, "pad:dpad-up,dpad-down,dpad-left,dpad-right", 0},
+        {"run", NPLUG_VECTOR, "key:ShiftLeft+pad:dpad-up,key:KeyS,pad:dpad-left,key:KeyD", 0},
+        {"lift", NPLUG_LEVEL, "pad:west,east scale=0.5", 0}};
+    test_rig rig;
+
+    open_actions(&rig, actions, COUNT_OF(actions));
+    nplug_sim_press(rig.sim, 100 * MS, "pad", "dpad-up", 0);
+    nplug_sim_press(rig.sim, 100 * MS, "pad", "dpad-left", 0);
+    nplug_sim_press(rig.sim, 100 * MS, "pad", "west", 0);
+    rig_step(&rig, 200 * MS);
+    for (uint32_t a = 0; a < 2; a++) {
+        ck_assert_float_lt(nplug_vector(rig.nest, 1, a).x, -0.7f);
+        ck_assert_float_gt(nplug_vector(rig.nest, 1, a).y, 0.7f);
+    }
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, 2).y, 0.0f);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 3), -0.5f);
+    nplug_sim_press(rig.sim, 300 * MS, "keys", "ShiftLeft", 0);
+    nplug_sim_release(rig.sim, 300 * MS, "pad", "dpad-left");
+    nplug_sim_press(rig.sim, 300 * MS, "keys", "KeyD", 0);
+    rig_step(&rig, 400 * MS);
+    ck_assert_float_gt(nplug_vector(rig.nest, 1, 2).x, 0.7f);
+    ck_assert_float_gt(nplug_vector(rig.nest, 1, 2).y, 0.7f);
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(a_direction_of_a_stick_is_a_button)
 {
     static const nplug_action_def actions[] = {
         {"up", NPLUG_BUTTON, "pad:stick-left.up", 0},
         {"down", NPLUG_BUTTON, "pad:stick-left.down press=0.8 release=0.2", 0},
         {"right", NPLUG_BUTTON, "pad:stick-left.right double-tap=300", 0},
-        {"trim", NPLUG_LEVEL, "pad:stick-left.x", 0}};
+        {"trim", NPLUG_LEVEL, "pad:stick-left.x", 0},
+        {"wake", NPLUG_BUTTON, "pad:stick-left.y", 0}};
     test_rig rig;
 
     open_actions(&rig, actions, COUNT_OF(actions));
@@ -188,6 +233,7 @@ START_TEST(a_direction_of_a_stick_is_a_button)
     nplug_sim_sweep(rig.sim, 400 * MS, "pad", "stick-left", (nplug_vec2){0.0f, -0.7f}, 100 * MS);
     rig_step(&rig, 600 * MS);
     ck_assert(!nplug_held(rig.nest, 1, 0) && !nplug_held(rig.nest, 1, 1));
+    ck_assert(nplug_presses(rig.nest, 1, 4) == 1 && nplug_held(rig.nest, 1, 4));
     nplug_sim_sweep(rig.sim, 700 * MS, "pad", "stick-left", (nplug_vec2){0.0f, -0.9f}, 10 * MS);
     nplug_sim_sweep(rig.sim, 800 * MS, "pad", "stick-left", (nplug_vec2){0.0f, -0.3f}, 10 * MS);
     rig_step(&rig, 900 * MS);
@@ -448,7 +494,8 @@ START_TEST(a_shortcut_follows_the_letter_when_the_layout_changes)
 {
     static const nplug_action_def actions[] = {
         {"undo", NPLUG_BUTTON, "key:ControlLeft+key-label:z", 0},
-        {"steer", NPLUG_VECTOR, "keys:KeyW,KeyS,KeyA,KeyD", 0}};
+        {"steer", NPLUG_VECTOR, "keys:KeyW,KeyS,KeyA,KeyD", 0},
+        {"zone", NPLUG_BUTTON, "key:KeyZ | key:KeyY | key:KeyW", 0}};
     static const struct {
         const char *layout, *z, *other; /* the keys by position */
     } rows_[] = {
@@ -456,7 +503,7 @@ START_TEST(a_shortcut_follows_the_letter_when_the_layout_changes)
     nplug_time now = SECOND;
     test_rig rig;
 
-    open_actions(&rig, actions, 2);
+    open_actions(&rig, actions, 3);
     for (size_t i = 0; i < COUNT_OF(rows_); i++, now += SECOND) {
         ck_assert_int_eq(nplug_sim_layout(rig.sim, now, rows_[i].layout), NPLUG_OK);
         nplug_sim_press(rig.sim, now + 90 * MS, "keys", "ControlLeft", 300 * MS);
@@ -464,9 +511,12 @@ START_TEST(a_shortcut_follows_the_letter_when_the_layout_changes)
         rig_step(&rig, now + 50 * MS);
         rig_step(&rig, now + 180 * MS);
         ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 0);
+        ck_assert_uint_eq(nplug_presses(rig.nest, 1, 2), 1);
         nplug_sim_press(rig.sim, now + 200 * MS, "keys", rows_[i].z, 50 * MS);
         rig_step(&rig, now + 500 * MS);
         ck_assert_msg(nplug_presses(rig.nest, 1, 0) == 1, "%s", rows_[i].layout);
+        ck_assert_uint_eq(nplug_presses(rig.nest, 1, 2), 0); /* the key is the chord's */
+        ck_assert_float_eq(nplug_vector(rig.nest, 1, 1).y, 0.0f);
     }
     ck_assert_int_eq(nplug_sim_layout(rig.sim, now, "dvorak"), NPLUG_ERR_UNKNOWN);
     ck_assert_int_eq(nplug_bind(rig.nest, 1, 0, "key-label:m"),
@@ -585,6 +635,7 @@ Suite *gestures_suite(void)
     TCase *tests = tcase_create("gestures");
 
     tcase_add_loop_test(tests, what_players_expect_of_a_press, 0, (int)COUNT_OF(rows));
+    tcase_add_test(tests, controls_of_any_class_make_a_vector_or_a_level);
     tcase_add_test(tests, a_direction_of_a_stick_is_a_button);
     tcase_add_test(tests, a_layer_takes_its_controls_from_those_below);
     tcase_add_test(tests, a_layer_that_only_observes_takes_nothing);

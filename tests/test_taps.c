@@ -1,10 +1,10 @@
 /* Taps, double taps, longer rows and holds of one control, against a plain model of their rules.
  *
  * The model is written from the headers: it looks at a whole list of presses at once.  It knows no
- * frames, timers or waiting.  NPLUG_CASES=N: so many lists of presses (100000 in ./dev test); NPLUG_SEED=S: from seed S. */
-#include "support.h"
+ * frames, timers or waiting.  NPLUG_CASES=N: so many lists of presses (100000 in ./dev test);
+ * NPLUG_SEED=S: from seed S. */
+#include "edges.h"
 #include <stdio.h>
-#include <stdlib.h>
 #include <string.h>
 
 #define ROWS    3
@@ -25,14 +25,9 @@ typedef struct press {
     nplug_time down, up;
 } press;
 
-/* When an action was pressed and let go, in turn. */
-typedef struct edges {
-    nplug_time at[4 * MOST];
-    unsigned count;
-} edges;
-
 typedef struct play {
     test_rig rig;
+    nplug_action_def actions[ACTIONS];
     row rows[ROWS];
     nplug_time hold;
     press presses[MOST];
@@ -44,18 +39,15 @@ typedef struct play {
 
 static uint32_t below(play *play, uint32_t limit)
 {
-    play->random = play->random * 1664525u + 1013904223u;
-    return (play->random >> 8) % limit;
+    return random_below(&play->random, limit);
 }
 
 /* --- the model ------------------------------------------------------------------------------ */
 
 static void expect(play *play, unsigned action, nplug_time down, nplug_time up)
 {
-    edges *edges = &play->expected[action];
-
-    edges->at[edges->count++] = down;
-    edges->at[edges->count++] = up > down ? up : down;
+    edges_add(&play->expected[action], down);
+    edges_add(&play->expected[action], up > down ? up : down);
 }
 
 /* The time from which a press is too long for a row; a hold that fires at once ends it, too. */
@@ -133,9 +125,8 @@ static nplug_time some_span(play *play)
 
 static void open_game(play *play, char text[ACTIONS][32])
 {
-    nplug_action_def actions[ACTIONS];
     static const char *const names[ACTIONS] = {"first", "second", "third", "held", "plain"};
-    nplug_game game = nplug_game_for_one("taps", actions, ACTIONS);
+    nplug_game game = nplug_game_for_one("taps", play->actions, ACTIONS);
 
     for (unsigned r = 0; r < ROWS; r++) {
         row *row = &play->rows[r];
@@ -147,23 +138,11 @@ static void open_game(play *play, char text[ACTIONS][32])
     snprintf(text[HOLD], 32, "pad:south hold=%u", (unsigned)(play->hold / MS));
     snprintf(text[PLAIN], 32, "pad:south");
     for (unsigned a = 0; a < ACTIONS; a++)
-        actions[a] = (nplug_action_def){names[a], NPLUG_BUTTON, text[a], 0};
+        play->actions[a] = (nplug_action_def){names[a], NPLUG_BUTTON, text[a], 0};
     rig_open(&play->rig, &game, NULL);
     nplug_sim_plug(play->rig.sim, 0, "pad", "heron");
     rig_step(&play->rig, 0);
     play->now = 0;
-}
-
-static void see(play *play)
-{
-    for (uint32_t i = 0; i < nplug_event_count(play->rig.nest); i++) {
-        const nplug_event *event = nplug_event_at(play->rig.nest, i);
-        edges *edges = &play->seen[event->action];
-        bool press = event->kind == NPLUG_EVENT_PRESS;
-        if (!press && event->kind != NPLUG_EVENT_RELEASE) continue;
-        ck_assert(edges->count < COUNT_OF(edges->at) && press == !(edges->count & 1u));
-        edges->at[edges->count++] = event->time;
-    }
 }
 
 /* A list of presses, played by steps of any length. */
@@ -184,17 +163,9 @@ static void play_list(play *play)
     for (end = at + 2 * SECOND; play->now < end;) {
         play->now += 1 + below(play, below(play, 2) ? 20000 : 400000);
         rig_step(&play->rig, play->now);
-        see(play);
+        edges_see(play->rig.nest, play->seen);
     }
     foresee(play);
-}
-
-static void tell(const char *what, const edges *edges, nplug_time from)
-{
-    fprintf(stderr, "  %s:", what);
-    for (unsigned i = 0; i < edges->count; i++)
-        fprintf(stderr, " %c%lld", i & 1u ? '-' : '+', (long long)(edges->at[i] - from));
-    fprintf(stderr, "\n");
 }
 
 /* Says all of a list that went wrong. */
@@ -208,8 +179,8 @@ static void complain(const play *play, unsigned action, char text[ACTIONS][32], 
     for (unsigned i = 0; i < play->count; i++)
         fprintf(stderr, "  press %lld to %lld\n", (long long)(play->presses[i].down - from),
                 (long long)(play->presses[i].up - from));
-    tell("expected", &play->expected[action], from);
-    tell("seen", &play->seen[action], from);
+    edges_tell("expected", &play->expected[action], from);
+    edges_tell("seen", &play->seen[action], from);
     ck_abort_msg("taps differ from their rules");
 }
 
@@ -223,28 +194,15 @@ static void play_game(uint32_t seed)
     open_game(&play, text);
     for (unsigned i = 0; i < LISTS; i++) {
         play_list(&play);
-        for (unsigned a = 0; a < ACTIONS; a++) {
-            size_t bytes = play.expected[a].count * sizeof(nplug_time);
-            if (play.expected[a].count != play.seen[a].count ||
-                memcmp(play.expected[a].at, play.seen[a].at, bytes) != 0)
-                complain(&play, a, text, seed);
-        }
+        for (unsigned a = 0; a < ACTIONS; a++)
+            if (!edges_are_same(&play.expected[a], &play.seen[a])) complain(&play, a, text, seed);
     }
     rig_close(&play.rig);
 }
 
-static uint32_t number_of(const char *name, uint32_t usual)
-{
-    const char *text = getenv(name);
-    return text ? (uint32_t)strtoul(text, NULL, 10) : usual;
-}
-
 START_TEST(no_press_is_lost_whatever_else_is_wanted_of_it)
 {
-    uint32_t first = number_of("NPLUG_SEED", 1), lists = number_of("NPLUG_CASES", 10000);
-
-    for (uint32_t seed = first; seed < first + lists / LISTS; seed++)
-        play_game(seed);
+    play_cases(play_game, LISTS);
 }
 END_TEST
 

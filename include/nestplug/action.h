@@ -22,13 +22,23 @@ typedef enum nplug_action_kind {
  *   pad:south                  one control
  *   keys:KeyW,KeyS,KeyA,KeyD   four keys as a vector: up, down, left, right
  *   keys:KeyS,KeyW             two keys as a level in [-1, 1]: down, up
+ *   pad:west,east              likewise of two or four other controls, of any class
+ *   pad:dpad                   the four buttons of a pad's cross as a vector
  *   pad:stick-left.up          one direction (up, down, left, right; high, low of a single axis)
- *   pad:stick-left.x           one number of two, as a level in [-1, 1]
- *   key:ControlLeft+key:KeyZ   a chord: the last one drives while the others are held; a chord
- *                              wins over a shorter one that it holds
+ *   pad:stick-left.x           one number of two, as a level in [-1, 1]; as a button, pressed to
+ *                              either side
+ *   mouse:wheel.up             one notch of a wheel (up, down, left, right): pressed and let go at
+ *                              once; as a level or a motion, how far it turns that way
+ *   key:ControlLeft+key:KeyZ   a chord: the last one drives while the others are held
  *   key:ShiftLeft/ShiftRight   either of two
  *   key-label:z                the key on which that letter or digit is printed, whatever the
  * layout pad:confirm, pad:cancel    south and east, as people expect of a pad's family: see menu.h
+ *
+ * Of all bindings that one press makes whole, in whatever order their keys went down, the longest
+ * chords fire, and no shorter one.  A binding ends, marked cancelled, when a longer chord becomes
+ * whole that is driven by the same control, or that holds all of a shorter chord; it does not come
+ * back before it is pressed anew.  Where layers differ in priority, the higher layer comes before
+ * the longer chord.  A binding that says `observe` stops no other one.
  *
  * How the press is made (of a button; without any of these, as it goes down):
  *   release                    as it is let go
@@ -49,7 +59,8 @@ typedef enum nplug_action_kind {
  *
  * What else may be said:
  *   kind=pad family=quay-letters sheet=heron   of such devices only
- *   observe                    takes its controls from nobody: see nplug_layer_def
+ *   observe                    takes its controls from nobody: see nplug_layer_def; and stops no
+ *                              shorter chord, as who runs goes on walking
  *   press=0.5 release=0.4      where a press begins and ends
  *   dead= outer= zone= power= curve= lift= scale= invert= gate= rise= fall=   shaping
  *   by=NAME                    a shaping of the game's own: see nplug_shaper
@@ -68,7 +79,9 @@ typedef struct nplug_action_def {
 
 /* A layer.  Its number is its place in the game's table.  Where layers of different priority are on
  * for a player, a control that a binding of the higher one names is taken: bindings of lower ones
- * do not see it, unless the binding says `observe`.  Layers of one priority share. */
+ * do not see it, unless the binding says `observe`.  A control is the same one by whatever
+ * name: a key by its place or by its label.  A chord takes the control that drives it, while
+ * the others are held.  Layers of one priority share. */
 typedef struct nplug_layer_def {
     const char *name;
     int32_t priority; /* the higher one takes */

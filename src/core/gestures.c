@@ -34,10 +34,11 @@ static np_machine *machine_of(nplug_nest *nest, uint32_t player, uint32_t source
 
 /* --- what a binding tells its action -------------------------------------------------------- */
 
-/* Where a player wants it, a press holds until the next one. */
+/* Where a player wants it, a press of a button holds until the next one. */
 static bool toggles(const nplug_nest *nest, uint32_t player, uint32_t binding)
 {
-    return nest->game.bindings[binding].gesture != NPLUG_GESTURE_REPEAT &&
+    return nest->game.bindings[binding].kind == NPLUG_BUTTON &&
+           nest->game.bindings[binding].gesture != NPLUG_GESTURE_REPEAT &&
            np_comfort_has(nest, player, nest->game.bindings[binding].action, NP_COMFORT_TOGGLE);
 }
 
@@ -159,19 +160,16 @@ static np_row_state look_at_row(nplug_nest *nest, uint32_t player, uint32_t numb
     return MADE;
 }
 
-/* The next binding from a use on that wants taps; NP_NO_INDEX where there is none. */
-static uint32_t next_tapped(const np_game *game, uint32_t at)
+/* Whether a use is a binding that wants taps. */
+static bool wants_taps(const np_game *game, const np_use *use)
 {
-    while (at != NP_NO_INDEX &&
-           (np_use_is_held(&game->uses[at]) ||
-            game->bindings[np_use_binding(&game->uses[at])].gesture != NPLUG_GESTURE_TAP))
-        at = game->uses[at].next;
-    return at;
+    return !np_use_is_held(use) && game->bindings[np_use_binding(use)].gesture == NPLUG_GESTURE_TAP;
 }
 
 /* What the first press comes to: the longest row that is made, and that still may be. */
 typedef struct np_hope {
-    uint32_t made, open, wait; /* taps, and how long the open ones wait */
+    uint32_t made, open; /* taps */
+    uint32_t wait;       /* how long the open ones wait */
 } np_hope;
 
 static np_hope hope(nplug_nest *nest, uint32_t player, uint32_t source, const np_machine *machine,
@@ -180,49 +178,52 @@ static np_hope hope(nplug_nest *nest, uint32_t player, uint32_t source, const np
     const np_game *game = &nest->game;
     np_hope found = {0, 0, 0};
 
-    for (uint32_t at = next_tapped(game, game->sources[source].first_use); at != NP_NO_INDEX;
-         at = next_tapped(game, game->uses[at].next)) {
-        const np_binding *binding = &game->bindings[np_use_binding(&game->uses[at])];
-        np_row_state row = look_at_row(nest, player, np_use_binding(&game->uses[at]), machine, now);
-        uint32_t wait = np_comfort_wait(nest, player, binding->wait);
+    for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
+         at = game->uses[at].next) {
+        uint32_t number = np_use_binding(&game->uses[at]), wait;
+        const np_binding *binding = &game->bindings[number];
+        np_row_state row = BROKEN;
+        if (wants_taps(game, &game->uses[at]))
+            row = look_at_row(nest, player, number, machine, now);
+        if (row == BROKEN) continue;
         if (row == MADE && binding->taps > found.made) found.made = binding->taps;
         if (row == OPEN && binding->taps > found.open) found.open = binding->taps;
+        wait = np_comfort_wait(nest, player, binding->wait);
         if (row == OPEN && wait > found.wait) found.wait = wait;
     }
     return found;
 }
 
-/* The first presses are told, by all whose row they make. */
-static void tell_row(nplug_nest *nest, uint32_t player, uint32_t source, np_machine *machine,
-                     uint32_t taps, const np_change *change)
+/* The first presses are told by a binding whose row they make. */
+static void tell_row(nplug_nest *nest, uint32_t player, uint32_t binding, const np_machine *machine,
+                     const np_change *change)
 {
-    const np_game *game = &nest->game;
-    bool goes_on = machine->down && machine->count == taps;
+    bool over = !machine->down || machine->count != nest->game.bindings[binding].taps;
     np_change told = *change;
 
     told.cancelled = false; /* of an earlier press than the one that ends now */
-    for (uint32_t at = next_tapped(game, game->sources[source].first_use); at != NP_NO_INDEX;
-         at = next_tapped(game, game->uses[at].next)) {
-        uint32_t binding = np_use_binding(&game->uses[at]);
-        if (game->bindings[binding].taps != taps) continue;
-        if (look_at_row(nest, player, binding, machine, change->time) != MADE) continue;
-        fire(nest, player, binding, &told);
-        if (!goes_on || !(*marks_of(&nest->gestures, player, binding) & NP_MARK_ARMED))
-            cease(nest, player, binding, &told);
-    }
+    fire(nest, player, binding, &told);
+    if (over || !(*marks_of(&nest->gestures, player, binding) & NP_MARK_ARMED))
+        cease(nest, player, binding, &told);
 }
 
-/* The first presses are done with. */
-static void shift(nplug_nest *nest, uint32_t player, uint32_t source, np_machine *machine,
-                  uint32_t taps)
+/* So many presses are told, by all whose row they make, and done with. */
+static void tell_presses(nplug_nest *nest, uint32_t player, uint32_t source, np_machine *machine,
+                         uint32_t count, const np_change *change)
 {
     const np_game *game = &nest->game;
 
-    machine->count = (uint8_t)(machine->count - taps);
-    memmove(machine->taps, machine->taps + taps, machine->count * sizeof *machine->taps);
-    for (uint32_t at = next_tapped(game, game->sources[source].first_use); at != NP_NO_INDEX;
-         at = next_tapped(game, game->uses[at].next))
-        *row_of(&nest->gestures, player, np_use_binding(&game->uses[at])) >>= taps;
+    for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
+         at = game->uses[at].next) {
+        uint32_t binding = np_use_binding(&game->uses[at]);
+        if (!wants_taps(game, &game->uses[at])) continue;
+        if (game->bindings[binding].taps == count &&
+            look_at_row(nest, player, binding, machine, change->time) == MADE)
+            tell_row(nest, player, binding, machine, change);
+        *row_of(&nest->gestures, player, binding) >>= count;
+    }
+    machine->count = (uint8_t)(machine->count - count);
+    memmove(machine->taps, machine->taps + count, machine->count * sizeof *machine->taps);
 }
 
 /* Tells all that is certain by now; a timer is set for what may become so by waiting. */
@@ -237,8 +238,7 @@ static void tell_taps(nplug_nest *nest, uint32_t player, uint32_t source, np_mac
                 wait_until(nest, machine->since + found.wait + 1, NP_TIMER_TAP, player, source);
             return;
         }
-        if (found.made) tell_row(nest, player, source, machine, found.made, change);
-        shift(nest, player, source, machine, found.made ? found.made : 1);
+        tell_presses(nest, player, source, machine, found.made ? found.made : 1, change);
     }
 }
 
@@ -284,6 +284,48 @@ void np_gestures_settled(nplug_nest *nest, uint32_t player, uint32_t source, npl
     if (!machine) return;
     change.device = machine->device;
     tell_taps(nest, player, source, machine, &change);
+}
+
+/* --- parts of chords ------------------------------------------------------------------------ */
+
+static bool has_source(const np_game *game, const np_binding *binding, uint32_t source)
+{
+    const np_source *about = &game->sources[source];
+    bool found = false;
+
+    for (uint32_t i = 0; i <= binding->with_count; i++) {
+        const np_source *one = &game->sources[i ? binding->with[i - 1] : binding->source[0]];
+        found |= one->control == about->control && one->way == about->way;
+    }
+    return found;
+}
+
+/* Whether all that a chord needs is part of another one. */
+static bool is_part_of(const np_game *game, const np_binding *chord, const np_binding *whole)
+{
+    bool part = chord->with_count && chord->with_count < whole->with_count &&
+                chord->shape == NP_SHAPE_ONE && has_source(game, whole, chord->source[0]);
+
+    for (uint32_t i = 0; part && i < chord->with_count; i++)
+        part = has_source(game, whole, chord->with[i]);
+    return part;
+}
+
+/* A chord that is whole ends the shorter ones that it holds. */
+static void end_parts(nplug_nest *nest, uint32_t player, const np_binding *whole,
+                      const np_change *change)
+{
+    const np_game *game = &nest->game;
+    np_change ended = *change;
+
+    ended.cancelled = true;
+    for (uint32_t b = 0; b < game->binding_count; b++) {
+        const np_binding *chord = &game->bindings[b];
+        if (chord->action == NP_NO_INDEX || chord->rank >= whole->rank) continue;
+        if ((*marks_of(&nest->gestures, player, b) & NP_MARK_ARMED) &&
+            is_part_of(game, chord, whole))
+            np_gestures_drop(nest, player, b, &ended);
+    }
 }
 
 /* --- presses -------------------------------------------------------------------------------- */
@@ -355,25 +397,46 @@ void np_gestures_lasted(nplug_nest *nest, uint32_t player, uint32_t binding, npl
 
 /* --- chords --------------------------------------------------------------------------------- */
 
-/* What drives a chord went down before what must be held did: it is whole now. */
-static bool complete(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change)
+/* Whether the driving source of a chord went down before the last of those that must be held. */
+static bool is_whole(const nplug_nest *nest, uint32_t player, const np_binding *chord)
+{
+    return chord->shape == NP_SHAPE_ONE && chord->gesture != NPLUG_GESTURE_TAP &&
+           np_sources_down(&nest->sources, player, chord->source[0]) &&
+           np_layers_admit(nest, player, chord) &&
+           np_layers_see(&nest->layers, player, chord, chord->source[0]);
+}
+
+/* The highest rank that a press of a source makes whole; what only observes takes nothing. */
+static uint8_t rank_of_press(const nplug_nest *nest, uint32_t player, uint32_t source)
+{
+    const np_game *game = &nest->game;
+    uint8_t rank = nest->layers.cover[(size_t)player * nest->layers.source_limit + source];
+
+    for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
+         at = game->uses[at].next) {
+        const np_binding *chord = &game->bindings[np_use_binding(&game->uses[at])];
+        if (!np_use_is_held(&game->uses[at]) || chord->observes || chord->rank <= rank) continue;
+        if (is_whole(nest, player, chord)) rank = chord->rank;
+    }
+    return rank;
+}
+
+/* A press makes a binding whole: it begins, where the press is for such a rank. */
+static void press(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t source,
+                  const np_change *change, uint8_t rank)
 {
     const np_binding *about = &nest->game.bindings[binding];
 
-    if (about->shape != NP_SHAPE_ONE || about->gesture == NPLUG_GESTURE_TAP) return false;
-    if (!np_sources_down(&nest->sources, player, about->source[0])) return false;
-    if (!np_layers_admit(nest, player, about)) return false;
-    if (!np_layers_see(&nest->layers, player, about, about->source[0])) return false;
-    begin(nest, player, binding, about->source[0], change);
-    return true;
+    if (about->with_count > 1 && !about->observes) end_parts(nest, player, about, change);
+    if (about->rank >= rank) begin(nest, player, binding, source, change);
 }
 
-/* A source that must be held for others went down or came up.  Whether it made a chord whole. */
-static bool turn_held(nplug_nest *nest, uint32_t player, uint32_t source, const np_change *change,
-                      bool pressed)
+/* A source that must be held for others went down or came up: the rank that the press is for. */
+static uint8_t turn_held(nplug_nest *nest, uint32_t player, uint32_t source,
+                         const np_change *change, bool pressed)
 {
     const np_game *game = &nest->game;
-    bool whole = false;
+    uint8_t rank;
 
     for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
          at = game->uses[at].next) {
@@ -383,11 +446,16 @@ static bool turn_held(nplug_nest *nest, uint32_t player, uint32_t source, const 
         np_layers_cover_binding(nest, player, binding, change->time);
         np_values_mark(nest, player, game->bindings[binding].action);
     }
-    for (uint32_t at = game->sources[source].first_use; pressed && at != NP_NO_INDEX;
-         at = game->uses[at].next)
-        if (np_use_is_held(&game->uses[at]))
-            whole |= complete(nest, player, np_use_binding(&game->uses[at]), change);
-    return whole;
+    if (!pressed) return 0;
+    rank = rank_of_press(nest, player, source);
+    for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
+         at = game->uses[at].next) {
+        uint32_t binding = np_use_binding(&game->uses[at]);
+        const np_binding *chord = &game->bindings[binding];
+        if (np_use_is_held(&game->uses[at]) && is_whole(nest, player, chord))
+            press(nest, player, binding, chord->source[0], change, rank);
+    }
+    return rank;
 }
 
 /* --- what sticks ---------------------------------------------------------------------------- */
@@ -452,7 +520,7 @@ static bool any_down(const nplug_nest *nest, uint32_t player, const np_binding *
 }
 
 static void turn_binding(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t source,
-                         const np_change *change, bool pressed)
+                         const np_change *change, bool pressed, uint8_t rank)
 {
     const np_binding *about = &nest->game.bindings[binding];
 
@@ -463,17 +531,16 @@ static void turn_binding(nplug_nest *nest, uint32_t player, uint32_t binding, ui
         if (!any_down(nest, player, about)) end(nest, player, binding, change);
     } else if (np_layers_admit(nest, player, about) &&
                np_layers_see(&nest->layers, player, about, source)) {
-        begin(nest, player, binding, source, change);
+        press(nest, player, binding, source, change, rank);
     }
 }
 
-/* Of a source that must be held for others; true where nothing else is to be done: the press that
- * makes a chord whole is the chord's alone. */
-static bool turn_modifier(nplug_nest *nest, uint32_t player, uint32_t source,
-                          const np_change *change, bool pressed)
+/* Of a source that must be held for others: the lowest rank for which a press of it may be. */
+static uint8_t turn_modifier(nplug_nest *nest, uint32_t player, uint32_t source,
+                             const np_change *change, bool pressed)
 {
     if (pressed) press_sticky(nest, player, source);
-    if (!pressed && sticks(nest, player, source, change)) return false;
+    if (!pressed && sticks(nest, player, source, change)) return 0;
     return turn_held(nest, player, source, change, pressed);
 }
 
@@ -514,19 +581,20 @@ void np_gestures_turn(nplug_nest *nest, uint32_t player, uint32_t source, const 
 {
     const np_game *game = &nest->game;
     np_machine *machine = machine_of(nest, player, source);
+    uint8_t rank = 0;
 
     if (is_plain(nest, player, source)) {
         turn_plain(nest, player, source, change, pressed);
         return;
     }
-    if (game->sources[source].modifies && turn_modifier(nest, player, source, change, pressed))
-        return;
+    if (game->sources[source].modifies) rank = turn_modifier(nest, player, source, change, pressed);
     if (pressed && !game->sources[source].modifies) nest->gestures.alone[player] = 0;
     if (machine && pressed) begin_tap(machine, change);
     if (machine && !pressed) end_tap(machine, change);
     for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX; at = game->uses[at].next)
         if (!np_use_is_held(&game->uses[at]))
-            turn_binding(nest, player, np_use_binding(&game->uses[at]), source, change, pressed);
+            turn_binding(nest, player, np_use_binding(&game->uses[at]), source, change, pressed,
+                         rank);
     if (machine) tell_taps(nest, player, source, machine, change);
     if (!pressed && !game->sources[source].modifies &&
         (nest->comforts.ease[player].every.flags & NP_COMFORT_STICKY))
