@@ -464,7 +464,7 @@ static const thing srw_things[] = {{"X", 1, 0xff, 0x07, "wheel:steering.x+", 0, 
 /* --- 045e:028e: no HID, a whole USB device
  * -------------------------------------------------------- */
 
-static const thing xpad_things[] = {
+static const thing usb_28e_things[] = {
     {"left stick", 7, 0xff, 0x7f, "pad:stick-left.x+", 0, 0, 0},
     {"left stick", 9, 0xff, 0x7f, "pad:stick-left.y+", 0, 0, 0},
     {"right stick", 11, 0xff, 0x80, "pad:stick-right.x-", 0, 0, 0},
@@ -583,7 +583,7 @@ static struct entry {
       64,
       0,
       false}},
-    {{"045e:028e", "USB, no HID", 3, 0x045e, 0x028e, xpad_things, COUNT_OF(xpad_things), NULL},
+    {{"045e:028e", "USB, no HID", 3, 0x045e, 0x028e, usb_28e_things, COUNT_OF(usb_28e_things), NULL},
      {NULL, NULL, 0, NULL, NULL, {0, 20}, 20, 0, true}},
     HID("045e:0b05", "HID over the air", 5, 0x045e, 0x0b05, gamepad_gas),
     HID("0001:0016", "HID, no driver", 3, 0x0001, 0x0016, gamepad_gas),
