@@ -260,6 +260,37 @@ START_TEST(who_holds_the_join_button_keeps_nobody_out)
 }
 END_TEST
 
+/* Whoever else hears a device goes on holding, whoever comes or goes meanwhile. */
+START_TEST(sharing_and_leaving_are_nobody_elses)
+{
+    nplug_game game = harbour_for(3);
+    nplug_device pad;
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_press(rig.sim, 1 * MS, "pad", "start", MS);
+    nplug_sim_press(rig.sim, 10 * MS, "pad", "south", 0);
+    rig_step(&rig, 20 * MS);
+    pad = nplug_device_at(rig.nest, 0);
+    nplug_share(rig.nest, pad, 2);
+    nplug_share(rig.nest, pad, 3);
+    rig_step(&rig, 30 * MS);
+    ck_assert(nplug_held(rig.nest, 1, HORN) && !nplug_held(rig.nest, 2, HORN));
+    nplug_sim_release(rig.sim, 40 * MS, "pad", "south");
+    nplug_sim_press(rig.sim, 50 * MS, "pad", "south", 0);
+    rig_step(&rig, 60 * MS);
+    for (nplug_player p = 1; p <= 3; p++)
+        ck_assert(nplug_held(rig.nest, p, HORN) && nplug_presses(rig.nest, p, HORN) == 1);
+    nplug_yield_for(rig.nest, pad, 1);
+    nplug_leave(rig.nest, 2);
+    rig_step(&rig, 70 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, HORN) && !nplug_held(rig.nest, 2, HORN));
+    ck_assert(nplug_held(rig.nest, 3, HORN) && nplug_releases(rig.nest, 3, HORN) == 0);
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(players_share_a_keyboard)
 {
     static const nplug_part_def parts[] = {{"left", "KeyW,KeyA"}, {"right", "KeyH,Space"}};
@@ -445,6 +476,7 @@ Suite *players_suite(void)
     tcase_add_test(tests, in_a_game_for_one_player_1_hears_all);
     tcase_add_test(tests, a_seat_by_one_action);
     tcase_add_test(tests, who_holds_the_join_button_keeps_nobody_out);
+    tcase_add_test(tests, sharing_and_leaving_are_nobody_elses);
     tcase_add_test(tests, players_share_a_keyboard);
     tcase_add_test(tests, hands_and_a_headset_join_as_one_and_so_do_levers_and_pedals);
     tcase_add_test(tests, seats_by_arrival_sharing_and_swapping);

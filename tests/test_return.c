@@ -92,6 +92,65 @@ START_TEST(waiting_has_an_end_where_the_game_wants_one)
 }
 END_TEST
 
+static const nplug_part_def halves[] = {{"left", "KeyW,KeyA"}, {"right", "KeyH,Space"}};
+
+/* Two who shared a keyboard that went press a pad each. */
+START_TEST(one_press_takes_over_for_one_player)
+{
+    nplug_game game = four_seats();
+    test_rig rig;
+
+    game.parts = halves;
+    game.part_count = COUNT_OF(halves);
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_press(rig.sim, 1 * MS, "keys", "KeyA", MS);
+    nplug_sim_press(rig.sim, 5 * MS, "keys", "KeyH", MS);
+    nplug_sim_unplug(rig.sim, 20 * MS, "keys");
+    nplug_sim_plug(rig.sim, 30 * MS, "a", "heron");
+    nplug_sim_plug(rig.sim, 30 * MS, "b", "heron");
+    rig_step(&rig, 40 * MS);
+    ck_assert(nplug_waits(rig.nest, 1) && nplug_waits(rig.nest, 2));
+    nplug_sim_press(rig.sim, 50 * MS, "b", "start", MS);
+    rig_step(&rig, 60 * MS);
+    ck_assert(players_at(&rig, 0) == 0 && players_at(&rig, 1) == 1);
+    ck_assert(!nplug_waits(rig.nest, 1) && nplug_waits(rig.nest, 2));
+    nplug_sim_press(rig.sim, 70 * MS, "a", "start", MS);
+    rig_step(&rig, 80 * MS);
+    ck_assert(players_at(&rig, 0) == 2 && players_at(&rig, 1) == 1);
+    ck_assert(!nplug_waits(rig.nest, 2));
+    rig_close(&rig);
+}
+END_TEST
+
+/* One who lost a pad goes on at the free half of a keyboard; whoever has the other half keeps it.
+ */
+START_TEST(half_a_keyboard_takes_over_alone)
+{
+    nplug_game game = four_seats();
+    nplug_device keys;
+    test_rig rig;
+
+    game.parts = halves;
+    game.part_count = COUNT_OF(halves);
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_plug(rig.sim, 0, "a", "heron");
+    nplug_sim_press(rig.sim, 1 * MS, "keys", "KeyA", MS);
+    nplug_sim_press(rig.sim, 5 * MS, "a", "start", MS);
+    nplug_sim_press(rig.sim, 10 * MS, "keys", "KeyW", 0);
+    nplug_sim_unplug(rig.sim, 20 * MS, "a");
+    nplug_sim_press(rig.sim, 50 * MS, "keys", "Space", MS);
+    rig_step(&rig, 60 * MS);
+    keys = nplug_device_at(rig.nest, 0);
+    ck_assert_uint_eq(nplug_part_players(rig.nest, keys, 1), 1);
+    ck_assert_uint_eq(nplug_part_players(rig.nest, keys, 2), 2);
+    ck_assert(!nplug_waits(rig.nest, 2));
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, STEER).y, 1.0f); /* and goes on holding */
+    rig_close(&rig);
+}
+END_TEST
+
 /* With no other place left, one that is missed is given away: who waited there has left, and the
  * seat is free for whoever holds the new device. */
 START_TEST(a_place_that_is_given_away_waits_no_more)
@@ -277,6 +336,30 @@ START_TEST(levers_stay_and_others_as_the_game_says)
 }
 END_TEST
 
+START_TEST(a_lever_gives_nothing_to_whoever_has_it_no_longer)
+{
+    static const nplug_action_def actions[] = {{"throttle", NPLUG_LEVEL, "stick:throttle", 0}};
+    nplug_game game = nplug_game_for("quay", actions, 1, 2);
+    nplug_device levers;
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "levers", "godwit");
+    nplug_sim_sweep(rig.sim, 1000, "levers", "throttle", (nplug_vec2){0.75f, 0.0f}, 1000);
+    rig_step(&rig, 10 * MS);
+    levers = nplug_device_at(rig.nest, 0);
+    for (nplug_player p = 1; p <= 2; p++) {
+        nplug_claim(rig.nest, levers, p);
+        rig_step(&rig, p * 20 * MS);
+        ck_assert(nplug_level(rig.nest, p, 0) > 0.7f && nplug_level(rig.nest, 3 - p, 0) == 0.0f);
+    }
+    nplug_yield(rig.nest, levers);
+    rig_step(&rig, 60 * MS);
+    ck_assert(nplug_level(rig.nest, 1, 0) == 0.0f && nplug_level(rig.nest, 2, 0) == 0.0f);
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(batteries_are_told_and_low_ones_before_they_die)
 {
     static const struct {
@@ -320,11 +403,14 @@ Suite *return_suite(void)
     tcase_set_timeout(tests, 60);
     tcase_add_test(tests, a_player_whose_device_went_waits_and_is_told);
     tcase_add_test(tests, waiting_has_an_end_where_the_game_wants_one);
+    tcase_add_test(tests, one_press_takes_over_for_one_player);
+    tcase_add_test(tests, half_a_keyboard_takes_over_alone);
     tcase_add_test(tests, a_place_that_is_given_away_waits_no_more);
     tcase_add_loop_test(tests, the_same_unit_goes_to_its_player, 0, COUNT_OF(comings));
     tcase_add_loop_test(tests, a_hub_that_loses_four_pads_gives_them_back_in_any_order, 0, 3);
     tcase_add_test(tests, a_wobble_is_one_event_and_keeps_the_handle);
     tcase_add_test(tests, levers_stay_and_others_as_the_game_says);
+    tcase_add_test(tests, a_lever_gives_nothing_to_whoever_has_it_no_longer);
     tcase_add_test(tests, batteries_are_told_and_low_ones_before_they_die);
     suite_add_tcase(suite, tests);
     return suite;

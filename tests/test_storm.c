@@ -34,6 +34,7 @@ typedef struct dev {
     bool keyboard, parted;
     uint32_t hearers[PARTS + 1]; /* bit 0 is player 1 */
     bool down[3], spent[3];      /* by button; a keyboard's third is in no part */
+    uint32_t missed[3];          /* by button: who came to hear it when it was down already */
     uint64_t until;              /* when a wobble, or waiting, is over */
     uint64_t came, went;         /* in which order */
     nplug_device handle;
@@ -95,8 +96,12 @@ static void let_go(dev *d, int part)
 
 static void set_hearers(dev *d, int part, uint32_t hearers)
 {
-    if (d->hearers[part] == hearers) return;
-    let_go(d, part);
+    uint32_t was = d->hearers[part];
+
+    if (was == hearers) return;
+    if (!(was & hearers)) let_go(d, part);
+    for (unsigned b = 0; b < 3; b++)
+        if (d->down[b] && part_of(d, b) == part) d->missed[b] |= hearers & ~was;
     d->hearers[part] = hearers;
 }
 
@@ -348,18 +353,34 @@ static dev *to_take_over(storm *s, const dev *d)
     return NULL;
 }
 
+/* One part is taken, for those who heard one: the same one, or else the first that is waited for.
+ */
+static void take_over(storm *s, dev *d, int part, dev *lost)
+{
+    uint32_t waiting = waiting_for(s, lost);
+    int from = part;
+
+    if (!(lost->hearers[from] & waiting))
+        for (from = 0; !(lost->hearers[from] & waiting);)
+            from++;
+    waiting &= lost->hearers[from];
+    stop_missing(lost, waiting);
+    set_hearers(d, part, waiting);
+}
+
 static void press(storm *s, dev *d, unsigned button)
 {
     int part = part_of(d, button);
     dev *lost = to_take_over(s, d);
 
     d->down[button] = true;
+    d->missed[button] = 0;
     d->spent[button] = s->deaf;
     if (s->deaf || part < 0 || d->hearers[part]) return;
     if (!lost && (s->rule != NPLUG_SEATS_FIRST_USE || !free_seat(s))) return;
     d->spent[button] = true;
     if (lost)
-        take_place(d, lost, waiting_for(s, lost));
+        take_over(s, d, part, lost);
     else
         claim(s, d, part, free_seat(s));
 }
@@ -594,7 +615,9 @@ static bool is_held(const storm *s, int p)
         for (unsigned b = 0; s->units[u].dev >= 0 && b < 3; b++) {
             int part = part_of(d, b);
             if (!d->down[b] || d->spent[b] || part < 0) continue;
-            if (p == 0 ? d->hearers[part] == 0 : (d->hearers[part] >> (p - 1)) & 1u) return true;
+            if (p == 0 ? d->hearers[part] == 0
+                       : ((d->hearers[part] & ~d->missed[b]) >> (p - 1)) & 1u)
+                return true;
         }
     }
     return false;

@@ -22,14 +22,16 @@ NPLUG_API nplug_result nplug_claim(nplug_nest *nest, nplug_device device, nplug_
 NPLUG_API nplug_result nplug_claim_part(nplug_nest *nest, nplug_device device, uint32_t part,
                                         nplug_player player);
 
-/* As nplug_claim, but those who hear the device already go on hearing it, and it is no whole set.
- */
+/* As nplug_claim, but those who hear the device already go on hearing it, and go on holding; the
+ * one who comes reads its values at once, and hears presses from the next one on.  It is no whole
+ * set. */
 NPLUG_API nplug_result nplug_share(nplug_nest *nest, nplug_device device, nplug_player player);
 
 /* Takes a device away from everyone who hears it, at the next step; errors as nplug_claim. */
 NPLUG_API nplug_result nplug_yield(nplug_nest *nest, nplug_device device);
 
-/* Takes a device away from one player; whoever else hears it goes on.  Errors as nplug_claim. */
+/* Takes a device away from one player; whoever else hears it goes on, and goes on holding.  Errors
+ * as nplug_claim. */
 NPLUG_API nplug_result nplug_yield_for(nplug_nest *nest, nplug_device device, nplug_player player);
 
 /* At the next step two players exchange seats: each has from then on the devices that the other
@@ -59,7 +61,11 @@ NPLUG_API uint32_t nplug_part_players(const nplug_nest *nest, nplug_device devic
 NPLUG_API nplug_device nplug_missed_at(const nplug_nest *nest, nplug_player player, uint32_t place);
 
 /* Whether a player has a seat, and no device that is here.  Any unclaimed device takes over for
- * such a player by a press, but where seats are given by call only. */
+ * such a player by a press, but where seats are given by call only: for whoever has waited longest.
+ * One press takes over for one player; for several only where they shared the whole device that
+ * went, or the same part of a keyboard.  Of a keyboard with parts, the press takes the part that it
+ * is in, and leaves the others whose they are.  Whose devices were taken away by a call, and who
+ * misses none, waits for a call that claims one. */
 NPLUG_API bool nplug_waits(const nplug_nest *nest, nplug_player player);
 
 #ifdef __cplusplus

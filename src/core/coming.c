@@ -37,7 +37,7 @@ static void unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
     steady(nest, device);
     np_gauges_drop(nest, device);
     np_sources_let_go(nest, device, NP_ALL_PARTS, time);
-    np_values_keep_device(nest, device, NP_ALL_PARTS);
+    np_values_keep_device(nest, device);
     np_values_mark_device(nest, device);
     np_sources_unlink(nest, device);
     np_layers_cover_all(nest, time);

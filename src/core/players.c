@@ -155,7 +155,8 @@ static void say_hearers(nplug_nest *nest, uint32_t device, uint32_t part, uint32
     }
 }
 
-/* Another set of players hears a part from now on.  What it held is let go of first. */
+/* Another set of players hears a part from now on.  Where nobody stays of those who heard the part,
+ * what it held is let go of first, for all. */
 static void set_hearers(nplug_nest *nest, uint32_t device, uint32_t part, uint32_t hearers,
                         nplug_time time, uint16_t flags)
 {
@@ -163,8 +164,11 @@ static void set_hearers(nplug_nest *nest, uint32_t device, uint32_t part, uint32
     uint32_t was = about->hearers[part];
 
     if (was == hearers) return;
-    np_sources_let_go(nest, device, part, time);
-    np_values_keep_device(nest, device, part);
+    if (was & hearers)
+        np_sources_hand_over(nest, device, part, (was & ~hearers) << 1, (hearers & ~was) << 1,
+                             time);
+    else
+        np_sources_let_go(nest, device, part, time);
     np_values_mark_device(nest, device);
     about->hearers[part] = (uint16_t)hearers;
     np_sources_sort(nest, device);
@@ -354,6 +358,30 @@ static void take_place(nplug_nest *nest, uint32_t device, uint32_t gone, uint32_
                     flags);
 }
 
+/* Who waits for one part of a device that went: of the same one, where somebody does, else of the
+ * first one.  Those who heard the same part have one device again. */
+static uint32_t waiting_for_part(const nplug_nest *nest, uint32_t gone, uint32_t part)
+{
+    const uint16_t *hearers = nest->players.parts[gone].hearers;
+    uint32_t waiting = waiting_for(nest, gone);
+
+    if (!(hearers[part] & waiting))
+        for (part = 0; part < NPLUG_PARTS_MAX && !(hearers[part] & waiting);)
+            part++;
+    return hearers[part] & waiting;
+}
+
+/* A press takes a part of a device for whoever waits longest; the other parts stay whose they are.
+ */
+static void take_over(nplug_nest *nest, uint32_t device, uint32_t part, uint32_t gone,
+                      nplug_time time)
+{
+    uint32_t players = waiting_for_part(nest, gone, part);
+
+    stop_missing(nest, gone, players);
+    set_hearers(nest, device, part, players, time, NPLUG_EVENT_TAKEN_OVER);
+}
+
 /* Which part of a device a control is in. */
 static uint32_t part_with(const nplug_nest *nest, uint32_t device, nplug_control control)
 {
@@ -371,7 +399,7 @@ void np_players_join(nplug_nest *nest, const nplug_command *command, nplug_time 
     gone = to_take_over(nest, device);
     player = free_seat(nest, device);
     if (gone != NP_NONE) {
-        take_place(nest, device, gone, waiting_for(nest, gone), time, NPLUG_EVENT_TAKEN_OVER);
+        take_over(nest, device, part, gone, time);
     } else if (player) {
         seat(nest, player, device, command->control, time);
         claim_set(nest, device, part, player, time);

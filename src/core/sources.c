@@ -62,6 +62,7 @@ static bool link_control(nplug_nest *nest, uint32_t source, uint32_t control)
     link->source = (uint16_t)source;
     link->control = (uint16_t)control;
     link->down = 0;
+    link->missed = 0;
     link->of_control = sources->of_control[control];
     sources->of_control[control] = (uint16_t)at;
     put_in(nest, (uint16_t)at);
@@ -162,10 +163,12 @@ static void move_for(nplug_nest *nest, uint32_t player, uint32_t source, const n
     *down = (uint16_t)(others + 1);
 }
 
-static void move_all(nplug_nest *nest, const np_link *link, const np_change *change)
+static void move_all(nplug_nest *nest, np_link *link, const np_change *change)
 {
     uint32_t hearers = np_players_hearing(&nest->players, &nest->controls.list[link->control]);
 
+    hearers &= ~((uint32_t)link->missed << 1);
+    link->missed = 0;
     for (; hearers; hearers = np_bits_rest(hearers))
         move_for(nest, np_bits_lowest(hearers), link->source, change, link->down != 0);
 }
@@ -276,6 +279,36 @@ void np_sources_let_go(nplug_nest *nest, uint32_t device, uint32_t part, nplug_t
         if (part != NP_ALL_PARTS && nest->controls.list[i].part != part) continue;
         np_controls_spend(&nest->controls, i);
         let_go_of(nest, i, &change);
+    }
+}
+
+/* A link that is down, or that only a toggled press holds. */
+static void hand_over_link(nplug_nest *nest, np_link *link, uint32_t leaving, uint32_t coming,
+                           const np_change *change)
+{
+    for (uint32_t set = leaving; set; set = np_bits_rest(set)) {
+        uint32_t player = np_bits_lowest(set);
+        if (link->down && !(((uint32_t)link->missed << 1 >> player) & 1u))
+            move_for(nest, player, link->source, change, false);
+        np_gestures_let_go(nest, player, link->source, change);
+    }
+    link->missed &= (uint16_t) ~(leaving >> 1);
+    if (link->down) link->missed |= (uint16_t)(coming >> 1);
+}
+
+void np_sources_hand_over(nplug_nest *nest, uint32_t device, uint32_t part, uint32_t leaving,
+                          uint32_t coming, nplug_time time)
+{
+    np_run run = nest->controls.of_device[device];
+    np_change change = {time, NP_NONE, np_devices_handle(&nest->devices, device), 0, true};
+
+    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
+        uint16_t at = nest->sources.of_control[i];
+        if (nest->controls.list[i].part != part) continue;
+        change.control = i;
+        change.id = nest->controls.list[i].id;
+        for (; at != NP_NO_INDEX; at = nest->sources.links[at].of_control)
+            hand_over_link(nest, &nest->sources.links[at], leaving, coming, &change);
     }
 }
 

@@ -13,6 +13,7 @@ typedef struct np_link {
     uint16_t of_control; /* the next one of the same control, likewise */
     uint8_t down;        /* pressed, as players hear it */
     uint8_t heard;       /* by which player, or one of the two below */
+    uint16_t missed;     /* bit by player, the first one 0: who came to hear it when it was down */
 } np_link;
 #define NP_HEARD_BY_SEVERAL 0u
 #define NP_HEARD_BY_NOBODY  255u
@@ -66,6 +67,12 @@ void np_sources_let_go(nplug_nest *nest, uint32_t device, uint32_t part, nplug_t
 
 /* A device by which a source is down for a player; 0 where it is not. */
 nplug_device np_sources_device(const nplug_nest *nest, uint32_t player, uint32_t source);
+
+/* Of those who hear a part of a device, some no longer do and others begin to (bit by player), and
+ * whoever stays goes on holding.  What is down is let go of for the ones, marked cancelled, and is
+ * nothing to the others until it is pressed anew. */
+void np_sources_hand_over(nplug_nest *nest, uint32_t device, uint32_t part, uint32_t leaving,
+                          uint32_t coming, nplug_time time);
 
 /* How a binding reads its sources: as they are, shaped (NULL: as they are); deltas as a speed where
  * `span` is not 0 (microseconds), and what has ends as a speed where `moves`. */

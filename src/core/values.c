@@ -72,13 +72,12 @@ void np_values_mark_control(nplug_nest *nest, uint32_t control, bool moved)
     do_to_actions(nest, control, moved ? MOVES : MARKS);
 }
 
-void np_values_keep_device(nplug_nest *nest, uint32_t device, uint32_t part)
+void np_values_keep_device(nplug_nest *nest, uint32_t device)
 {
     np_run run = nest->controls.of_device[device];
 
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++)
-        if (part == NP_ALL_PARTS || nest->controls.list[i].part == part)
-            do_to_actions(nest, i, KEEPS);
+        do_to_actions(nest, i, KEEPS);
 }
 
 void np_values_mark_device(nplug_nest *nest, uint32_t device)

@@ -31,8 +31,8 @@ void np_values_mark_control(nplug_nest *nest, uint32_t control, bool moved);
 /* All actions that a device may drive: whoever hears it is about to change. */
 void np_values_mark_device(nplug_nest *nest, uint32_t device);
 
-/* A part of a device is about to go: what its levers gave stays, and what the game wants to. */
-void np_values_keep_device(nplug_nest *nest, uint32_t device, uint32_t part);
+/* A device is about to go: what its levers gave stays, and what the game wants to. */
+void np_values_keep_device(nplug_nest *nest, uint32_t device);
 
 /* A source of a binding with a ramp has gone down or up: what it came to so far is kept. */
 void np_values_turn_ramp(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t source,
