@@ -286,11 +286,10 @@ static void run_group(nplug_nest *nest, nplug_time time)
 {
     const np_devices *devices = &nest->devices;
 
-    for (uint32_t i = 0; i < devices->touched_count; i++)
-        if (devices->signals[devices->touched[i]].rests == NP_RESTS_UNASKED)
-            ask_rest(nest, devices->touched[i]);
     for (uint32_t i = 0; i < devices->touched_count; i++) {
         np_run run = nest->controls.of_signal[devices->touched[i]];
+        if (devices->signals[devices->touched[i]].rests == NP_RESTS_UNASKED)
+            ask_rest(nest, devices->touched[i]);
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
             np_controls_set(&nest->controls, devices, w, devices->touched[i]);
     }
@@ -550,9 +549,10 @@ static bool take_changes(nplug_nest *nest, const np_node *node, const nplug_repo
         if (report->device == NP_RING_END || report->kind != NPLUG_REPORT_VALUE ||
             report->signal >= node->signals || node->presence != NP_HERE)
             return false;
-        nest->cancelled |= (report->flags & NPLUG_REPORT_CANCELLED) != 0;
-        if (!np_devices_quick_value(&nest->devices, signal, report->as.value))
+        if (!np_devices_quick_value(&nest->devices, signal, report->as.value)) {
+            nest->cancelled |= (report->flags & NPLUG_REPORT_CANCELLED) != 0;
             store(nest, signal, report->as.value, time);
+        }
         if (!(report->flags & NPLUG_REPORT_MORE)) break;
     }
     ++*at;
