@@ -260,6 +260,28 @@ START_TEST(who_holds_the_join_button_keeps_nobody_out)
 }
 END_TEST
 
+START_TEST(a_claim_takes_all_of_a_desk_and_nobody_elses)
+{
+    nplug_game game = harbour_for(3);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_plug(rig.sim, 0, "mouse", "stint");
+    nplug_sim_press(rig.sim, 1 * MS, "keys", "KeyA", MS);
+    rig_step(&rig, 10 * MS);
+    ck_assert(players_of(&rig, 0) == 1 && players_of(&rig, 1) == 1);
+    nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 2);
+    rig_step(&rig, 20 * MS);
+    ck_assert(players_of(&rig, 0) == 2 && players_of(&rig, 1) == 2);
+    nplug_share(rig.nest, nplug_device_at(rig.nest, 1), 3);
+    nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 1);
+    rig_step(&rig, 30 * MS); /* the mouse is the third one's, too */
+    ck_assert(players_of(&rig, 0) == 1 && players_of(&rig, 1) == 6);
+    rig_close(&rig);
+}
+END_TEST
+
 /* Whoever else hears a device goes on holding, whoever comes or goes meanwhile. */
 START_TEST(sharing_and_leaving_are_nobody_elses)
 {
@@ -476,6 +498,7 @@ Suite *players_suite(void)
     tcase_add_test(tests, in_a_game_for_one_player_1_hears_all);
     tcase_add_test(tests, a_seat_by_one_action);
     tcase_add_test(tests, who_holds_the_join_button_keeps_nobody_out);
+    tcase_add_test(tests, a_claim_takes_all_of_a_desk_and_nobody_elses);
     tcase_add_test(tests, sharing_and_leaving_are_nobody_elses);
     tcase_add_test(tests, players_share_a_keyboard);
     tcase_add_test(tests, hands_and_a_headset_join_as_one_and_so_do_levers_and_pedals);

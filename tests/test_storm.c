@@ -175,13 +175,16 @@ static bool one_desk(const dev *a, const dev *b)
 
 static void claim(storm *s, dev *d, int part, int p)
 {
+    uint32_t losers = all_hearers(d);
+
     s->seated[p] = true;
     if (part)
         set_hearers(d, part, 1u << (p - 1));
     else
         set_all(d, 1u << (p - 1));
     for (int i = 0; i < DEVS; i++)
-        if (is_known(&s->devs[i]) && one_desk(d, &s->devs[i]) && !all_hearers(&s->devs[i]))
+        if (is_known(&s->devs[i]) && one_desk(d, &s->devs[i]) &&
+            !(all_hearers(&s->devs[i]) & ~losers))
             set_all(&s->devs[i], 1u << (p - 1));
 }
 

@@ -11,10 +11,11 @@ extern "C" {
 /* The most players that a nest may be opened for. */
 #define NPLUG_PLAYERS_MAX 16u
 
-/* Gives a device (with all that belongs to its set: keyboards and mice are one desk) to a player,
- * in place of whoever had it, at the next step; the player has a seat from then on.  What was held
- * is let go of, marked cancelled, and reads as at rest until it has been at rest.
- * NPLUG_ERR_ARGUMENT: no such player; NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN, NPLUG_ERR_FULL. */
+/* Gives a device to a player, in place of whoever had it, at the next step, with all of its set
+ * (keyboards and mice are one desk) that nobody has but who loses the device; the player has a seat
+ * from then on.  What was held is let go of, marked cancelled, and reads as at rest until it has
+ * been at rest. NPLUG_ERR_ARGUMENT: no such player; NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN,
+ * NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_claim(nplug_nest *nest, nplug_device device, nplug_player player);
 
 /* As nplug_claim, of one part of a keyboard (from 1, in the order of the game's parts); part 0 is

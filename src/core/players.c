@@ -221,14 +221,16 @@ static bool go_together(const nplug_nest *nest, uint32_t a, uint32_t b)
            !leads(nest, b);
 }
 
-/* Claims a device or a part of it, and all of its set that nobody has. */
+/* Claims a device or a part of it, and all of its set that nobody has but who loses it. */
 static void claim_set(nplug_nest *nest, uint32_t device, uint32_t part, uint32_t player,
                       nplug_time time)
 {
+    uint32_t losers = np_players_of(&nest->players, device);
+
     set_all(nest, device, part, BIT(player), time, 0);
     for (uint32_t i = 0; i < nest->devices.count; i++) {
         uint32_t other = nest->devices.order[i];
-        if (other != device && np_players_of(&nest->players, other) == 0 &&
+        if (other != device && !(np_players_of(&nest->players, other) & ~losers) &&
             !nest->players.parts[other].ignored && go_together(nest, device, other))
             set_all(nest, other, 0, BIT(player), time, 0);
     }
