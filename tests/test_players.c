@@ -232,6 +232,7 @@ START_TEST(who_holds_the_join_button_keeps_nobody_out)
     static const nplug_action_def actions[] = {{"join", NPLUG_BUTTON, "pad:start | key:Enter", 0},
                                                {"leave", NPLUG_BUTTON, "pad:home", 0}};
     nplug_game game = nplug_game_for("quay", actions, COUNT_OF(actions), 1);
+    nplug_event event;
     test_rig rig;
 
     game.seats = NPLUG_SEATS_BY_ACTION;
@@ -245,6 +246,9 @@ START_TEST(who_holds_the_join_button_keeps_nobody_out)
     nplug_sim_press(rig.sim, 30 * MS, "pad-2", "start", 0); /* the game is full */
     rig_step(&rig, 50 * MS);
     ck_assert_uint_eq(players_of(&rig, 0), 1);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_FULL, &event) && event.player == 0);
+    ck_assert_uint_eq(event.device, nplug_device_at(rig.nest, 1));
+    ck_assert_uint_eq(event.control, nplug_control_from_name("pad:start", (size_t)-1));
     for (nplug_time time = SECOND; time <= 2 * SECOND; time += SECOND) {
         bool keys = time == 2 * SECOND; /* of another binding of the same action */
         nplug_sim_press(rig.sim, time, "pad-1", "home", 10 * MS);
@@ -256,6 +260,33 @@ START_TEST(who_holds_the_join_button_keeps_nobody_out)
         ck_assert(nplug_seated(rig.nest, 1));
         ck_assert_uint_eq(players_of(&rig, keys ? 2 : 0), 1);
     }
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_full_game_says_so)
+{
+    nplug_game game = harbour_for(2);
+    nplug_event event;
+    test_rig rig;
+
+    game.seat_kinds = 1u << NPLUG_KIND_PAD;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "a", "heron");
+    nplug_sim_plug(rig.sim, 0, "b", "heron");
+    nplug_sim_plug(rig.sim, 0, "c", "heron");
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_press(rig.sim, 1 * MS, "a", "start", MS);
+    nplug_sim_press(rig.sim, 5 * MS, "b", "start", MS);
+    rig_step(&rig, 10 * MS);
+    ck_assert(!rig_saw(&rig, NPLUG_EVENT_FULL, NULL));
+    nplug_sim_press(rig.sim, 11 * MS, "keys", "KeyA", MS); /* could not take one anyway */
+    rig_step(&rig, 20 * MS);
+    ck_assert(!rig_saw(&rig, NPLUG_EVENT_FULL, NULL));
+    nplug_sim_press(rig.sim, 21 * MS, "c", "south", MS);
+    rig_step(&rig, 30 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_FULL, &event));
+    ck_assert_uint_eq(event.device, nplug_device_at(rig.nest, 2));
     rig_close(&rig);
 }
 END_TEST
@@ -498,6 +529,7 @@ Suite *players_suite(void)
     tcase_add_test(tests, in_a_game_for_one_player_1_hears_all);
     tcase_add_test(tests, a_seat_by_one_action);
     tcase_add_test(tests, who_holds_the_join_button_keeps_nobody_out);
+    tcase_add_test(tests, a_full_game_says_so);
     tcase_add_test(tests, a_claim_takes_all_of_a_desk_and_nobody_elses);
     tcase_add_test(tests, sharing_and_leaving_are_nobody_elses);
     tcase_add_test(tests, players_share_a_keyboard);

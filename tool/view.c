@@ -25,6 +25,7 @@ static const char *story_of(const nplug_event *event)
     if (event->kind == NPLUG_EVENT_DEPARTURE) return "departed";
     if (event->kind == NPLUG_EVENT_CHANGE) return "changed";
     if (event->kind == NPLUG_EVENT_JOIN) return "seats a player";
+    if (event->kind == NPLUG_EVENT_FULL) return "finds no seat free";
     if (event->kind == NPLUG_EVENT_TWIN) return "moves together with another device: ignore one";
     if (event->kind == NPLUG_EVENT_RESYNCED) return "is in step again after reports were lost";
     if (event->kind == NPLUG_EVENT_WAIT) return "is waited for";

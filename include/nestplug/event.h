@@ -35,7 +35,8 @@ typedef enum nplug_event_kind {
                                they bound */
     NPLUG_EVENT_ACTIVE = 20, /* player's active set is the one that device belongs to */
     NPLUG_EVENT_BATTERY =
-        21, /* device's battery is at count percent; value.x: the same in [0, 1] */
+        21,                /* device's battery is at count percent; value.x: the same in [0, 1] */
+    NPLUG_EVENT_FULL = 22, /* a press of control of device would have taken a seat: none is free */
     NPLUG_EVENT_KINDS
 } nplug_event_kind;
 

@@ -72,9 +72,9 @@ const nplug_event *nplug_event_at(const nplug_nest *nest, uint32_t place)
 const char *nplug_event_name(uint32_t kind)
 {
     static const char *const names[NPLUG_EVENT_KINDS] = {
-        "none",  "arrival", "departure", "change",   "join",   "leave",  "claim", "yield",
-        "press", "release", "value",     "resynced", "clocks", "limit",  "twin",  "bound",
-        "pick",  "wait",    "wobble",    "swap",     "active", "battery"};
+        "none",  "arrival", "departure", "change",   "join",   "leave",   "claim", "yield",
+        "press", "release", "value",     "resynced", "clocks", "limit",   "twin",  "bound",
+        "pick",  "wait",    "wobble",    "swap",     "active", "battery", "full"};
     return kind < NPLUG_EVENT_KINDS ? names[kind] : "unknown";
 }
 

@@ -305,15 +305,24 @@ static void ask_to_join(nplug_nest *nest, const np_change *change)
     np_outbox_put(nest, &join, change->time);
 }
 
+static void say_full(nplug_nest *nest, uint32_t device, nplug_control control, nplug_time time)
+{
+    if (may_sit(nest, device)) say(nest, NPLUG_EVENT_FULL, device, 0, time, 0)->control = control;
+}
+
 void np_players_hear(nplug_nest *nest, const np_change *change, np_edge edge)
 {
     const np_control *control = &nest->controls.list[change->control];
 
     if (edge != NP_EDGE_PRESS || control->flags & (NP_CONTROL_SPENT | NP_CONTROL_ASIDE)) return;
     if (np_players_hearing(&nest->players, control) != 1) return;
-    if (to_take_over(nest, control->device) == NP_NONE &&
-        (nest->players.rule != NPLUG_SEATS_FIRST_USE || !free_seat(nest, control->device)))
-        return;
+    if (to_take_over(nest, control->device) == NP_NONE) {
+        if (nest->players.rule != NPLUG_SEATS_FIRST_USE) return;
+        if (!free_seat(nest, control->device)) {
+            say_full(nest, control->device, change->id, change->time);
+            return;
+        }
+    }
     np_controls_spend(&nest->controls, change->control);
     ask_to_join(nest, change);
 }
@@ -405,6 +414,8 @@ void np_players_join(nplug_nest *nest, const nplug_command *command, nplug_time 
     } else if (player) {
         seat(nest, player, device, command->control, time);
         claim_set(nest, device, part, player, time);
+    } else {
+        say_full(nest, device, command->control, time);
     }
 }
 
