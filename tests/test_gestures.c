@@ -468,6 +468,7 @@ START_TEST(a_level_reads_as_a_button_and_in_bands)
     } pulls[] = {
         {0.0f, -1, false}, {0.2f, 0, false}, {0.45f, 1, false}, {0.6f, 1, true}, {1.0f, 2, true}};
     nplug_game game = nplug_game_for_one("bands", actions, 1);
+    nplug_action_state state;
     test_rig rig;
 
     game.rules = rules;
@@ -480,6 +481,8 @@ START_TEST(a_level_reads_as_a_button_and_in_bands)
         rig_step(&rig, (i + 1) * SECOND);
         ck_assert_int_eq(nplug_band_number(rig.nest, 1, 0), pulls[i].band);
         ck_assert_int_eq(nplug_held(rig.nest, 1, 0), pulls[i].held);
+        ck_assert_int_eq(nplug_action_look(rig.nest, 1, 0, &state), NPLUG_OK);
+        ck_assert_int_eq(state.held, pulls[i].held);
         ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), i == 3);
     }
     ck_assert_str_eq(nplug_band_name(rig.nest, 0, 2), "full");

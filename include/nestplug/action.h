@@ -254,7 +254,9 @@ NPLUG_API nplug_action_kind nplug_action_kind_of(const nplug_nest *nest, uint32_
  * tell what held at the last step, and answer neutral for a player or an action that is not
  * there; the log names it the first time. */
 
-/* Whether it is held now; of a level or a vector, whether it is at least half way from its rest. */
+/* Whether it is held now: something that drives it is pressed; or, of a level or a vector, the
+ * value as it is shaped is at least half way from its rest.  Edges and counts look at presses
+ * alone: a whole stick has none. */
 NPLUG_API bool nplug_held(nplug_nest *nest, nplug_player player, uint32_t action);
 
 /* How many times it was pressed in the last step: a press and its release inside one step are
@@ -281,9 +283,9 @@ typedef struct nplug_action_state {
     uint64_t release_count;  /* releases since the start */
     nplug_time press_time;   /* report time of the last press; 0 before the first */
     nplug_time release_time; /* report time of the last release */
-    nplug_time held_for;     /* since the last press, up to the last step; 0 where it is not held */
-    nplug_vec2 value;        /* as nplug_vector or nplug_motion */
-    bool held;
+    nplug_time held_for; /* since the last press, up to the last step; 0 where nothing is pressed */
+    nplug_vec2 value;    /* as nplug_vector or nplug_motion */
+    bool held;           /* as nplug_held */
 } nplug_action_state;
 
 /* Fills *state.  NPLUG_ERR_UNKNOWN (and a neutral *state) where the player or action is none. */

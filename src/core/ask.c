@@ -64,6 +64,7 @@ nplug_result nplug_action_look(nplug_nest *nest, nplug_player player, uint32_t a
         add_player(state, np_action_of(&nest->actions, p, action), adds);
         add_hold(state, np_action_of(&nest->actions, p, action), nest->feed.processed);
     }
+    if (!adds) state->held |= length_squared(state->value) >= NP_PRESS * NP_PRESS;
     return NPLUG_OK;
 }
 
@@ -71,9 +72,7 @@ bool nplug_held(nplug_nest *nest, nplug_player player, uint32_t action)
 {
     nplug_action_state state;
 
-    if (nplug_action_look(nest, player, action, &state) != NPLUG_OK) return false;
-    if (np_game_kind(&nest->game, action) == NPLUG_MOTION) return state.held;
-    return state.held || length_squared(state.value) >= NP_PRESS * NP_PRESS;
+    return nplug_action_look(nest, player, action, &state) == NPLUG_OK && state.held;
 }
 
 /* Edges of the last step, over one player or all. */
