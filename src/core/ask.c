@@ -24,11 +24,27 @@ static float length_squared(nplug_vec2 v)
     return v.x * v.x + v.y * v.y;
 }
 
-static void add_hold(nplug_action_state *sum, const np_action *one, nplug_time now)
+/* Of a motion only what is pressed holds it: its value is how far it moved. */
+static bool is_held(const np_action *one, bool adds)
 {
-    if (one->held == 0) return;
-    sum->held = true;
-    if (now - one->press_time > sum->held_for) sum->held_for = now - one->press_time;
+    return one->held || (!adds && length_squared(one->value) >= NP_PRESS * NP_PRESS);
+}
+
+static void add_hold(nplug_action_state *sum, const np_action *one, bool adds, nplug_time now)
+{
+    sum->held |= is_held(one, adds);
+    if (one->held && now - one->press_time > sum->held_for) sum->held_for = now - one->press_time;
+}
+
+/* Motions add; of all else the one that is furthest from rest counts. */
+static void add_value(nplug_vec2 *sum, nplug_vec2 value, bool adds)
+{
+    if (adds) {
+        sum->x += value.x;
+        sum->y += value.y;
+    } else if (length_squared(value) > length_squared(*sum)) {
+        *sum = value;
+    }
 }
 
 static void add_player(nplug_action_state *sum, const np_action *one, bool adds)
@@ -37,12 +53,12 @@ static void add_player(nplug_action_state *sum, const np_action *one, bool adds)
     sum->release_count += np_action_releases(one);
     if (one->press_time > sum->press_time) sum->press_time = one->press_time;
     if (one->release_time > sum->release_time) sum->release_time = one->release_time;
-    if (adds) {
-        sum->value.x += one->value.x;
-        sum->value.y += one->value.y;
-    } else if (length_squared(one->value) > length_squared(sum->value)) {
-        sum->value = one->value;
-    }
+    add_value(&sum->value, one->value, adds);
+}
+
+static bool adds_up(const nplug_nest *nest, uint32_t action)
+{
+    return np_game_kind(&nest->game, action) == NPLUG_MOTION;
 }
 
 /* NPLUG_ANYONE is player 0 (nobody's devices) and all others. */
@@ -59,20 +75,22 @@ nplug_result nplug_action_look(nplug_nest *nest, nplug_player player, uint32_t a
     if (!state) return NPLUG_ERR_ARGUMENT;
     memset(state, 0, sizeof *state);
     if (!is_asked_well(nest, player, action)) return NPLUG_ERR_UNKNOWN;
-    adds = np_game_kind(&nest->game, action) == NPLUG_MOTION;
+    adds = adds_up(nest, action);
     for (uint32_t p = player; p <= last_of(nest, player); p++) {
         add_player(state, np_action_of(&nest->actions, p, action), adds);
-        add_hold(state, np_action_of(&nest->actions, p, action), nest->feed.processed);
+        add_hold(state, np_action_of(&nest->actions, p, action), adds, nest->feed.processed);
     }
-    if (!adds) state->held |= length_squared(state->value) >= NP_PRESS * NP_PRESS;
     return NPLUG_OK;
 }
 
 bool nplug_held(nplug_nest *nest, nplug_player player, uint32_t action)
 {
-    nplug_action_state state;
+    bool held = false;
 
-    return nplug_action_look(nest, player, action, &state) == NPLUG_OK && state.held;
+    if (!is_asked_well(nest, player, action)) return false;
+    for (uint32_t p = player; p <= last_of(nest, player); p++)
+        held |= is_held(np_action_of(&nest->actions, p, action), adds_up(nest, action));
+    return held;
 }
 
 /* Edges of the last step, over one player or all. */
@@ -114,9 +132,12 @@ bool nplug_use_press(nplug_nest *nest, nplug_player player, uint32_t action, uin
 
 nplug_vec2 nplug_vector(nplug_nest *nest, nplug_player player, uint32_t action)
 {
-    nplug_action_state state;
-    nplug_action_look(nest, player, action, &state);
-    return state.value;
+    nplug_vec2 sum = {0.0f, 0.0f};
+
+    if (!is_asked_well(nest, player, action)) return sum;
+    for (uint32_t p = player; p <= last_of(nest, player); p++)
+        add_value(&sum, np_action_of(&nest->actions, p, action)->value, adds_up(nest, action));
+    return sum;
 }
 
 nplug_vec2 nplug_motion(nplug_nest *nest, nplug_player player, uint32_t action)
