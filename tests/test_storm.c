@@ -239,17 +239,17 @@ static int returning(const storm *s, const unit *u, state from)
     return -1;
 }
 
-static void take_place(dev *d, dev *lost, uint32_t players)
+static void take_place(dev *d, dev *lost)
 {
     dev was = *lost;
 
-    stop_missing(lost, players);
+    stop_missing(lost, all_hearers(lost));
     if (was.parted != d->parted) {
-        set_all(d, players);
+        set_all(d, all_hearers(&was));
         return;
     }
     for (int i = 0; i <= PARTS; i++)
-        set_hearers(d, i, d->hearers[i] | (was.hearers[i] & players));
+        set_hearers(d, i, d->hearers[i] | was.hearers[i]);
 }
 
 static void arrive_anew(storm *s, dev *d, const unit *u)
@@ -258,7 +258,7 @@ static void arrive_anew(storm *s, dev *d, const unit *u)
     const dev *desk = NULL;
 
     if (lost >= 0) {
-        take_place(d, &s->devs[lost], all_hearers(&s->devs[lost]));
+        take_place(d, &s->devs[lost]);
         return;
     }
     for (int i = 0; i < DEVS; i++) {

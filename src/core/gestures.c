@@ -330,12 +330,11 @@ static void end_parts(nplug_nest *nest, uint32_t player, const np_binding *whole
 
 /* --- presses -------------------------------------------------------------------------------- */
 
-static void begin(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t source,
-                  const np_change *change)
+static void begin(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change)
 {
     const np_binding *about = &nest->game.bindings[binding];
     uint8_t *marks = marks_of(&nest->gestures, player, binding);
-    const np_machine *machine = machine_of(nest, player, source);
+    const np_machine *machine = machine_of(nest, player, about->source[0]);
     uint32_t wait = 0;
 
     if (nest->game.rules[about->action].merge == NPLUG_MERGE_LATEST)
@@ -422,13 +421,13 @@ static uint8_t rank_of_press(const nplug_nest *nest, uint32_t player, uint32_t s
 }
 
 /* A press makes a binding whole: it begins, where the press is for such a rank. */
-static void press(nplug_nest *nest, uint32_t player, uint32_t binding, uint32_t source,
-                  const np_change *change, uint8_t rank)
+static void press(nplug_nest *nest, uint32_t player, uint32_t binding, const np_change *change,
+                  uint8_t rank)
 {
     const np_binding *about = &nest->game.bindings[binding];
 
     if (about->with_count > 1 && !about->observes) end_parts(nest, player, about, change);
-    if (about->rank >= rank) begin(nest, player, binding, source, change);
+    if (about->rank >= rank) begin(nest, player, binding, change);
 }
 
 /* A source that must be held for others went down or came up: the rank that the press is for. */
@@ -453,7 +452,7 @@ static uint8_t turn_held(nplug_nest *nest, uint32_t player, uint32_t source,
         uint32_t binding = np_use_binding(&game->uses[at]);
         const np_binding *chord = &game->bindings[binding];
         if (np_use_is_held(&game->uses[at]) && is_whole(nest, player, chord))
-            press(nest, player, binding, chord->source[0], change, rank);
+            press(nest, player, binding, change, rank);
     }
     return rank;
 }
@@ -531,7 +530,7 @@ static void turn_binding(nplug_nest *nest, uint32_t player, uint32_t binding, ui
         if (!any_down(nest, player, about)) end(nest, player, binding, change);
     } else if (np_layers_admit(nest, player, about) &&
                np_layers_see(&nest->layers, player, about, source)) {
-        press(nest, player, binding, source, change, rank);
+        press(nest, player, binding, change, rank);
     }
 }
 

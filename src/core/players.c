@@ -351,22 +351,21 @@ static void stop_missing(nplug_nest *nest, uint32_t device, uint32_t players)
     np_timers_cancel(&nest->timers, NP_TIMER_WAIT, 0, device);
 }
 
-/* A device is now what one was that went: those players hear it. */
-static void take_place(nplug_nest *nest, uint32_t device, uint32_t gone, uint32_t players,
-                       nplug_time time, uint16_t flags)
+/* A device is now what one was that went, and came back: those who heard it do so again. */
+static void take_place(nplug_nest *nest, uint32_t device, uint32_t gone, nplug_time time)
 {
     np_part was = nest->players.parts[gone];
     uint32_t parts = nest->players.parts[device].parts;
+    uint32_t players = np_players_of(&nest->players, gone) >> 1;
 
     stop_missing(nest, gone, players);
     if (parts != was.parts) {
-        set_all(nest, device, 0, players, time, flags);
+        set_all(nest, device, 0, players, time, NPLUG_EVENT_RETURNED);
         return;
     }
     for (uint32_t i = 0; i <= parts; i++)
-        set_hearers(nest, device, i,
-                    nest->players.parts[device].hearers[i] | (was.hearers[i] & players), time,
-                    flags);
+        set_hearers(nest, device, i, nest->players.parts[device].hearers[i] | was.hearers[i], time,
+                    NPLUG_EVENT_RETURNED);
 }
 
 /* Who waits for one part of a device that went: of the same one, where somebody does, else of the
@@ -520,8 +519,7 @@ void np_players_arrive(nplug_nest *nest, uint32_t device)
     uint32_t gone = np_returns_as(&nest->devices, device), player;
 
     if (gone != NP_NONE) {
-        take_place(nest, device, gone, np_players_of(players, gone) >> 1, time,
-                   NPLUG_EVENT_RETURNED);
+        take_place(nest, device, gone, time);
     } else if (players->rule == NPLUG_SEATS_ONE) {
         set_all(nest, device, 0, BIT(1), time, 0);
     } else if (owners_of_set(nest, device)) {
