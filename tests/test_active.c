@@ -161,12 +161,13 @@ START_TEST(while_two_sets_are_moved_a_movement_needs_to_win)
     nplug_sim_sweep(rig.sim, SECOND + 100 * MS, "marks", "stick-left", half, MS);
     rig_step(&rig, SECOND + 240 * MS);
     ck_assert_uint_eq(nplug_active(rig.nest, 1).device, nplug_device_at(rig.nest, 0));
-    rig_step(&rig, SECOND + 260 * MS); /* the first one did not move any more: the second has won */
+    rig_step(&rig, SECOND + 260 * MS); /* the dwell is over: the second has won */
     ck_assert_uint_eq(nplug_active(rig.nest, 1).device, nplug_device_at(rig.nest, 2));
     /* The one that is still held does not come back by itself... */
     rig_step(&rig, 3 * SECOND);
     ck_assert_uint_eq(nplug_active(rig.nest, 1).device, nplug_device_at(rig.nest, 2));
-    /* ...nor by a flick that is over before the dwell is... */
+    /* ...nor, while the second is moved, by a flick that is over before the dwell is... */
+    nplug_sim_sweep(rig.sim, 3 * SECOND, "marks", "stick-left", rest, 300 * MS);
     nplug_sim_sweep(rig.sim, 3 * SECOND + 100 * MS, "pad", "stick-left", rest, MS);
     nplug_sim_sweep(rig.sim, 3 * SECOND + 150 * MS, "pad", "stick-left", half, MS);
     nplug_sim_sweep(rig.sim, 3 * SECOND + 200 * MS, "pad", "stick-left", rest, MS);

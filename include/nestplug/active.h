@@ -11,11 +11,27 @@ extern "C" {
 /* What a player uses.  Keyboards and mice are one set, the desk; so are two hands and a headset,
  * and a stick with its throttle and pedals; each pad is one for itself.
  *
- * A press makes its device's set the active one at once, and so does a stick, a trigger or another
- * axis that is moved a third of its way from its rest, a mouse that is moved by 40 counts without a
- * pause, and a turn of its wheel.  Noise, drift, a trigger that rests at not quite 0, a lever that
- * stays where it is, repeated keys, poses and a nudged mouse do not.  While the active set is being
- * moved, a movement of another one has to go on for a short time (the dwell) before it wins. */
+ * A press makes its device's set the active one at once.  A movement does so where the active set
+ * is not being moved at that moment; else it has to go on for a short time (the dwell) and wins
+ * then, whatever the set that loses does meanwhile.
+ *
+ * A movement begins as a stick, a trigger or another axis comes a third of its way (0.35) from its
+ * rest, as a lever is pulled as far from where it stood, as a mouse has come 40 counts along x or y
+ * without a pause of 100 ms, or as its wheel turns.  Noise, drift, a trigger that rests at not
+ * quite 0, repeated keys, poses and a nudged mouse are no movement; and what is spent moves
+ * nothing.
+ *
+ * Every 100 ms of its time the nest looks at all axes.  One that is nearer to its rest than a
+ * quarter of its way (0.25), of a set that is not the active one, may begin a movement from then
+ * on, until it has begun one or its set becomes the active one.  A movement that has to go on is
+ * over at the look that finds all axes of its device there; and when the dwell is over, some axis
+ * of the device must be further away, or the mouse and its wheel must not have paused; what a lever
+ * did goes on.
+ *
+ * The active set is being moved for the dwell after it became that, and after each press and each
+ * beginning of a movement of its own; and while the sum of how far its axes are from their rest is
+ * not within 0.1 of the sum at the last look, or was not between the last two looks (since it is
+ * the active set).  What merely stands somewhere is not being moved. */
 typedef struct nplug_active_set {
     nplug_device device; /* used last; 0: none yet */
     nplug_kind kind;
@@ -30,13 +46,15 @@ NPLUG_API nplug_active_set nplug_active(const nplug_nest *nest, nplug_player pla
 
 /* How a player's active set follows. */
 typedef struct nplug_following {
-    uint32_t size;      /* sizeof(nplug_following) */
-    uint32_t ignored;   /* bit by nplug_kind: using these switches nothing */
-    nplug_device pin;   /* this one is the active one, whatever is used; 0: none */
-    const char *family; /* prompts are of this family, whatever is used; NULL or "": none */
-    bool only;          /* only the active set drives the player: using another one switches to it,
-                           and does nothing else until it is let go */
-    uint32_t dwell_ms;  /* at most 65535 */
+    uint32_t size;    /* sizeof(nplug_following) */
+    uint32_t ignored; /* bit by nplug_kind: using these switches nothing */
+    nplug_device pin; /* this one is the active one, whatever is used; 0: none */
+    const char
+        *family; /* prompts are of this family, whatever is used, and so stay the same; NULL or
+                    "": none */
+    bool only;   /* only the active set drives the player: using another one switches to it,
+                    and does nothing else until it is let go */
+    uint32_t dwell_ms; /* at most 65535 */
 } nplug_following;
 
 /* Whatever is used, with a dwell of 150 ms. */
@@ -46,9 +64,10 @@ static inline nplug_following nplug_following_default(void)
     return following;
 }
 
-/* From the next step on, a player's active set follows that way.  The family is copied; at most 23
- * bytes.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE, NPLUG_ERR_FULL; NPLUG_ERR_STALE and NPLUG_ERR_UNKNOWN
- * of the pin. */
+/* From the next step on, a player's active set follows that way.  Where that changes what the
+ * player is shown, an NPLUG_EVENT_ACTIVE says so.  The family is copied; at most 23 bytes.
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE, NPLUG_ERR_FULL; NPLUG_ERR_STALE and NPLUG_ERR_UNKNOWN of the
+ * pin. */
 NPLUG_API nplug_result nplug_follow(nplug_nest *nest, nplug_player player,
                                     const nplug_following *following);
 

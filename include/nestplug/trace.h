@@ -30,8 +30,7 @@ typedef enum nplug_command_kind {
     NPLUG_COMMAND_PICK_END = 14,
     NPLUG_COMMAND_COMFORT = 15, /* player, number = action (65535: all): the text is its comfort */
     NPLUG_COMMAND_MUTE = 16,    /* number = bits of kinds that are muted */
-    NPLUG_COMMAND_LABEL = 17,   /* inside: device, control = key, number = what is printed on it
-                                   (a code point); control 0: nothing is known any more */
+    NPLUG_COMMAND_NOTHING = 17, /* does nothing */
     NPLUG_COMMAND_SWAP = 18,    /* player, number = the other player */
     NPLUG_COMMAND_FOLLOW = 19,  /* player, device = pin, number = bits of kinds, strong = dwell in
                                    ms, on = only: the text is the family */

@@ -70,6 +70,18 @@ void np_actions_set(np_action *state, nplug_vec2 value)
     state->value = value;
 }
 
+void np_actions_begin_motion(np_action *state)
+{
+    state->moved = state->value.x != 0.0f || state->value.y != 0.0f;
+    state->value.x = state->value.y = 0.0f;
+}
+
+void np_actions_move(np_action *state, nplug_vec2 way)
+{
+    state->value.x += way.x;
+    state->value.y += way.y;
+}
+
 void np_actions_set_dirty(np_action *state, bool dirty)
 {
     state->dirty = dirty;

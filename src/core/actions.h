@@ -14,6 +14,7 @@ typedef struct np_action {
     uint8_t dirty; /* its value is to be found again */
     uint8_t used;  /* the last press was used up */
     uint8_t kept;  /* what gave its value has gone, and it stays until something else gives one */
+    uint8_t moved; /* of a motion: it was moved in the last step */
 } np_action;
 
 typedef struct np_actions {
@@ -32,6 +33,8 @@ void np_actions_release(nplug_nest *nest, uint32_t player, uint32_t action,
 
 /* The value lane: another value; and that it is to be found again, or is found. */
 void np_actions_set(np_action *state, nplug_vec2 value);
+void np_actions_begin_motion(np_action *state);
+void np_actions_move(np_action *state, nplug_vec2 way);
 void np_actions_set_dirty(np_action *state, bool dirty);
 void np_actions_keep(np_action *state, bool kept);
 

@@ -5,12 +5,14 @@
 
 #define DWELL 150u    /* milliseconds, where the game says nothing */
 #define NUDGE 40      /* counts that a mouse has to move */
-#define PAUSE 200000u /* microseconds of rest after which a nudge is forgotten */
-#define STILL 0.1f    /* what the controls of a set may change while it is not being moved */
+#define LOOK  100000u /* microseconds between two looks at what is moved */
+#define STILL 0.1f /* what the axes of a set may change between two looks and stand all the same   \
+                    */
 
 void np_active_layout(np_actives *actives, np_carve *carve, const nplug_limits *limits)
 {
     actives->of = (np_active *)np_carve_take(carve, limits->players + 1u, sizeof(np_active));
+    actives->ways = (np_way *)np_carve_take(carve, limits->devices, sizeof(np_way));
     for (uint32_t p = 0; carve->base && p <= limits->players; p++)
         actives->of[p].dwell = DWELL;
 }
@@ -53,51 +55,14 @@ static bool hears(const nplug_nest *nest, uint32_t player, uint32_t device)
     return (hearers >> player) & 1u;
 }
 
-/* --- what is moved now ------------------------------------------------------------------------ */
+/* --- what a player is shown ----------------------------------------------------------------- */
 
-/* The sum of how far a device's axes are from their rest, and the furthest of its controls; as the
- * last reports say, whether a stage was called for them or not. */
-static float measure(const nplug_nest *nest, uint32_t device, float *furthest)
-{
-    float sum = 0.0f;
-    uint32_t signal;
-
-    for (uint32_t i = 0; (signal = np_devices_signal(&nest->devices, device, i)) != NP_NONE; i++) {
-        np_run run = nest->controls.of_signal[signal];
-        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
-            const np_control *control = &nest->controls.list[nest->controls.wires[w].control];
-            float value;
-            if (control->nature > NPLUG_NATURE_AXIS || control->flags & NP_CONTROL_LEVER) continue;
-            value = fabsf(np_wire_value(&nest->controls.wires[w], nest->devices.raw[signal]));
-            if (value > *furthest) *furthest = value;
-            sum += value;
-        }
-    }
-    return sum;
-}
-
-/* The same of all devices of a player's active set. */
-static float measure_set(const nplug_nest *nest, uint32_t player, float *furthest)
-{
-    float sum = 0.0f;
-
-    *furthest = 0.0f;
-    for (uint32_t i = 0; i < nest->devices.count; i++) {
-        uint32_t device = nest->devices.order[i];
-        if (hears(nest, player, device) && is_active(nest, player, device))
-            sum += measure(nest, device, furthest);
-    }
-    return sum;
-}
-
-static nplug_time dwell_of(const np_active *active)
-{
-    return (nplug_time)active->dwell * 1000;
-}
-
-/* --- switching ------------------------------------------------------------------------------ */
-
-static void use(nplug_nest *nest, uint32_t player, uint32_t device, bool press, nplug_time time);
+/* What is printed on a sort of set, or on all where the game says which family that is. */
+typedef struct np_shown {
+    const char *family;
+    uint32_t sort;
+} np_shown;
+#define ALL_SORTS UINT32_MAX
 
 static const char *family_of(const nplug_nest *nest, uint32_t device)
 {
@@ -105,15 +70,37 @@ static const char *family_of(const nplug_nest *nest, uint32_t device)
     return prints && prints->family ? prints->family : "";
 }
 
-/* Whether what a player is shown is the same for both. */
-static bool same_prompts(const nplug_nest *nest, const np_active *active, uint32_t a, uint32_t b)
+static np_shown shown_of(const nplug_nest *nest, const np_active *active)
 {
-    if (a == NP_NONE) return false;
-    if (active->family[0]) return true;
-    return (np_active_same_set(nest, a, b) ||
-            nest->recogniser.of[a].kind == nest->recogniser.of[b].kind) &&
-           (family_of(nest, a) == family_of(nest, b) ||
-            strcmp(family_of(nest, a), family_of(nest, b)) == 0);
+    uint32_t device = np_devices_index(&nest->devices, active->device);
+    np_shown shown = {active->family, ALL_SORTS};
+
+    if (active->family[0]) return shown;
+    shown.sort = 0;
+    if (device == NP_NONE) return shown;
+    shown.family = family_of(nest, device);
+    shown.sort = set_of(nest, device) ? NPLUG_KINDS + (uint32_t)set_of(nest, device)
+                                      : (uint32_t)nest->recogniser.of[device].kind;
+    return shown;
+}
+
+static bool is_same_shown(np_shown a, np_shown b)
+{
+    bool same_sort =
+        a.sort == b.sort || ((a.sort == ALL_SORTS || b.sort == ALL_SORTS) && a.family[0]);
+
+    return same_sort && strcmp(a.family, b.family) == 0;
+}
+
+/* What a player uses has changed, or what that player is shown of it. */
+static void say(nplug_nest *nest, uint32_t player, const np_active *before, nplug_time time)
+{
+    const np_active *active = &nest->active.of[player];
+    nplug_event *event =
+        np_events_say(&nest->events, time, NPLUG_EVENT_ACTIVE, active->device, player);
+
+    if (is_same_shown(shown_of(nest, before), shown_of(nest, active)))
+        event->flags = NPLUG_EVENT_SAME_PROMPTS;
 }
 
 /* Where only the active set drives a player, all others are quiet. */
@@ -126,105 +113,172 @@ static void quieten(nplug_nest *nest, uint32_t player, nplug_time time)
     }
 }
 
-/* What an axis says now is what is known of it: whether it has left its rest since it was last
- * asked. */
-static bool look_at(nplug_nest *nest, uint32_t signal)
-{
-    np_controls *controls = &nest->controls;
-    np_run run = controls->of_signal[signal];
-    bool left = false;
+/* --- what is moved now ------------------------------------------------------------------------ */
 
-    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
-        const np_control *control = &controls->list[controls->wires[w].control];
-        if (control->nature != NPLUG_NATURE_AXIS) continue;
-        np_controls_set(controls, &nest->devices, w, signal);
-        left |= np_controls_leave(controls, controls->wires[w].control) == NP_EDGE_PRESS &&
-                !(control->flags & NP_CONTROL_SPENT);
-    }
-    return left;
+/* The next device of a player's active set from a place on; their count at the end.  Most sets are
+ * one device. */
+static uint32_t next_of_set(const nplug_nest *nest, uint32_t player, uint32_t place)
+{
+    while (place < nest->devices.count && !is_active(nest, player, nest->devices.order[place]))
+        place++;
+    return place;
 }
 
-/* All axes of a device, which are watched from now on or not yet. */
-static bool look_again(nplug_nest *nest, uint32_t device, bool watch)
+/* How far the axes of a player's active set are from their rest, all together. */
+static float measure_set(const nplug_nest *nest, uint32_t player)
 {
-    const np_devices *devices = &nest->devices;
-    bool left = false;
+    uint32_t first = np_devices_here(&nest->devices, nest->active.of[player].device);
+    float sum = 0.0f;
 
-    for (uint32_t at = devices->list[device].first_node; at != NP_NONE;
-         at = devices->nodes[at].next) {
-        uint32_t first = devices->nodes[at].first_signal, end = first + devices->nodes[at].signals;
-        for (uint32_t signal = first; signal < end; signal++) {
-            if (devices->signals[signal].nature != NPLUG_NATURE_AXIS) continue;
-            left |= look_at(nest, signal);
-            if (watch) np_devices_guard(&nest->devices, signal, false, 0, 0);
-        }
-    }
-    return left;
+    if (first == NP_NONE) return sum;
+    if (!set_of(nest, first))
+        return hears(nest, player, first)
+                   ? np_controls_distance(&nest->controls, &nest->devices, first)
+                   : sum;
+    for (uint32_t i = next_of_set(nest, player, 0); i < nest->devices.count;
+         i = next_of_set(nest, player, i + 1))
+        if (hears(nest, player, nest->devices.order[i]))
+            sum += np_controls_distance(&nest->controls, &nest->devices, nest->devices.order[i]);
+    return sum;
 }
+
+static nplug_time dwell_of(const np_active *active)
+{
+    return (nplug_time)active->dwell * 1000;
+}
+
+static bool stands_elsewhere(const nplug_nest *nest, uint32_t player)
+{
+    const np_active *active = &nest->active.of[player];
+
+    return active->looked && fabsf(measure_set(nest, player) - active->stance) >= STILL;
+}
+
+/* Whether the active set is being moved. */
+static bool is_in_use(const nplug_nest *nest, uint32_t player, nplug_time time)
+{
+    const np_active *active = &nest->active.of[player];
+
+    if (np_devices_here(&nest->devices, active->device) == NP_NONE) return false;
+    return time - active->used < dwell_of(active) || active->moved ||
+           stands_elsewhere(nest, player);
+}
+
+/* Time ends before its next look at the very last. */
+static void look_next(nplug_nest *nest, nplug_time time)
+{
+    nplug_time due = (time / LOOK + 1) * LOOK;
+
+    if (nest->active.looking || due < time) return;
+    nest->active.looking = np_timers_set(&nest->timers, due, NP_TIMER_LOOK, 0, 0);
+}
+
+static bool look_at(nplug_nest *nest, uint32_t player)
+{
+    np_active *active = &nest->active.of[player];
+    float stance;
+
+    if (np_devices_here(&nest->devices, active->device) == NP_NONE) return false;
+    stance = measure_set(nest, player);
+    active->moved = active->looked && fabsf(stance - active->stance) >= STILL;
+    active->stance = stance;
+    active->looked = true;
+    return true;
+}
+
+/* Whether somebody hears a device and uses another one. */
+static bool may_be_changed_to(const nplug_nest *nest, uint32_t device)
+{
+    uint32_t hearers = np_players_of(&nest->players, device);
+    bool may = false;
+
+    for (hearers = hearers ? hearers : 1u; hearers && !may; hearers = np_bits_rest(hearers))
+        may = !is_active(nest, np_bits_lowest(hearers), device);
+    return may;
+}
+
+/* What has come to rest may begin a movement again, and the one that was is over. */
+static void look_at_device(nplug_nest *nest, uint32_t device)
+{
+    if (!may_be_changed_to(nest, device)) return;
+    np_controls_make_ready(&nest->controls, &nest->devices, device);
+    if (np_timers_wait(&nest->timers, NP_TIMER_CONTEST, device) &&
+        !np_controls_any_away(&nest->controls, &nest->devices, device) &&
+        nest->recogniser.of[device].kind != NPLUG_KIND_MOUSE)
+        np_active_stop(nest, device);
+}
+
+/* In a silence nothing is moved: the last look of it says as much as all. */
+void np_active_look(nplug_nest *nest, nplug_time time, nplug_time silence)
+{
+    bool any = false;
+
+    for (uint32_t p = 0; p <= nest->players.limit; p++)
+        any |= look_at(nest, p);
+    for (uint32_t i = 0; i < nest->devices.count; i++)
+        look_at_device(nest, nest->devices.order[i]);
+    nest->active.looking = false;
+    if (silence >= time + 2 * LOOK) time = (silence / LOOK - 1) * LOOK;
+    if (any) look_next(nest, time);
+}
+
+/* --- switching ------------------------------------------------------------------------------ */
 
 /* Levers are parked where they say next that they are. */
 static void unpark(nplug_nest *nest, uint32_t device)
 {
     np_run all = nest->controls.of_device[device];
 
-    for (uint32_t i = 0; i < NP_PARKED; i++)
-        if (nest->active.parked[i].control - 1 - all.first < all.count)
-            nest->active.parked[i].control = 0;
-}
-
-/* What a player might change to is looked at as it is now. */
-static void note_others(nplug_nest *nest, uint32_t player)
-{
-    for (uint32_t i = 0; i < nest->devices.count; i++) {
-        uint32_t device = nest->devices.order[i];
-        if (!hears(nest, player, device) || is_active(nest, player, device)) continue;
-        look_again(nest, device, false);
-        unpark(nest, device);
+    for (uint32_t i = 0; i < NP_PARKED; i++) {
+        np_parked *parked = &nest->active.parked[i];
+        if (parked->control == 0 || parked->control - 1 - all.first >= all.count) continue;
+        np_controls_pull(&nest->controls, parked->control - 1, false);
+        parked->control = 0;
+        np_guards_empty(nest, device);
     }
 }
 
-/* They are watched from now on; one that was moved meanwhile was used. */
-static void watch_others(nplug_nest *nest, uint32_t player, nplug_time time)
+/* A device of the set that was the active one: its levers stand where they stand, and its axes have
+ * to be seen at rest before they begin a movement. */
+static void retire(nplug_nest *nest, uint32_t device)
 {
-    for (uint32_t i = 0; i < nest->devices.count; i++) {
-        uint32_t device = nest->devices.order[i];
-        if (!hears(nest, player, device) || is_active(nest, player, device)) continue;
-        if (look_again(nest, device, true)) use(nest, player, device, false, time);
-    }
+    np_controls_make_unready(&nest->controls, device);
+    if (nest->active.next_parked) unpark(nest, device);
 }
 
-/* Whatever is moved now would have to go on for the dwell to win: until then nothing is watched.
- * Who changes sets all the time, with both hands, is quiet all the time: the others are looked at
- * now and then only. */
-static void be_quiet(nplug_nest *nest, uint32_t player, nplug_time time)
+static void retire_set(nplug_nest *nest, uint32_t player)
+{
+    uint32_t first = np_devices_here(&nest->devices, nest->active.of[player].device);
+
+    if (first == NP_NONE) return;
+    if (!set_of(nest, first)) {
+        retire(nest, first);
+        return;
+    }
+    for (uint32_t i = next_of_set(nest, player, 0); i < nest->devices.count;
+         i = next_of_set(nest, player, i + 1))
+        retire(nest, nest->devices.order[i]);
+}
+
+static void become(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time)
 {
     np_active *active = &nest->active.of[player];
 
-    if (active->rival) np_timers_cancel(&nest->timers, NP_TIMER_CONTEST, player, 0);
-    if (active->rival || !active->quiet)
-        active->quiet =
-            np_timers_set(&nest->timers, time + dwell_of(active), NP_TIMER_CONTEST, player, 0);
-    active->rival = 0;
-    active->until = time + dwell_of(active);
-    if (active->noted == 0 || time - active->noted >= dwell_of(active)) {
-        active->noted = time;
-        note_others(nest, player);
-    }
-    if (!active->quiet) watch_others(nest, player, time);
+    retire_set(nest, player);
+    active->device = np_devices_handle(&nest->devices, device);
+    active->since = active->used = time;
+    active->looked = active->moved = false;
+    np_timers_cancel(&nest->timers, NP_TIMER_CONTEST, player, device);
+    look_next(nest, time);
 }
 
 static void switch_to(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time)
 {
-    np_active *active = &nest->active.of[player];
-    uint32_t was = np_devices_index(&nest->devices, active->device);
-    nplug_event *event;
+    np_active before = nest->active.of[player];
 
-    active->device = np_devices_handle(&nest->devices, device);
-    active->since = active->used = time;
-    event = np_events_say(&nest->events, time, NPLUG_EVENT_ACTIVE, active->device, player);
-    if (same_prompts(nest, active, was, device)) event->flags = NPLUG_EVENT_SAME_PROMPTS;
-    if (active->only) quieten(nest, player, time);
-    be_quiet(nest, player, time);
+    become(nest, player, device, time);
+    say(nest, player, &before, time);
+    if (before.only) quieten(nest, player, time);
 }
 
 /* Whether what a player used last is here, and the player's. */
@@ -276,29 +330,22 @@ void np_active_take(nplug_nest *nest, const nplug_command *command, nplug_time t
 
 /* --- use ------------------------------------------------------------------------------------ */
 
+/* A movement that has to go on. */
 static void contest(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time)
 {
-    np_active *active = &nest->active.of[player];
-    float furthest;
+    nplug_time due = time + dwell_of(&nest->active.of[player]);
 
-    active->rival = np_devices_handle(&nest->devices, device);
-    active->moved = time;
-    active->stance = measure_set(nest, player, &furthest);
-    if (active->quiet) return; /* it is decided when that ends */
-    if (np_timers_set(&nest->timers, time + dwell_of(active), NP_TIMER_CONTEST, player, 0)) return;
-    active->rival = 0;
-    np_limit_reached(nest, NPLUG_LIMIT_TIMERS, time);
+    if (np_timers_waits(&nest->timers, NP_TIMER_CONTEST, player, device)) return;
+    if (!np_timers_set(&nest->timers, due, NP_TIMER_CONTEST, player, device))
+        np_limit_reached(nest, NPLUG_LIMIT_TIMERS, time);
 }
 
-static bool is_in_use(const nplug_nest *nest, uint32_t player, nplug_time time)
+static bool may_switch(const nplug_nest *nest, uint32_t player, uint32_t device)
 {
     const np_active *active = &nest->active.of[player];
-    float furthest;
 
-    if (active->quiet) return true;
-    if (np_devices_here(&nest->devices, active->device) == NP_NONE) return false;
-    measure_set(nest, player, &furthest);
-    return furthest >= NP_BACK || time - active->used < dwell_of(active);
+    if ((active->ignored >> nest->recogniser.of[device].kind) & 1u) return false;
+    return !active->pin || np_devices_here(&nest->devices, active->pin) == NP_NONE;
 }
 
 /* A player has used a device: by a press, or by moving something. */
@@ -306,13 +353,10 @@ static void use(nplug_nest *nest, uint32_t player, uint32_t device, bool press, 
 {
     np_active *active = &nest->active.of[player];
 
-    if ((active->ignored >> nest->recogniser.of[device].kind) & 1u) return;
-    if (active->pin && np_devices_here(&nest->devices, active->pin) != NP_NONE) return;
+    if (!may_switch(nest, player, device)) return;
     if (is_active(nest, player, device)) {
         active->used = time;
         active->device = np_devices_handle(&nest->devices, device);
-    } else if (active->rival && !press) {
-        return; /* one contest at a time */
     } else if (press || !is_in_use(nest, player, time)) {
         ask_to_switch(nest, player, device, time);
     } else {
@@ -335,6 +379,38 @@ static void use_for_all(nplug_nest *nest, const np_control *control, bool press,
         use(nest, np_bits_lowest(hearers), control->device, press, time);
 }
 
+void np_active_stop(nplug_nest *nest, uint32_t device)
+{
+    for (uint32_t p = 0; p <= nest->players.limit; p++)
+        np_timers_cancel(&nest->timers, NP_TIMER_CONTEST, p, device);
+}
+
+static bool any_is_pulled(const nplug_nest *nest, uint32_t device)
+{
+    np_run run = nest->controls.of_device[device];
+    bool pulled = false;
+
+    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++)
+        pulled |= (nest->controls.list[i].flags & NP_CONTROL_PULLED) != 0;
+    return pulled;
+}
+
+/* Whether a movement goes on. */
+static bool goes_on(const nplug_nest *nest, uint32_t device, nplug_time time)
+{
+    return np_controls_any_away(&nest->controls, &nest->devices, device) ||
+           np_devices_slides(&nest->devices, device, time) || any_is_pulled(nest, device);
+}
+
+void np_active_decide(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time)
+{
+    if (nest->devices.list[device].presence != NP_HERE || !hears(nest, player, device)) return;
+    if (is_active(nest, player, device) || !may_switch(nest, player, device)) return;
+    if (goes_on(nest, device, time)) switch_to(nest, player, device, time);
+}
+
+/* --- levers ---------------------------------------------------------------------------------- */
+
 static np_parked *parked_at(np_actives *actives, uint32_t control)
 {
     for (uint32_t i = 0; i < NP_PARKED; i++)
@@ -355,74 +431,58 @@ static bool is_pulled(np_actives *actives, uint32_t index, float value)
     return pulled;
 }
 
+static void hear_lever(nplug_nest *nest, const np_change *change)
+{
+    const np_control *control = &nest->controls.list[change->control];
+
+    if (control->flags & (NP_CONTROL_SPENT | NP_CONTROL_ASIDE)) return;
+    if (!is_pulled(&nest->active, change->control, control->value[0])) return;
+    np_controls_pull(&nest->controls, change->control, true);
+    use_for_all(nest, control, false, change->time);
+}
+
 void np_active_hear(nplug_nest *nest, const np_change *change, np_edge edge)
 {
     const np_control *control = &nest->controls.list[change->control];
-    np_edge left = np_controls_leave(&nest->controls, change->control);
+    bool left = np_controls_leave(&nest->controls, change->control);
 
-    if (control->flags & (NP_CONTROL_SPENT | NP_CONTROL_ASIDE)) return;
     if (control->flags & NP_CONTROL_LEVER) {
-        if (is_pulled(&nest->active, change->control, control->value[0]))
-            use_for_all(nest, control, false, change->time);
-    } else if (edge == NP_EDGE_PRESS || left == NP_EDGE_PRESS) {
-        use_for_all(nest, control, edge == NP_EDGE_PRESS, change->time);
-    }
-}
-
-static void guard_lever(const nplug_nest *nest, uint32_t control, np_interval *interval)
-{
-    for (uint32_t i = 0; i < NP_PARKED; i++)
-        if (nest->active.parked[i].control == control + 1)
-            np_interval_narrow(interval, nest->active.parked[i].value - NP_AWAY,
-                               nest->active.parked[i].value + NP_AWAY);
-}
-
-void np_active_guard(const nplug_nest *nest, uint32_t control, unsigned component,
-                     np_interval *interval)
-{
-    const np_control *about = &nest->controls.list[control];
-    nplug_device handle = np_devices_handle(&nest->devices, about->device);
-    uint32_t hearers = hearers_of(nest, about);
-
-    for (; hearers; hearers = np_bits_rest(hearers)) {
-        uint32_t p = np_bits_lowest(hearers);
-        const np_active *active = &nest->active.of[p];
-        if (active->device == handle || active->rival || active->quiet) continue;
-        if (is_active(nest, p, about->device)) continue;
-        if (about->flags & NP_CONTROL_LEVER)
-            guard_lever(nest, control, interval);
-        else
-            np_controls_guard_leave(about, component, interval);
+        hear_lever(nest, change);
         return;
     }
+    if (control->flags & (NP_CONTROL_SPENT | NP_CONTROL_ASIDE)) return;
+    if (edge == NP_EDGE_PRESS || left)
+        use_for_all(nest, control, edge == NP_EDGE_PRESS, change->time);
+}
+
+bool np_active_guard(const nplug_nest *nest, uint32_t control, np_interval *interval)
+{
+    const np_control *about = &nest->controls.list[control];
+
+    if (!(about->flags & NP_CONTROL_LEVER)) {
+        np_controls_guard_leave(about, interval);
+        return true;
+    }
+    for (uint32_t i = 0; i < NP_PARKED; i++) {
+        const np_parked *parked = &nest->active.parked[i];
+        if (parked->control != control + 1) continue;
+        np_interval_narrow(interval, parked->value - NP_AWAY, parked->value + NP_AWAY);
+        return true;
+    }
+    return false;
 }
 
 /* --- mice ----------------------------------------------------------------------------------- */
 
-static np_nudge *nudge_of(np_actives *actives, uint32_t device)
-{
-    for (uint32_t i = 0; i < NP_NUDGES; i++)
-        if (actives->nudges[i].device == device + 1) return &actives->nudges[i];
-    actives->next_nudge = (actives->next_nudge + 1) % NP_NUDGES;
-    memset(&actives->nudges[actives->next_nudge], 0, sizeof(np_nudge));
-    actives->nudges[actives->next_nudge].device = device + 1;
-    return &actives->nudges[actives->next_nudge];
-}
-
 /* Whether a mouse has come far enough, without a pause, to be meant; trembling comes nowhere. */
-static bool is_meant(np_actives *actives, uint32_t device, const np_wire *wire, int32_t value,
-                     nplug_time time)
+static bool is_meant(np_way *way, unsigned component, int32_t value)
 {
-    np_nudge *nudge = nudge_of(actives, device);
-    int32_t *way = &nudge->way[wire->component & 1u];
+    int32_t *counts = &way->counts[component & 1u];
 
-    if (time - nudge->last > PAUSE) nudge->way[0] = nudge->way[1] = 0;
-    nudge->last = time;
-    if (*way > -1000000 && *way < 1000000 && value > -1000000 && value < 1000000) *way += value;
-    if (nudge->way[0] > -NUDGE && nudge->way[0] < NUDGE && nudge->way[1] > -NUDGE &&
-        nudge->way[1] < NUDGE)
-        return false;
-    nudge->way[0] = nudge->way[1] = 0;
+    if (*counts > -1000000 && *counts < 1000000 && value > -1000000 && value < 1000000)
+        *counts += value;
+    if (*counts > -NUDGE && *counts < NUDGE) return false;
+    way->counts[0] = way->counts[1] = 0;
     return true;
 }
 
@@ -431,68 +491,22 @@ void np_active_slide(nplug_nest *nest, uint32_t signal, int32_t value, nplug_tim
     np_run run = nest->controls.of_signal[signal];
     const np_wire *wire = &nest->controls.wires[run.first];
     const np_control *control = &nest->controls.list[run.count ? wire->control : 0];
-    bool wheel;
+    np_way *way = &nest->active.ways[control->device];
 
-    if (run.count == 0 || value == 0 || control->flags & NP_CONTROL_MUTED) return;
-    wheel = control->id == NPLUG_CONTROL(NPLUG_CLASS_MOUSE, NPLUG_MOUSE_WHEEL);
-    for (uint32_t p = 0; p <= nest->players.limit; p++)
-        if (nest->active.of[p].rival &&
-            np_devices_here(&nest->devices, nest->active.of[p].rival) == control->device)
-            nest->active.of[p].moved = time;
-    if (wheel || is_meant(&nest->active, control->device, wire, value, time))
-        use_for_all(nest, control, false, time);
-}
-
-/* --- contests -------------------------------------------------------------------------------- */
-
-/* Whether a rival is being moved yet. */
-static bool goes_on(const nplug_nest *nest, const np_active *active, uint32_t rival,
-                    nplug_time time)
-{
-    float furthest = 0.0f;
-
-    if (nest->recogniser.of[rival].kind == NPLUG_KIND_MOUSE)
-        return time - active->moved < dwell_of(active) / 2;
-    measure(nest, rival, &furthest);
-    return furthest >= NP_BACK;
-}
-
-static void end_contest(nplug_nest *nest, uint32_t player, nplug_time time)
-{
-    nest->active.of[player].rival = 0;
-    watch_others(nest, player, time);
-}
-
-void np_active_decide(nplug_nest *nest, uint32_t player, nplug_time time)
-{
-    np_active *active = &nest->active.of[player];
-    uint32_t rival = active->rival ? np_devices_here(&nest->devices, active->rival) : NP_NONE;
-    float furthest, stance;
-
-    if (active->quiet && time < active->until &&
-        np_timers_set(&nest->timers, active->until, NP_TIMER_CONTEST, player, 0))
-        return; /* it was used again meanwhile */
-    active->quiet = false;
-    stance = rival == NP_NONE ? 0.0f : measure_set(nest, player, &furthest);
-    if (rival == NP_NONE || !hears(nest, player, rival) || !goes_on(nest, active, rival, time)) {
-        end_contest(nest, player, time);
-    } else if (fabsf(stance - active->stance) < STILL && time - active->used >= dwell_of(active)) {
-        active->rival = 0;
-        ask_to_switch(nest, player, rival, time);
-    } else {
-        active->stance = stance;
-        if (!np_timers_set(&nest->timers, time + dwell_of(active), NP_TIMER_CONTEST, player, 0))
-            end_contest(nest, player, time);
+    if (run.count == 0) return;
+    if (!np_devices_slides(&nest->devices, control->device, time)) {
+        way->counts[0] = way->counts[1] = 0;
+        np_active_stop(nest, control->device);
     }
+    if (control->flags & NP_CONTROL_SPENT) return;
+    if (np_notches_has(control->id) || is_meant(way, wire->component, value))
+        use_for_all(nest, control, false, time);
 }
 
 /* --- what the game wants ---------------------------------------------------------------------- */
 
-void np_active_follow(nplug_nest *nest, const nplug_command *command, nplug_time time)
+static void take_wishes(np_active *active, const nplug_command *command, const char *family)
 {
-    np_active *active = &nest->active.of[command->player];
-    const char *family = np_rebind_take_text(nest);
-    uint32_t pin = np_devices_here(&nest->devices, command->device);
     size_t length = strlen(family);
 
     if (length >= sizeof active->family) length = 0;
@@ -502,9 +516,19 @@ void np_active_follow(nplug_nest *nest, const nplug_command *command, nplug_time
     active->ignored = command->number;
     active->dwell = command->strong;
     active->only = command->on != 0;
-    if (pin != NP_NONE && !is_active(nest, command->player, pin))
-        switch_to(nest, command->player, pin, time);
-    quieten(nest, command->player, time);
+}
+
+void np_active_follow(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    uint32_t player = command->player, pin = np_devices_here(&nest->devices, command->device);
+    np_active *active = &nest->active.of[player], before = *active;
+    bool other = pin != NP_NONE && !is_active(nest, player, pin);
+
+    take_wishes(active, command, np_rebind_take_text(nest));
+    if (other) become(nest, player, pin, time);
+    if (other || !is_same_shown(shown_of(nest, &before), shown_of(nest, active)))
+        say(nest, player, &before, time);
+    quieten(nest, player, time);
 }
 
 nplug_result nplug_follow(nplug_nest *nest, nplug_player player, const nplug_following *following)

@@ -292,6 +292,24 @@ static void add_to_action(np_game *game, uint32_t binding)
     *at = (uint16_t)binding;
 }
 
+/* Whether it matters when a binding's value changes, and not only to which one. */
+static bool must_see_all(const np_game *game, const np_binding *binding)
+{
+    return binding->kind == NPLUG_MOTION ||
+           (binding->kind != NPLUG_BUTTON &&
+            game->rules[binding->action].merge == NPLUG_MERGE_LATEST);
+}
+
+/* A binding reads a source's value from now on, or no more. */
+static void count_giving(np_game *game, uint32_t source, const np_binding *binding, int by)
+{
+    np_source *about = &game->sources[source];
+
+    if (binding->kind == NPLUG_BUTTON) return;
+    about->gives = (uint16_t)(about->gives + by);
+    if (must_see_all(game, binding)) about->watched = (uint16_t)(about->watched + by);
+}
+
 static bool keep_driving(np_reader *in, np_binding *binding)
 {
     for (unsigned i = 0; i < in->driving_count; i++) {
@@ -300,7 +318,7 @@ static bool keep_driving(np_reader *in, np_binding *binding)
         if (!keep_filter(in, &filter)) return false;
         source = add_source(in, word, &in->shaping, filter, 0);
         if (source == NP_NO_INDEX) return false;
-        if (binding->kind != NPLUG_BUTTON) in->game->sources[source].gives++;
+        count_giving(in->game, source, binding, 1);
         binding->source[binding->source_count++] = (uint16_t)source;
     }
     return true;
@@ -385,8 +403,8 @@ static void drop_uses(np_game *game, uint32_t source, uint32_t binding)
         }
         if (np_use_is_held(use))
             about->modifies--;
-        else if (game->bindings[binding].kind != NPLUG_BUTTON)
-            about->gives--;
+        else
+            count_giving(game, source, &game->bindings[binding], -1);
         *at = use->next;
         use->binding = NP_NO_INDEX;
     }

@@ -42,6 +42,7 @@ typedef struct np_source {
     uint8_t filter;        /* place of an np_filter; 0: any device */
     uint16_t modifies;     /* of how many bindings it is a part that is held */
     uint16_t gives;        /* how many bindings read its value */
+    uint16_t watched;      /* how many of them must see it whenever it moves */
     uint16_t odd;          /* how many want more of it than its press */
 } np_source;
 

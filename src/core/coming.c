@@ -17,7 +17,7 @@ static void build(nplug_nest *nest, uint32_t device, nplug_time time)
     if (!np_sources_link(nest, device)) np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
     np_layers_cover_all(nest, time);
     np_values_mark_device(nest, device);
-    np_labels_want(nest, device);
+    np_labels_ask(nest, device, time);
 }
 
 /* Its buttons bounce no more. */
@@ -36,6 +36,8 @@ static void unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
 {
     steady(nest, device);
     np_gauges_drop(nest, device);
+    np_active_stop(nest, device);
+    np_values_settle(nest, time);
     np_sources_let_go(nest, device, NP_ALL_PARTS, time);
     np_values_keep_device(nest, device);
     np_values_mark_device(nest, device);

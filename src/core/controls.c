@@ -12,6 +12,7 @@ void np_controls_layout(np_controls *controls, np_carve *carve, const nplug_limi
     controls->of_device = (np_run *)np_carve_take(carve, limits->devices, sizeof(np_run));
     controls->wires = (np_wire *)np_carve_take(carve, wires, sizeof(np_wire));
     np_span_layout(&controls->wire_span, carve, wires);
+    controls->wires_of = (np_run *)np_carve_take(carve, limits->devices, sizeof(np_run));
     controls->of_signal = (np_run *)np_carve_take(carve, limits->signals, sizeof(np_run));
     controls->moved = (uint16_t *)np_carve_take(carve, limits->controls, sizeof(uint16_t));
 }
@@ -178,6 +179,7 @@ static inline void set(np_controls *controls, const np_devices *devices, np_wire
     if (!is_plain(wire)) note_moved(wire, raw);
     control->value[wire->component] =
         wire->how & NP_WIRE_SHARED ? read_shared(controls, devices, wire) : read_wire(wire, raw);
+    if (control->nature == NPLUG_NATURE_DELTA) return; /* its rest is a pause */
     if (control->flags & (NP_CONTROL_SPENT | NP_CONTROL_MUTED)) note_rest(control);
 }
 
@@ -324,31 +326,122 @@ static bool has_rest(const np_control *control)
     return control->nature == NPLUG_NATURE_AXIS && !(control->flags & NP_CONTROL_LEVER);
 }
 
-np_edge np_controls_leave(np_controls *controls, uint32_t index)
+bool np_controls_leave(np_controls *controls, uint32_t index)
 {
     np_control *control = &controls->list[index];
-    bool was = (control->flags & NP_CONTROL_AWAY) != 0;
-    float limit = was ? NP_BACK : NP_AWAY;
-    bool is = fabsf(control->value[0]) >= limit || fabsf(control->value[1]) >= limit;
 
-    if (!has_rest(control) || was == is) return NP_EDGE_NONE;
-    control->flags ^= NP_CONTROL_AWAY;
-    return is ? NP_EDGE_PRESS : NP_EDGE_RELEASE;
+    if (!(control->flags & NP_CONTROL_READY)) return false;
+    if (fabsf(control->value[0]) < NP_AWAY && fabsf(control->value[1]) < NP_AWAY) return false;
+    control->flags &= (uint16_t)~NP_CONTROL_READY;
+    return true;
 }
 
-/* Each number for itself: it stays on the side where it is, whatever the other one does. */
-void np_controls_guard_leave(const np_control *control, unsigned component, np_interval *interval)
+/* Below 0 a little less far than up to there: an interval's ends belong to it or not as it happens.
+ */
+void np_controls_guard_leave(const np_control *control, np_interval *interval)
 {
-    float limit = control->flags & NP_CONTROL_AWAY ? NP_BACK : NP_AWAY, value;
+    if (control->flags & NP_CONTROL_READY)
+        np_interval_narrow(interval, NP_AWAY * -0.999999f, NP_AWAY);
+}
 
-    if (!has_rest(control)) return;
-    value = control->value[component];
-    if (value >= limit)
-        np_interval_narrow(interval, limit, NP_ANYWHERE_HIGH);
-    else if (value <= 0.0f - limit)
-        np_interval_narrow(interval, NP_ANYWHERE_LOW, limit * -0.999999f);
-    else
-        np_interval_narrow(interval, limit * -0.999999f, limit);
+/* Whether a wire's axis is away from its rest, as its signal says. */
+static bool is_away(const np_controls *controls, const np_wire *wire, int32_t raw)
+{
+    return has_rest(&controls->list[wire->control]) && fabsf(read_wire(wire, raw)) >= NP_BACK;
+}
+
+bool np_controls_any_away(const np_controls *controls, const np_devices *devices, uint32_t device)
+{
+    np_run run = controls->wires_of[device];
+    const np_wire *wire = &controls->wires[run.first], *end = wire + run.count;
+    bool away = false;
+
+    for (; wire < end; wire++)
+        away |= is_away(controls, wire, devices->raw[wire->signal]);
+    return away;
+}
+
+float np_controls_distance(const np_controls *controls, const np_devices *devices, uint32_t device)
+{
+    np_run run = controls->wires_of[device];
+    const np_wire *wire = &controls->wires[run.first], *end = wire + run.count;
+    float sum = 0.0f;
+
+    for (; wire < end; wire++) {
+        const np_control *control = &controls->list[wire->control];
+        if (wire->how & NP_WIRE_BUTTON || !has_rest(control)) continue;
+        if (control->flags & NP_CONTROL_ASIDE) continue;
+        sum += fabsf(read_wire(wire, devices->raw[wire->signal]));
+    }
+    return sum;
+}
+
+static bool is_unready(const np_control *control)
+{
+    return has_rest(control) && !(control->flags & NP_CONTROL_READY);
+}
+
+/* Marks those of its axes that are away. */
+static void find_far(np_controls *controls, const np_devices *devices, np_run run)
+{
+    const np_wire *wire = &controls->wires[run.first], *end = wire + run.count;
+
+    for (; wire < end; wire++) {
+        np_control *control = &controls->list[wire->control];
+        if (wire->how & NP_WIRE_BUTTON || !is_unready(control)) continue;
+        if (is_away(controls, wire, devices->raw[wire->signal])) control->flags |= NP_CONTROL_FAR;
+    }
+}
+
+/* Somebody must see those that are not leave their rest. */
+static void watch(np_controls *controls, np_devices *devices, np_run run)
+{
+    const np_wire *wire = &controls->wires[run.first], *end = wire + run.count;
+
+    for (; wire < end; wire++) {
+        const np_control *control = &controls->list[wire->control];
+        if (is_unready(control) && !(control->flags & NP_CONTROL_FAR))
+            np_devices_guard(devices, wire->signal, false, 0, 0);
+    }
+}
+
+static bool any_is_unready(const np_controls *controls, np_run run)
+{
+    bool any = false;
+
+    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count && !any; i++)
+        any = is_unready(&controls->list[i]);
+    return any;
+}
+
+void np_controls_make_ready(np_controls *controls, np_devices *devices, uint32_t device)
+{
+    np_run run = controls->of_device[device];
+
+    if (!any_is_unready(controls, run)) return;
+    find_far(controls, devices, controls->wires_of[device]);
+    watch(controls, devices, controls->wires_of[device]);
+    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
+        uint16_t *flags = &controls->list[i].flags;
+        if (is_unready(&controls->list[i]) && !(*flags & NP_CONTROL_FAR))
+            *flags |= NP_CONTROL_READY;
+        *flags &= (uint16_t)~NP_CONTROL_FAR;
+    }
+}
+
+void np_controls_make_unready(np_controls *controls, uint32_t device)
+{
+    np_run run = controls->of_device[device];
+
+    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++)
+        controls->list[i].flags &= (uint16_t)~NP_CONTROL_READY;
+}
+
+void np_controls_pull(np_controls *controls, uint32_t index, bool pulled)
+{
+    uint16_t *flags = &controls->list[index].flags;
+
+    *flags = (uint16_t)(pulled ? *flags | NP_CONTROL_PULLED : *flags & ~NP_CONTROL_PULLED);
 }
 
 void np_controls_deal(np_controls *controls, uint32_t index, uint8_t part)
@@ -365,12 +458,44 @@ static void mark_moved(np_controls *controls, uint32_t index)
     controls->moved[controls->moved_count++] = (uint16_t)index;
 }
 
-void np_controls_spend(np_controls *controls, uint32_t index)
+void np_controls_spend(np_controls *controls, uint32_t index, bool slides)
 {
     np_control *control = &controls->list[index];
+    bool rests = control->nature == NPLUG_NATURE_DELTA ? !slides : at_rest(control);
 
-    if (!at_rest(control)) control->flags |= NP_CONTROL_SPENT;
-    mark_moved(controls, index);
+    if (!rests) control->flags |= NP_CONTROL_SPENT;
+}
+
+static void refresh_signal(np_controls *controls, const np_devices *devices, uint32_t signal)
+{
+    np_run run = controls->of_signal[signal];
+
+    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+        if (controls->wires[w].how & NP_WIRE_DELTA) controls->wires[w].rest = devices->raw[signal];
+        set(controls, devices, &controls->wires[w], devices->raw[signal]);
+    }
+}
+
+void np_controls_refresh(np_controls *controls, const np_devices *devices, uint32_t device)
+{
+    uint32_t signal;
+
+    for (uint32_t i = 0; (signal = np_devices_signal(devices, device, i)) != NP_NONE; i++)
+        refresh_signal(controls, devices, signal);
+}
+
+void np_controls_slide(np_controls *controls, const np_devices *devices, uint32_t signal,
+                       nplug_time time)
+{
+    np_run run = controls->of_signal[signal];
+
+    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+        np_control *control = &controls->list[controls->wires[w].control];
+        if (control->flags & NP_CONTROL_MUTED)
+            control->flags |= NP_CONTROL_SPENT;
+        else if (!np_devices_slides(devices, control->device, time))
+            control->flags &= (uint16_t)~NP_CONTROL_SPENT;
+    }
 }
 
 /* A delta tells what it moved since the last value lane, and starts again from here. */

@@ -20,16 +20,18 @@
 
 enum {
     NP_CONTROL_DOWN = 1,
-    NP_CONTROL_SPENT = 2,   /* reads as at rest downstream until it has really been at rest */
-    NP_CONTROL_MOVED = 4,   /* in the list of the value lane */
-    NP_CONTROL_LEVER = 8,   /* stays where it is put */
-    NP_CONTROL_SQUARE = 16, /* a stick whose corners reach 1, 1 */
-    NP_CONTROL_BOTH = 32,   /* an axis that goes both ways from its rest */
-    NP_CONTROL_AWAY = 64,   /* an axis that is far from its rest */
-    NP_CONTROL_MUTED = 128, /* its device is not heard: what moves is spent */
-    NP_CONTROL_ASIDE = 256, /* of a node beside the chief one: it is never use */
-    NP_CONTROL_GUESS = 512, /* its sheet says that it is a guess */
-    NP_CONTROL_LIES = 1024  /* it rests where it lay, not where its sheet expects */
+    NP_CONTROL_SPENT = 2,     /* reads as at rest downstream until it has really been at rest */
+    NP_CONTROL_MOVED = 4,     /* in the list of the value lane */
+    NP_CONTROL_LEVER = 8,     /* stays where it is put */
+    NP_CONTROL_SQUARE = 16,   /* a stick whose corners reach 1, 1 */
+    NP_CONTROL_BOTH = 32,     /* an axis that goes both ways from its rest */
+    NP_CONTROL_READY = 64,    /* an axis that was seen near its rest: leaving that is a movement */
+    NP_CONTROL_MUTED = 128,   /* its device is not heard: what moves is spent */
+    NP_CONTROL_ASIDE = 256,   /* of a node beside the chief one: it is never use */
+    NP_CONTROL_GUESS = 512,   /* its sheet says that it is a guess */
+    NP_CONTROL_LIES = 1024,   /* it rests where it lay, not where its sheet expects */
+    NP_CONTROL_PULLED = 2048, /* a lever that was pulled from where it was parked */
+    NP_CONTROL_FAR = 4096     /* an axis that is away from its rest, as long as that is found out */
 };
 
 typedef struct np_wire {
@@ -37,6 +39,7 @@ typedef struct np_wire {
                               * `low` has turned since the last notch */
     uint16_t control;
     uint16_t how; /* an nplug_reading; the bits below are added */
+    uint16_t signal;
     uint8_t component;
 } np_wire;
 
@@ -71,6 +74,7 @@ typedef struct np_controls {
     np_wire *wires;
     np_span wire_span;
     np_run *of_signal;    /* the wires that read a signal */
+    np_run *wires_of;     /* all wires of a device */
     uint32_t muted_kinds; /* bit by kind: whatever moves is spent */
     uint32_t deaf_kinds;  /* likewise, since the game's window has no focus */
     uint16_t *moved;      /* controls whose value may be another since the value lane last ran */
@@ -95,10 +99,22 @@ typedef enum np_edge { NP_EDGE_NONE = 0, NP_EDGE_PRESS, NP_EDGE_RELEASE } np_edg
 
 void np_controls_layout(np_controls *controls, np_carve *carve, const nplug_limits *limits);
 
-/* Whether an axis has left its rest, or come back to it, since it was last asked; and inside which
- * values of `component` it has not. */
-np_edge np_controls_leave(np_controls *controls, uint32_t control);
-void np_controls_guard_leave(const np_control *control, unsigned component, np_interval *interval);
+/* A lever was pulled from where it was parked, or is parked anew. */
+void np_controls_pull(np_controls *controls, uint32_t control, bool pulled);
+
+/* Whether an axis that was ready is far from its rest: it is ready no more.  And inside which
+ * values of its numbers it is not. */
+bool np_controls_leave(np_controls *controls, uint32_t control);
+void np_controls_guard_leave(const np_control *control, np_interval *interval);
+
+/* How far the axes of a device are from their rest, all together, and whether any is away from it:
+ * as it said last, whether a stage was called for that or not. */
+float np_controls_distance(const np_controls *controls, const np_devices *devices, uint32_t device);
+bool np_controls_any_away(const np_controls *controls, const np_devices *devices, uint32_t device);
+
+/* The axes of a device that are near their rest are ready, and are watched; or none is. */
+void np_controls_make_ready(np_controls *controls, np_devices *devices, uint32_t device);
+void np_controls_make_unready(np_controls *controls, uint32_t device);
 
 /* Makes the controls of a device (wiring.c); NPLUG_LIMIT_CONTROLS where there is no room (and
  * the device has none), -1 where all is well. */
@@ -145,8 +161,17 @@ bool np_controls_mute(np_controls *controls, uint32_t device, nplug_kind kind);
 /* Deals a control to a part of its device. */
 void np_controls_deal(np_controls *controls, uint32_t control, uint8_t part);
 
-/* Spends a control that is not at rest. */
-void np_controls_spend(np_controls *controls, uint32_t control);
+/* Spends a control that is not at rest: of what moves without ends, one that slides. */
+void np_controls_spend(np_controls *controls, uint32_t control, bool slides);
+
+/* All controls of a device have the values that it said last, whether anyone had to see them; what
+ * moves without ends starts again from here. */
+void np_controls_refresh(np_controls *controls, const np_devices *devices, uint32_t device);
+
+/* Something that moves without ends is about to move: after a pause it is spent no more; what moves
+ * while it is muted is spent. */
+void np_controls_slide(np_controls *controls, const np_devices *devices, uint32_t signal,
+                       nplug_time time);
 
 /* The value that players get. */
 static inline nplug_vec2 np_controls_heard(const np_control *control)

@@ -391,6 +391,7 @@ uint32_t np_devices_make(np_devices *devices, uint32_t index)
     device->identity = identity_of(node);
     device->battery = -1;
     device->missed = device->charging = false;
+    device->slid = 0;
     devices->order[devices->count++] = (uint16_t)place;
     np_devices_add_node(devices, place, index);
     return place;
@@ -688,6 +689,11 @@ int32_t np_devices_waited(np_devices *devices, uint32_t signal)
 
     bouncer->waits = false;
     return bouncer->said;
+}
+
+void np_devices_slide(np_devices *devices, uint32_t device, nplug_time time)
+{
+    devices->list[device].slid = time ? time : 1;
 }
 
 void np_devices_steady(np_devices *devices, uint32_t signal)

@@ -89,6 +89,7 @@ typedef struct np_device {
     uint32_t first_node;
     uint64_t gone_order; /* of those that have gone, the lowest place is given away first */
     uint64_t identity;   /* by which its calibrations are kept; 0 where nothing tells */
+    nplug_time slid;     /* when something of it moved last that moves without ends */
     np_who who;
     char name[NPLUG_NAME_SIZE]; /* kept after it has gone */
     uint16_t bus, vendor, product, version;
@@ -214,6 +215,16 @@ bool np_devices_settled(np_devices *devices, uint32_t signal, int32_t value, npl
 /* What a signal said while it bounced, now that it is due. */
 int32_t np_devices_waited(np_devices *devices, uint32_t signal);
 void np_devices_steady(np_devices *devices, uint32_t signal);
+
+/* Something of a device that moves without ends has moved; and whether it has done so lately: it is
+ * at rest after a pause. */
+#define NP_PAUSE 100000u /* microseconds */
+void np_devices_slide(np_devices *devices, uint32_t device, nplug_time time);
+static inline bool np_devices_slides(const np_devices *devices, uint32_t device, nplug_time time)
+{
+    nplug_time slid = devices->list[device].slid;
+    return slid && time - slid < NP_PAUSE;
+}
 
 /* Sets a signal's guard; `any` false empties it. */
 void np_devices_guard(np_devices *devices, uint32_t signal, bool any, int32_t low, int32_t high);

@@ -86,7 +86,7 @@ uint64_t nplug_digest(const nplug_nest *nest)
     for (uint32_t p = 0; nest->game.used && p <= nest->limits.players; p++) {
         np_digest_u64(&digest, nest->layers.on[p]);
         np_digest_u64(&digest,
-                      (uint64_t)nest->active.of[p].rival << 32 | nest->active.of[p].device);
+                      nest->active.of[p].used << 32 | nest->active.of[p].device);
         for (uint32_t a = 0; a < nest->game.def.action_count; a++)
             add_action(&digest, np_action_of(&nest->actions, p, a));
     }

@@ -337,8 +337,6 @@ static void begin(nplug_nest *nest, uint32_t player, uint32_t binding, const np_
     const np_machine *machine = machine_of(nest, player, about->source[0]);
     uint32_t wait = 0;
 
-    if (nest->game.rules[about->action].merge == NPLUG_MERGE_LATEST)
-        np_values_note_press(nest, player, binding);
     *marks |= NP_MARK_ARMED;
     if (about->gesture == NPLUG_GESTURE_HOLD || about->gesture == NPLUG_GESTURE_REPEAT)
         wait = np_comfort_wait(nest, player, about->wait);

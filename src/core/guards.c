@@ -53,8 +53,8 @@ static bool narrow(const nplug_nest *nest, const np_wire *wire, int32_t raw, int
     if (nest->pick.waits || !np_controls_guard(&nest->controls.list[wire->control], &interval))
         return false;
     if (!np_wire_jumps(wire)) {
-        np_active_guard(nest, wire->control, wire->component, &interval);
-        np_sources_guard(nest, wire->control, wire->component, &interval);
+        if (!np_active_guard(nest, wire->control, &interval)) return false;
+        if (!np_sources_guard(nest, wire->control, wire->component, &interval)) return false;
         if (!inside(wire, &interval, raw)) return false;
         from = furthest(wire, &interval, raw, INT32_MIN);
         to = furthest(wire, &interval, raw, INT32_MAX);

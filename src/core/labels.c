@@ -2,25 +2,19 @@
 #include "nest.h"
 #include <string.h>
 
-void np_labels_layout(np_labels *labels, np_carve *carve, const nplug_limits *limits)
-{
-    labels->wanted = (uint8_t *)np_carve_take(carve, limits->devices, 1);
-}
-
 static bool is_label(nplug_control control)
 {
     return NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY_LABEL;
 }
 
 /* Nothing is asked where no binding names a letter. */
-void np_labels_want(nplug_nest *nest, uint32_t device)
+static bool any_is_named(const np_game *game)
 {
     bool any = false;
 
-    for (uint32_t i = 0; !any && i < nest->game.source_count; i++)
-        any = is_label(nest->game.sources[i].control);
-    nest->labels.wanted[device] = any;
-    nest->labels.any |= any;
+    for (uint32_t i = 0; !any && i < game->source_count; i++)
+        any = is_label(game->sources[i].control);
+    return any;
 }
 
 bool np_labels_miss(const nplug_nest *nest)
@@ -31,10 +25,32 @@ bool np_labels_miss(const nplug_nest *nest)
     return false;
 }
 
-void np_labels_want_all(nplug_nest *nest)
+/* --- taking --------------------------------------------------------------------------------- */
+
+/* The key that a report is about drives whatever names its letter, too. */
+static void link_label(nplug_nest *nest, uint32_t device, const nplug_report *report,
+                       nplug_time time)
 {
-    for (uint32_t i = 0; i < nest->devices.count; i++)
-        np_labels_want(nest, nest->devices.order[i]);
+    nplug_control label = NPLUG_CONTROL(NPLUG_CLASS_KEY_LABEL, report->as.value & 1023);
+    uint32_t source = np_game_source(&nest->game, label), control;
+
+    control = np_controls_find(&nest->controls, device,
+                               NPLUG_CONTROL(NPLUG_CLASS_KEY, report->signal & 1023u));
+    for (; control != NP_NONE && source != NP_NO_INDEX;
+         source = np_game_same_control(&nest->game, source))
+        if (!np_sources_link_control(nest, source, control))
+            np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
+}
+
+void np_labels_take(nplug_nest *nest, uint32_t device, const nplug_report *report, nplug_time time)
+{
+    if (report->signal == 0)
+        np_sources_unlabel(nest, device, time);
+    else
+        link_label(nest, device, report, time);
+    np_guards_empty(nest, device);
+    np_layers_cover_all(nest, time);
+    np_values_mark_device(nest, device);
 }
 
 /* --- asking --------------------------------------------------------------------------------- */
@@ -53,69 +69,41 @@ static nplug_control ask(const np_feed_port *port, const np_game *game, nplug_co
     return label && np_game_source(game, label) != NP_NO_INDEX ? label : 0;
 }
 
-static bool post(nplug_nest *nest, uint32_t device, nplug_control key, uint32_t label)
+static void say(nplug_nest *nest, uint32_t device, nplug_control key, nplug_control label,
+                nplug_time time)
 {
-    nplug_command command = {0};
+    uint32_t node = nest->devices.nodes[nest->devices.list[device].first_node].key;
+    nplug_report report = {0};
 
-    command.kind = NPLUG_COMMAND_LABEL;
-    command.device = np_devices_handle(&nest->devices, device);
-    command.control = key;
-    command.number = label;
-    return np_queue_put(&nest->commands.posted, &command);
+    report.time = time;
+    report.device = node & NP_RING_FOLDED_MAX;
+    report.kind = NPLUG_REPORT_LABEL;
+    report.signal = (uint16_t)NPLUG_CONTROL_PLACE(key);
+    report.as.value = (int32_t)NPLUG_CONTROL_PLACE(label);
+    if (nest->recorder.size) np_record_report(nest, node >> 24, &report, NP_NONE);
+    np_labels_take(nest, device, &report, time);
 }
 
-/* false where the queue has no room for all of it: it is asked again at the next step. */
-static bool ask_all(nplug_nest *nest, uint32_t device)
+void np_labels_ask(nplug_nest *nest, uint32_t device, nplug_time time)
 {
     uint32_t node = nest->devices.list[device].first_node;
     np_run run = nest->controls.of_device[device];
     const np_feed_port *port;
-    bool all;
 
-    if (node == NP_NONE) return true;
+    if (node == NP_NONE || !any_is_named(&nest->game)) return;
     port = &nest->feed.ports[nest->devices.nodes[node].key >> 24];
-    if (!port->port->key_label || nest->recogniser.of[device].kind != NPLUG_KIND_KEYBOARD)
-        return true;
-    all = post(nest, device, 0, 0);
-    for (uint32_t i = run.first; all && i < (uint32_t)run.first + run.count; i++) {
+    if (!port->port->key_label || nest->recogniser.of[device].kind != NPLUG_KIND_KEYBOARD) return;
+    say(nest, device, 0, 0, time);
+    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
         nplug_control key = nest->controls.list[i].id, label;
         if (NPLUG_CONTROL_CLASS(key) != NPLUG_CLASS_KEY) continue;
         label = ask(port, &nest->game, key);
-        if (label) all = post(nest, device, key, label);
+        if (label) say(nest, device, key, label, time);
     }
-    return all;
 }
 
-void np_labels_ask(nplug_nest *nest)
+void np_labels_ask_all(nplug_nest *nest, nplug_time time)
 {
-    bool all = true;
-
-    if (!nest->labels.any) return;
-    for (uint32_t i = 0; i < nest->devices.count; i++) {
-        uint32_t device = nest->devices.order[i];
-        if (!nest->labels.wanted[device]) continue;
-        nest->labels.wanted[device] = !ask_all(nest, device);
-        all &= !nest->labels.wanted[device];
-    }
-    nest->labels.any = !all;
-}
-
-/* --- taking --------------------------------------------------------------------------------- */
-
-void np_labels_take(nplug_nest *nest, const nplug_command *command, nplug_time time)
-{
-    uint32_t device = np_devices_here(&nest->devices, command->device), control;
-    uint32_t source = np_game_source(&nest->game, (nplug_control)command->number);
-
-    if (device == NP_NONE) return;
-    if (command->control == 0) {
-        np_sources_unlabel(nest, device, time);
-    } else if ((control = np_controls_find(&nest->controls, device, command->control)) != NP_NONE) {
-        for (; source != NP_NO_INDEX; source = np_game_same_control(&nest->game, source))
-            if (!np_sources_link_control(nest, source, control))
-                np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
-    }
-    np_guards_empty(nest, device);
-    np_layers_cover_all(nest, time);
-    np_values_mark_device(nest, device);
+    for (uint32_t i = 0; i < nest->devices.count; i++)
+        np_labels_ask(nest, nest->devices.order[i], time);
 }

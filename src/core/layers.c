@@ -146,7 +146,7 @@ static void drop_layer(nplug_nest *nest, uint32_t player, uint32_t layer, nplug_
 static void mark_layer(nplug_nest *nest, uint32_t player, uint32_t layer)
 {
     for (uint32_t a = 0; a < nest->game.def.action_count; a++)
-        if (np_game_action(&nest->game, a)->layer == layer) np_values_mark(nest, player, a);
+        if (np_game_action(&nest->game, a)->layer == layer) np_values_drop(nest, player, a);
 }
 
 static void switch_for(nplug_nest *nest, uint32_t player, uint32_t layer, bool on, nplug_time time)

@@ -13,7 +13,6 @@ static void lay_out(nplug_nest *nest, np_carve *carve, const nplug_limits *limit
     np_players_layout(&nest->players, carve, limits);
     np_game_layout(&nest->game, carve, limits);
     np_sources_layout(&nest->sources, carve, limits);
-    np_labels_layout(&nest->labels, carve, limits);
     np_layers_layout(&nest->layers, carve, limits);
     np_gestures_layout(&nest->gestures, carve, limits);
     np_actions_layout(&nest->actions, carve, limits);
@@ -143,6 +142,7 @@ static void play_effect(nplug_nest *nest, const nplug_command *command)
  * when it is heard again is spent. */
 static void mute_devices(nplug_nest *nest, nplug_time time)
 {
+    np_values_settle(nest, time);
     for (uint32_t i = 0; i < nest->devices.count; i++) {
         uint32_t device = nest->devices.order[i];
         if (!np_controls_mute(&nest->controls, device, nest->recogniser.of[device].kind)) continue;
@@ -191,9 +191,6 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
         break;
     case NPLUG_COMMAND_BIND:
         np_rebind_take(nest, command, time);
-        break;
-    case NPLUG_COMMAND_LABEL:
-        np_labels_take(nest, command, time);
         break;
     case NPLUG_COMMAND_MUTE:
         np_controls_mute_kinds(&nest->controls, command->number);
@@ -258,7 +255,7 @@ static void run_wire(nplug_nest *nest, const np_wire *wire, uint32_t signal, npl
     np_edge edge = np_controls_edge(&nest->controls, wire->control);
 
     if (edge == NP_EDGE_PRESS && nest->devices.nodes[nest->devices.signals[signal].node].resyncing)
-        np_controls_spend(&nest->controls, wire->control);
+        np_controls_spend(&nest->controls, wire->control, false);
     if (edge == NP_EDGE_PRESS) np_twins_hear(nest, change.device, change.id, time);
     if (nest->pick.waits) np_pick_hear(nest, &change);
     np_players_hear(nest, &change, edge);
@@ -286,6 +283,7 @@ static void run_group(nplug_nest *nest, nplug_time time)
 {
     const np_devices *devices = &nest->devices;
 
+    if (devices->touched_count) np_values_advance(&nest->values, nest, time);
     for (uint32_t i = 0; i < devices->touched_count; i++) {
         np_run run = nest->controls.of_signal[devices->touched[i]];
         if (devices->signals[devices->touched[i]].rests == NP_RESTS_UNASKED)
@@ -330,8 +328,15 @@ static void end_contact(nplug_nest *nest, uint32_t signal, int32_t value, nplug_
 /* What moves without ends is heard at once: its values are sums. */
 static void slide(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
 {
+    uint32_t node = nest->devices.signals[signal].node;
+
+    if (value == 0) return;
+    np_values_advance(&nest->values, nest, time);
+    np_controls_slide(&nest->controls, &nest->devices, signal, time);
+    np_devices_slide(&nest->devices, nest->devices.nodes[node].device, time);
     np_active_slide(nest, signal, value, time);
     np_notches_turn(nest, signal, value, time);
+    np_motions_slide(nest, signal, value);
 }
 
 /* Stores a value that stages must see at the group's end.  A signal that says two things in one
@@ -472,6 +477,9 @@ static void take_about(nplug_nest *nest, uint32_t node, const nplug_report *repo
     case NPLUG_REPORT_BATTERY:
         if (here) np_coming_battery(nest, nest->devices.nodes[node].device, report, time);
         break;
+    case NPLUG_REPORT_LABEL:
+        if (here) np_labels_take(nest, nest->devices.nodes[node].device, report, time);
+        break;
     case NPLUG_REPORT_DEPART:
         np_coming_depart(nest, node, time);
         break;
@@ -496,6 +504,7 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
     uint32_t node;
 
     run_group(nest, time);
+    np_values_advance(&nest->values, nest, time);
     if (nest->recorder.size) np_record_report(nest, port, report, NP_NONE);
     if (report->kind >= NPLUG_REPORT_KINDS) {
         np_feed_count(&nest->feed.counts.unknown_kind);
@@ -503,7 +512,7 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
     } else if (report->kind == NPLUG_REPORT_STALE) {
         mark_stale(nest, port, report->device);
     } else if (report->kind == NPLUG_REPORT_LAYOUT) {
-        np_labels_want_all(nest);
+        np_labels_ask_all(nest, time);
     } else if (report->kind == NPLUG_REPORT_FOCUS) {
         take_focus(nest, report->as.value != 0, time);
     } else if (report->kind == NPLUG_REPORT_ARRIVE) {
@@ -669,6 +678,7 @@ static void fire_timer(nplug_nest *nest, nplug_time silence)
     np_timer timer = np_timers_take(&nest->timers);
 
     np_feed_advance(&nest->feed, timer.due);
+    np_values_advance(&nest->values, nest, timer.due);
     if (timer.kind == NP_TIMER_HOLD) {
         np_gestures_lasted(nest, timer.a, timer.b, timer.due);
     } else if (timer.kind == NP_TIMER_TAP) {
@@ -680,7 +690,9 @@ static void fire_timer(nplug_nest *nest, nplug_time silence)
     } else if (timer.kind == NP_TIMER_WAIT) {
         np_players_waited(nest, timer.b, timer.due);
     } else if (timer.kind == NP_TIMER_CONTEST) {
-        np_active_decide(nest, timer.a, timer.due);
+        np_active_decide(nest, timer.a, timer.b, timer.due);
+    } else if (timer.kind == NP_TIMER_LOOK) {
+        np_active_look(nest, timer.due, silence);
     } else if (timer.kind == NP_TIMER_GAUGE) {
         np_gauges_sample(nest, timer.due, silence);
     } else if (timer.kind == NP_TIMER_BOUNCE) {
@@ -721,16 +733,7 @@ static bool run_edges(nplug_nest *nest, nplug_time now)
     return false;
 }
 
-/* --- the value lane, and the step ----------------------------------------------------------- */
-
-static void run_values(nplug_nest *nest)
-{
-    np_controls_settle(&nest->controls, &nest->devices);
-    for (uint32_t i = 0; i < nest->controls.moved_count; i++)
-        np_values_mark_control(nest, nest->controls.moved[i], true);
-    np_controls_clean(&nest->controls);
-    np_values_settle(nest, nest->feed.processed);
-}
+/* --- the step ------------------------------------------------------------------------------- */
 
 static void note_clocks(nplug_nest *nest, nplug_time now)
 {
@@ -771,13 +774,13 @@ nplug_result nplug_step(nplug_nest *nest, nplug_time now)
     nest->started = true;
     nest->step++;
     np_events_begin(&nest->events);
+    np_motions_begin(nest);
     np_feed_pump(&nest->feed, now);
     note_clocks(nest, now);
-    np_labels_ask(nest);
     whole = take_commands(nest) && run_edges(nest, now);
     np_feed_release(&nest->feed);
     if (whole) np_feed_advance(&nest->feed, now);
-    run_values(nest);
+    np_values_settle(nest, nest->feed.processed);
     ask_resyncs(nest);
     note_rings(nest);
     np_events_end(&nest->events, nest->feed.processed);

@@ -19,7 +19,9 @@
 #include "notches.h"
 #include "guards.h"
 #include "labels.h"
+#include "latest.h"
 #include "layers.h"
+#include "motions.h"
 #include "pick.h"
 #include "players.h"
 #include "recognise.h"
@@ -44,7 +46,6 @@ struct nplug_nest {
     np_twins twins;
     np_game game;
     np_sources sources;
-    np_labels labels;
     np_layers layers;
     np_gestures gestures;
     np_actions actions;

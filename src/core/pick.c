@@ -130,9 +130,9 @@ void np_pick_hear(nplug_nest *nest, const np_change *change)
     if ((pick->held[change->control / 8] >> (change->control % 8)) & 1u) return;
     source = direction_of(control, &far);
     note_nearest(nest, control->device, source, far / pick->threshold);
-    if (pick->takes && is_away(control)) np_controls_spend(&nest->controls, change->control);
+    if (pick->takes && is_away(control)) np_controls_spend(&nest->controls, change->control, false);
     if (far < pick->threshold) return;
-    np_controls_spend(&nest->controls, change->control);
+    np_controls_spend(&nest->controls, change->control, false);
     if (control->id == pick->cancel)
         np_pick_stop(nest, NPLUG_EVENT_CANCELLED, change->time);
     else

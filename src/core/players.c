@@ -164,6 +164,7 @@ static void set_hearers(nplug_nest *nest, uint32_t device, uint32_t part, uint32
     uint32_t was = about->hearers[part];
 
     if (was == hearers) return;
+    np_values_settle(nest, time);
     if (was & hearers)
         np_sources_hand_over(nest, device, part, (was & ~hearers) << 1, (hearers & ~was) << 1,
                              time);
@@ -194,6 +195,7 @@ void np_players_quieten(nplug_nest *nest, uint32_t device, uint32_t player, bool
     np_part *part = &nest->players.parts[device];
 
     if (((part->quiet & BIT(player)) != 0) == quiet) return;
+    np_values_settle(nest, time);
     np_sources_let_go(nest, device, NP_ALL_PARTS, time);
     np_values_mark_device(nest, device);
     part->quiet ^= (uint16_t)BIT(player);
@@ -323,7 +325,7 @@ void np_players_hear(nplug_nest *nest, const np_change *change, np_edge edge)
             return;
         }
     }
-    np_controls_spend(&nest->controls, change->control);
+    np_controls_spend(&nest->controls, change->control, false);
     ask_to_join(nest, change);
 }
 
@@ -455,6 +457,7 @@ void np_players_ignore(nplug_nest *nest, const nplug_command *command, nplug_tim
 
     if (device == NP_NONE || nest->players.parts[device].ignored == (command->on != 0)) return;
     yield(nest, device, ~0u, time);
+    np_values_settle(nest, time);
     np_sources_let_go(nest, device, NP_ALL_PARTS, time);
     np_values_mark_device(nest, device);
     nest->players.parts[device].ignored = command->on != 0;
@@ -469,6 +472,8 @@ void np_players_leave(nplug_nest *nest, uint32_t player, nplug_time time, uint16
         yield(nest, nest->devices.order[i], BIT(player), time);
     for (uint32_t i = 0; i < nest->devices.limit; i++)
         if (nest->devices.list[i].presence == NP_GONE) stop_missing(nest, i, BIT(player));
+    for (uint32_t a = 0; a < nest->game.def.action_count; a++)
+        np_values_drop(nest, player, a);
     nest->players.seated &= ~(1u << player);
     say(nest, NPLUG_EVENT_LEAVE, NP_NONE, player, time, flags);
 }

@@ -186,7 +186,7 @@ static void settle(nplug_nest *nest, uint32_t player, uint32_t action, nplug_tim
     drop_idle_sources(nest);
     if (!link_new(nest, action)) np_limit_reached(nest, NPLUG_LIMIT_LINKS, time);
     np_guards_empty_all(nest);
-    if (np_labels_miss(nest)) np_labels_want_all(nest);
+    if (np_labels_miss(nest)) np_labels_ask_all(nest, time);
     np_layers_cover_all(nest, time);
     for (uint32_t p = 0; p <= nest->limits.players; p++)
         if (p == player || player == 0) np_values_mark(nest, p, action);

@@ -217,15 +217,18 @@ void np_sources_hear(nplug_nest *nest, const np_change *change)
 {
     uint16_t at = nest->sources.of_control[change->control];
     const np_control *control = &nest->controls.list[change->control];
+    bool watched = false;
 
     for (; at != NP_NO_INDEX; at = nest->sources.links[at].of_control) {
         np_link *link = &nest->sources.links[at];
         const np_source *source = &nest->game.sources[link->source];
+        watched |= source->watched != 0;
         if (!has_press(control, source)) continue;
         if (!passes(link, source, control)) continue;
         link->down = !link->down;
         move_all(nest, link, change);
     }
+    if (watched) np_values_mark_control(nest, change->control, false);
 }
 
 void np_sources_strike(nplug_nest *nest, const np_change *change, uint16_t way)
@@ -274,10 +277,12 @@ void np_sources_let_go(nplug_nest *nest, uint32_t device, uint32_t part, nplug_t
 {
     np_run run = nest->controls.of_device[device];
     np_change change = {time, NP_NONE, np_devices_handle(&nest->devices, device), 0, true};
+    bool slides = np_devices_slides(&nest->devices, device, time);
 
+    np_controls_refresh(&nest->controls, &nest->devices, device);
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
         if (part != NP_ALL_PARTS && nest->controls.list[i].part != part) continue;
-        np_controls_spend(&nest->controls, i);
+        np_controls_spend(&nest->controls, i, slides);
         let_go_of(nest, i, &change);
     }
 }
@@ -409,9 +414,10 @@ static float length_squared(nplug_vec2 v)
     return v.x * v.x + v.y * v.y;
 }
 
-static nplug_vec2 shaped_delta(const np_taste *taste, nplug_vec2 value)
+/* A motion hears of each movement by itself. */
+static nplug_vec2 as_speed(const np_taste *taste, nplug_vec2 value)
 {
-    float per = taste->span ? 1000000.0f / (NP_SPEED * (float)taste->span) : 1.0f;
+    float per = taste->span ? 1000000.0f / (NP_SPEED * (float)taste->span) : 0.0f;
 
     if (taste->shaping) value = np_shaped_delta(taste->shaping, value);
     value.x *= per;
@@ -419,20 +425,24 @@ static nplug_vec2 shaped_delta(const np_taste *taste, nplug_vec2 value)
     return value;
 }
 
+nplug_vec2 np_source_read(const np_source *source, nplug_vec2 value)
+{
+    if (source->way == NPLUG_WAY_WHOLE) return value;
+    value.x = reading(source, value);
+    value.y = 0.0f;
+    if (source->way >= NPLUG_WAY_RIGHT && value.x < 0.0f) value.x = 0.0f;
+    return value;
+}
+
 /* What a source gives of one control. */
 static nplug_vec2 value_of(const np_game *game, const np_control *control, const np_source *source,
                            const np_taste *taste)
 {
-    nplug_vec2 value = np_controls_heard(control);
+    nplug_vec2 value = np_source_read(source, np_controls_heard(control));
     unsigned components = source->way == NPLUG_WAY_WHOLE ? control->components : 1;
     bool square = (control->flags & NP_CONTROL_SQUARE) != 0;
 
-    if (source->way != NPLUG_WAY_WHOLE) {
-        value.x = reading(source, value);
-        value.y = 0.0f;
-        if (source->way >= NPLUG_WAY_RIGHT && value.x < 0.0f) value.x = 0.0f;
-    }
-    if (control->nature == NPLUG_NATURE_DELTA) return shaped_delta(taste, value);
+    if (control->nature == NPLUG_NATURE_DELTA) return as_speed(taste, value);
     if (taste->moves) return np_shaped_speed(taste->shaping, value, components, square);
     if (!taste->shaping) return value;
     return np_game_shape(game, taste->shaping,
@@ -496,17 +506,20 @@ static void narrow(np_interval *interval, const np_source *source, bool down, fl
         narrow_above(interval, source, down);
 }
 
-void np_sources_guard(const nplug_nest *nest, uint32_t control, unsigned component,
+bool np_sources_guard(const nplug_nest *nest, uint32_t control, unsigned component,
                       np_interval *interval)
 {
     const np_link *links = nest->sources.links;
+    bool watched = false;
 
     for (uint32_t at = nest->sources.of_control[control]; at != NP_NO_INDEX;
          at = links[at].of_control) {
         const np_source *source = &nest->game.sources[links[at].source];
+        watched |= source->watched != 0;
         if (has_press(&nest->controls.list[control], source) &&
             component_of(source->way) == component)
             narrow(interval, source, links[at].down != 0,
                    nest->controls.list[control].value[component]);
     }
+    return !watched;
 }

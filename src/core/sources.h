@@ -74,8 +74,11 @@ nplug_device np_sources_device(const nplug_nest *nest, uint32_t player, uint32_t
 void np_sources_hand_over(nplug_nest *nest, uint32_t device, uint32_t part, uint32_t leaving,
                           uint32_t coming, nplug_time time);
 
-/* How a binding reads its sources: as they are, shaped (NULL: as they are); deltas as a speed where
- * `span` is not 0 (microseconds), and what has ends as a speed where `moves`. */
+/* What a source reads of a control's value. */
+nplug_vec2 np_source_read(const np_source *source, nplug_vec2 value);
+
+/* How a binding reads its sources: shaped (NULL: as they are); deltas as a mean speed over `span`
+ * microseconds (0: not at all), and what has ends as a speed where `moves`. */
 typedef struct np_taste {
     const np_shaping *shaping;
     nplug_time span;
@@ -92,8 +95,9 @@ static inline bool np_sources_down(const np_sources *sources, uint32_t player, u
     return sources->down[(size_t)player * sources->source_limit + source] != 0;
 }
 
-/* Narrows the interval of one number of a control in which this stage need not be called. */
-void np_sources_guard(const nplug_nest *nest, uint32_t control, unsigned component,
+/* Narrows the interval of one number of a control in which this stage need not be called; false: it
+ * always must. */
+bool np_sources_guard(const nplug_nest *nest, uint32_t control, unsigned component,
                       np_interval *interval);
 
 #endif

@@ -9,6 +9,7 @@ void np_timers_layout(np_timers *timers, np_carve *carve, uint32_t size)
 static bool earlier(const np_timer *a, const np_timer *b)
 {
     if (a->due != b->due) return a->due < b->due;
+    if ((a->kind == NP_TIMER_LOOK) != (b->kind == NP_TIMER_LOOK)) return b->kind == NP_TIMER_LOOK;
     return (int32_t)(a->order - b->order) < 0;
 }
 
@@ -65,14 +66,36 @@ bool np_timers_set(np_timers *timers, nplug_time due, np_timer_kind kind, uint32
     return true;
 }
 
+/* The place of a timer in the heap; their count where it is not there. */
+static uint32_t place_of(const np_timers *timers, np_timer_kind kind, uint32_t a, uint32_t b)
+{
+    uint32_t i = 0;
+
+    while (i < timers->count &&
+           (timers->heap[i].kind != kind || timers->heap[i].a != a || timers->heap[i].b != b))
+        i++;
+    return i;
+}
+
+bool np_timers_wait(const np_timers *timers, np_timer_kind kind, uint32_t b)
+{
+    bool found = false;
+
+    for (uint32_t i = 0; i < timers->count && !found; i++)
+        found = timers->heap[i].kind == kind && timers->heap[i].b == b;
+    return found;
+}
+
+bool np_timers_waits(const np_timers *timers, np_timer_kind kind, uint32_t a, uint32_t b)
+{
+    return place_of(timers, kind, a, b) < timers->count;
+}
+
 void np_timers_cancel(np_timers *timers, np_timer_kind kind, uint32_t a, uint32_t b)
 {
-    for (uint32_t i = 0; i < timers->count; i++) {
-        const np_timer *timer = &timers->heap[i];
-        if (timer->kind != kind || timer->a != a || timer->b != b) continue;
-        take_at(timers, i);
-        return;
-    }
+    uint32_t i = place_of(timers, kind, a, b);
+
+    if (i < timers->count) take_at(timers, i);
 }
 
 nplug_time np_timers_next(const np_timers *timers)

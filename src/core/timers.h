@@ -14,12 +14,13 @@ typedef enum np_timer_kind {
     NP_TIMER_PICK = 5,   /* pick: nothing was picked in time */
     NP_TIMER_WOBBLE = 6, /* devices: it did not come back; b = device */
     NP_TIMER_WAIT = 7,   /* players: nobody waits any longer; b = device */
-    NP_TIMER_CONTEST = 8 /* active: whether a movement has won; a = player */
+    NP_TIMER_CONTEST = 8, /* active: whether a movement has won; a = player, b = device */
+    NP_TIMER_LOOK = 9     /* active: what is being moved */
 } np_timer_kind;
 
 typedef struct np_timer {
     nplug_time due;
-    uint32_t order; /* of two that fall due together, the one set first comes first */
+    uint32_t order; /* of two that fall due together, looks come last, and else what was set last */
     uint16_t kind, a;
     uint32_t b;
 } np_timer;
@@ -36,6 +37,10 @@ bool np_timers_set(np_timers *timers, nplug_time due, np_timer_kind kind, uint32
 
 /* Takes a timer out before it fell due; nothing where it is not there. */
 void np_timers_cancel(np_timers *timers, np_timer_kind kind, uint32_t a, uint32_t b);
+
+/* Whether a timer is set; or one of a kind, for whatever `a`. */
+bool np_timers_wait(const np_timers *timers, np_timer_kind kind, uint32_t b);
+bool np_timers_waits(const np_timers *timers, np_timer_kind kind, uint32_t a, uint32_t b);
 
 /* The time of the earliest timer; UINT64_MAX where there is none. */
 nplug_time np_timers_next(const np_timers *timers);

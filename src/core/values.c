@@ -6,24 +6,30 @@
 
 void np_values_layout(np_values *values, np_carve *carve, const nplug_limits *limits)
 {
-    size_t players = limits->players + 1u;
+    size_t players = limits->players + 1u, pairs = players * limits->actions;
 
     values->ramps = (np_ramp *)np_carve_take(carve, players * limits->ramps, sizeof(np_ramp));
-    values->away = (uint8_t *)np_carve_take(carve, players * limits->bindings, 1);
-    values->latest = (uint16_t *)np_carve_take(carve, players * limits->actions, sizeof(uint16_t));
-    values->dirty = (uint32_t *)np_carve_take(carve, players * limits->actions, sizeof(uint32_t));
+    values->order = (uint8_t *)np_carve_take(carve, players * limits->bindings, 1);
+    values->dirty = (uint32_t *)np_carve_take(carve, pairs, sizeof(uint32_t));
+    values->pairs = (uint32_t)pairs;
     values->ramp_limit = limits->ramps;
     values->binding_limit = limits->bindings;
-    values->action_limit = limits->actions;
 }
 
 /* --- what is to be found again -------------------------------------------------------------- */
 
+/* Motions stand at the list's end, and all others at its head. */
 static void mark(nplug_nest *nest, np_action *state, uint32_t player, uint32_t action)
 {
+    np_values *values = &nest->values;
+
     if (state->dirty) return;
     np_actions_set_dirty(state, true);
-    nest->values.dirty[nest->values.dirty_count++] = player << 16 | action;
+    if (np_game_kind(&nest->game, action) == NPLUG_MOTION)
+        values->dirty[values->pairs - ++values->moving_count] = player << 16 | action;
+    else
+        values->dirty[values->dirty_count++] = player << 16 | action;
+    values->latest |= nest->game.ruled && nest->game.rules[action].merge == NPLUG_MERGE_LATEST;
 }
 
 void np_values_mark(nplug_nest *nest, uint32_t player, uint32_t action)
@@ -78,6 +84,12 @@ void np_values_keep_device(nplug_nest *nest, uint32_t device)
 
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++)
         do_to_actions(nest, i, KEEPS);
+}
+
+void np_values_drop(nplug_nest *nest, uint32_t player, uint32_t action)
+{
+    np_actions_keep(np_action_of(&nest->actions, player, action), false);
+    np_values_mark(nest, player, action);
 }
 
 void np_values_mark_device(nplug_nest *nest, uint32_t device)
@@ -187,10 +199,10 @@ static nplug_vec2 put_together(const nplug_nest *nest, const np_binding *binding
     return np_game_shape(&nest->game, shaping, np_shaped(shaping, value, cross ? 2 : 1, true));
 }
 
-/* Nobody has any of its controls: nearly half of all bindings. */
+/* Nobody has any of its controls: nearly half of all bindings.  What falls goes on without. */
 static bool is_linked(const nplug_nest *nest, const np_binding *binding)
 {
-    bool linked = false;
+    bool linked = binding->ramp != NP_NO_INDEX;
 
     for (uint32_t i = 0; i < binding->source_count; i++)
         linked |= nest->sources.of_source[binding->source[i]] != NP_NO_INDEX;
@@ -212,6 +224,15 @@ static nplug_vec2 value_of_binding(nplug_nest *nest, uint32_t player, uint32_t n
     return part[0];
 }
 
+nplug_vec2 np_values_of_binding(nplug_nest *nest, uint32_t player, uint32_t number, nplug_time time,
+                                nplug_time span)
+{
+    nplug_vec2 none = {0.0f, 0.0f};
+
+    if (!is_linked(nest, &nest->game.bindings[number])) return none;
+    return value_of_binding(nest, player, number, time, span);
+}
+
 /* --- several bindings ----------------------------------------------------------------------- */
 
 static float strength(nplug_vec2 v)
@@ -219,44 +240,17 @@ static float strength(nplug_vec2 v)
     return v.x * v.x + v.y * v.y;
 }
 
-static uint16_t *latest_of(np_values *values, uint32_t player, uint32_t action)
-{
-    return &values->latest[(size_t)player * values->action_limit + action];
-}
-
-void np_values_note_press(nplug_nest *nest, uint32_t player, uint32_t binding)
-{
-    uint32_t action = nest->game.bindings[binding].action;
-
-    nest->values.away[(size_t)player * nest->values.binding_limit + binding] = 1;
-    *latest_of(&nest->values, player, action) = (uint16_t)binding;
-}
-
-/* Whether a binding is to give the value rather than the one found so far. */
-static bool is_later(nplug_nest *nest, uint32_t player, uint32_t binding, nplug_vec2 value)
-{
-    uint8_t *away = &nest->values.away[(size_t)player * nest->values.binding_limit + binding];
-    bool was = *away != 0;
-
-    *away = strength(value) > 0.0f;
-    if (*away && !was)
-        *latest_of(&nest->values, player, nest->game.bindings[binding].action) = (uint16_t)binding;
-    return *latest_of(&nest->values, player, nest->game.bindings[binding].action) == binding &&
-           *away;
-}
-
 /* What an action's bindings come to, for all kinds but motions. */
 static nplug_vec2 merged(nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time,
                          nplug_time span)
 {
     uint8_t merge = nest->game.rules[action].merge;
-    nplug_vec2 best = {0.0f, 0.0f}, latest = {0.0f, 0.0f};
+    nplug_vec2 best = {0.0f, 0.0f};
 
     for (uint32_t b = nest->game.first_binding[action]; b != NP_NO_INDEX;
          b = nest->game.bindings[b].next) {
         nplug_vec2 value;
-        /* of the latest ones, each has to be told that it is at rest */
-        if (merge != NPLUG_MERGE_LATEST && !is_linked(nest, &nest->game.bindings[b])) continue;
+        if (!is_linked(nest, &nest->game.bindings[b])) continue;
         value = value_of_binding(nest, player, b, time, span);
         if (merge == NPLUG_MERGE_ADDED) {
             best.x += value.x;
@@ -264,41 +258,40 @@ static nplug_vec2 merged(nplug_nest *nest, uint32_t player, uint32_t action, npl
         } else if (strength(value) > strength(best)) {
             best = value;
         }
-        if (merge == NPLUG_MERGE_LATEST && is_later(nest, player, b, value)) latest = value;
     }
-    if (strength(latest) > 0.0f) best = latest;
-    best.x = clamp(best.x);
-    best.y = np_game_kind(&nest->game, action) == NPLUG_LEVEL ? 0.0f : clamp(best.y);
     return best;
 }
 
-/* Motions always add.  What has ends moves as long as it is away from its rest. */
-static nplug_vec2 moved(nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time,
-                        nplug_time span)
+/* The latest one that is away from its rest gives the value; one that moves without ends pauses by
+ * itself. */
+static nplug_vec2 latest(nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time,
+                         nplug_time span)
 {
-    nplug_vec2 sum = {0.0f, 0.0f};
+    uint32_t binding = np_latest_of(nest, player, action, time);
+    nplug_vec2 none = {0.0f, 0.0f};
 
-    for (uint32_t b = nest->game.first_binding[action]; b != NP_NO_INDEX;
-         b = nest->game.bindings[b].next) {
-        const np_binding *binding = &nest->game.bindings[b];
-        nplug_vec2 value;
-        if (!is_linked(nest, binding)) continue;
-        value = value_of_binding(nest, player, b, time, span);
-        if (!np_game_is_delta(&nest->game, binding)) {
-            if (strength(value) > 0.0f) np_values_mark(nest, player, action);
-            value.x *= (float)span / 1000000.0f;
-            value.y *= (float)span / 1000000.0f;
-        }
-        sum.x += value.x;
-        sum.y += value.y;
-    }
-    return sum;
+    if (binding == NP_NO_INDEX) return none;
+    if (np_game_is_delta(&nest->game, &nest->game.bindings[binding]))
+        np_values_mark(nest, player, action);
+    return np_values_of_binding(nest, player, binding, time, span);
+}
+
+static nplug_vec2 value_of(nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time,
+                           nplug_time span)
+{
+    nplug_vec2 value = nest->game.rules[action].merge == NPLUG_MERGE_LATEST
+                           ? latest(nest, player, action, time, span)
+                           : merged(nest, player, action, time, span);
+
+    value.x = clamp(value.x);
+    value.y = np_game_kind(&nest->game, action) == NPLUG_LEVEL ? 0.0f : clamp(value.y);
+    return value;
 }
 
 /* --- the lane ------------------------------------------------------------------------------- */
 
-static void say_value(nplug_nest *nest, uint32_t player, uint32_t action, nplug_vec2 value,
-                      nplug_time time)
+void np_values_say(nplug_nest *nest, uint32_t player, uint32_t action, nplug_vec2 value,
+                   nplug_time time)
 {
     nplug_event *event = np_events_say(&nest->events, time, NPLUG_EVENT_VALUE, 0, player);
 
@@ -313,34 +306,45 @@ static void settle(nplug_nest *nest, uint32_t player, uint32_t action, nplug_tim
     const np_shaping *comfort = np_comfort_is_used(&nest->comforts, player)
                                     ? np_comfort_shaping(nest, player, action)
                                     : NULL;
-    nplug_action_kind kind = np_game_kind(&nest->game, action);
     nplug_vec2 value;
 
     np_actions_set_dirty(state, false);
-    if (kind == NPLUG_MOTION)
-        value = moved(nest, player, action, time, span);
-    else
-        value = merged(nest, player, action, time, span < SHORTEST ? SHORTEST : span);
-    if (comfort && kind == NPLUG_MOTION)
-        value = np_shaped_delta(comfort, value);
-    else if (comfort)
-        value = np_shaped(comfort, value, kind == NPLUG_VECTOR ? 2 : 1, true);
-    if (value.x == state->value.x && value.y == state->value.y) return;
-    if (state->kept && value.x == 0.0f && value.y == 0.0f) return;
-    np_actions_keep(state, false);
+    value = value_of(nest, player, action, time, span < SHORTEST ? SHORTEST : span);
+    if (comfort)
+        value = np_shaped(comfort, value, np_game_kind(&nest->game, action) == NPLUG_VECTOR ? 2 : 1,
+                          true);
+    if (state->kept || (value.x == state->value.x && value.y == state->value.y)) return;
     np_actions_set(state, value);
-    say_value(nest, player, action, value, time);
+    np_values_say(nest, player, action, value, time);
 }
 
-void np_values_settle(nplug_nest *nest, nplug_time time)
+/* What is on its way is marked again: at the list's head, never beyond what was read. */
+static void settle_all(nplug_nest *nest, nplug_time time)
 {
     np_values *values = &nest->values;
     uint32_t count = values->dirty_count;
     nplug_time span = time - values->last;
 
     values->last = time;
-    /* What is on its way is marked again: at the list's head, never beyond what was read. */
     values->dirty_count = 0;
+    values->latest = false;
     for (uint32_t i = 0; i < count; i++)
         settle(nest, values->dirty[i] >> 16, values->dirty[i] & 0xffffu, time, span);
+}
+
+void np_values_move_on(nplug_nest *nest, nplug_time time)
+{
+    np_motions_advance(nest, time);
+    if (nest->values.latest) np_latest_advance(nest, time);
+}
+
+void np_values_settle(nplug_nest *nest, nplug_time time)
+{
+    np_values_advance(&nest->values, nest, time);
+    np_controls_settle(&nest->controls, &nest->devices);
+    for (uint32_t i = 0; i < nest->controls.moved_count; i++)
+        np_values_mark_control(nest, nest->controls.moved[i], true);
+    np_controls_clean(&nest->controls);
+    settle_all(nest, time);
+    np_motions_settle(nest, time);
 }

@@ -231,6 +231,7 @@ static void lay_wire(np_controls *controls, np_devices *devices, const np_plan *
     const np_signal *about = &devices->signals[signal];
 
     wire->control = (uint16_t)control_for(controls, plan->device, from->control);
+    wire->signal = (uint16_t)signal;
     wire->component = from->component;
     wire->how = how_of(from, about->nature);
     set_ends(wire, from, about, devices->raw[signal]);
@@ -248,6 +249,8 @@ static void lay_wires(np_controls *controls, np_devices *devices, const np_plan 
     uint32_t signal;
     nplug_wire wire;
 
+    controls->wires_of[plan->device].first = (uint16_t)first_wire;
+    controls->wires_of[plan->device].count = (uint16_t)count_wires(plan);
     for (uint32_t i = 0; (signal = np_devices_signal(devices, plan->device, i)) != NP_NONE; i++) {
         controls->of_signal[signal].first = (uint16_t)first_wire;
         controls->of_signal[signal].count = 0;
@@ -273,7 +276,7 @@ static void read_first_values(np_controls *controls, np_devices *devices, uint32
     }
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
         np_controls_edge(controls, i);
-        np_controls_spend(controls, i);
+        np_controls_spend(controls, i, false);
     }
 }
 
@@ -281,7 +284,7 @@ static void forget_wires(np_controls *controls, const np_devices *devices, uint3
 {
     uint32_t signal;
 
-    controls->of_device[device].count = 0;
+    controls->of_device[device].count = controls->wires_of[device].count = 0;
     for (uint32_t i = 0; (signal = np_devices_signal(devices, device, i)) != NP_NONE; i++)
         controls->of_signal[signal].count = 0;
 }
@@ -333,6 +336,7 @@ void np_controls_drop(np_controls *controls, const np_devices *devices, uint32_t
         wires->count = 0;
     }
     forget_moved(controls, *run);
+    controls->wires_of[device].count = 0;
     np_span_give(&controls->span, run->first, run->count);
     run->count = 0;
 }

@@ -2,12 +2,12 @@
 
 const char *const nf_says[NPLUG_REPORT_KINDS] = {
     "value", "arrive",       "text",       "signal", "detail", "ready",  "depart",
-    "stale", "resync-begin", "resync-end", "focus",  "layout", "battery"};
+    "stale", "resync-begin", "resync-end", "focus",  "layout", "battery", "label"};
 
 const char *const nf_commands[NPLUG_COMMAND_KINDS] = {
     "none",     "claim",   "yield",  "leave",     "layer", "rumble", "join",
     "clocks",   "lights",  "ignore", "calibrate", "text",  "bind",   "pick",
-    "pick-end", "comfort", "mute",   "label",     "swap",  "follow", "active"};
+    "pick-end", "comfort", "mute",   "nothing",     "swap",  "follow", "active"};
 
 #define OF_REPORT(name, member, size)                                                              \
     {                                                                                              \
@@ -58,6 +58,7 @@ const nf_number *nf_kind_numbers(unsigned kind, size_t *count)
     case NPLUG_REPORT_VALUE:
     case NPLUG_REPORT_FOCUS:
     case NPLUG_REPORT_BATTERY:
+    case NPLUG_REPORT_LABEL:
         *count = NF_COUNT(value_numbers);
         return value_numbers;
     case NPLUG_REPORT_ARRIVE:
