@@ -37,6 +37,7 @@ Suite *storm_suite(void);
 Suite *taps_suite(void);
 Suite *tool_suite(void);
 Suite *units_suite(void);
+Suite *uses_suite(void);
 Suite *values_suite(void);
 Suite *wild_suite(void);
 Suite *window_suite(void);

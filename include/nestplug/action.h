@@ -143,7 +143,8 @@ typedef struct nplug_shaper {
 /* Who gets a seat, and how. */
 typedef enum nplug_seat_rule {
     NPLUG_SEATS_ONE = 0,       /* a game for one: player 1 hears all, whatever is plugged in */
-    NPLUG_SEATS_FIRST_USE = 1, /* a press on an unclaimed device seats a new player */
+    NPLUG_SEATS_FIRST_USE = 1, /* a press on an unclaimed device seats a new player: of a button, a
+                                  key, or a trigger half way */
     NPLUG_SEATS_BY_CALL = 2,   /* only nplug_claim seats anybody */
     NPLUG_SEATS_BY_ACTION = 3, /* a press of the action `join` on an unclaimed device does; its
                                   other buttons do nothing until then */

@@ -11,7 +11,8 @@ extern "C" {
 /* What a player uses.  Keyboards and mice are one set, the desk; so are two hands and a headset,
  * and a stick with its throttle and pedals; each pad is one for itself.
  *
- * A press makes its device's set the active one at once.  A movement does so where the active set
+ * A press (of a button, of a key, of a trigger half way) makes its device's set the active one at
+ * once.  A movement does so where the active set
  * is not being moved at that moment; else it has to go on for a short time (the dwell) and wins
  * then, whatever the set that loses does meanwhile.
  *

@@ -6,8 +6,9 @@
 #define DWELL 150u    /* milliseconds, where the game says nothing */
 #define NUDGE 40      /* counts that a mouse has to move */
 #define LOOK  100000u /* microseconds between two looks at what is moved */
-#define STILL 0.1f /* what the axes of a set may change between two looks and stand all the same   \
-                    */
+#define STILL                                                                                      \
+    0.1f /* what the axes of a set may change between two looks and stand all the same             \
+          */
 
 void np_active_layout(np_actives *actives, np_carve *carve, const nplug_limits *limits)
 {
@@ -225,10 +226,11 @@ void np_active_look(nplug_nest *nest, nplug_time time, nplug_time silence)
 /* --- switching ------------------------------------------------------------------------------ */
 
 /* Levers are parked where they say next that they are. */
-static void unpark(nplug_nest *nest, uint32_t device)
+static void unpark(nplug_nest *nest, uint32_t player, uint32_t device)
 {
     np_run all = nest->controls.of_device[device];
 
+    (void)player;
     for (uint32_t i = 0; i < NP_PARKED; i++) {
         np_parked *parked = &nest->active.parked[i];
         if (parked->control == 0 || parked->control - 1 - all.first >= all.count) continue;
@@ -238,37 +240,40 @@ static void unpark(nplug_nest *nest, uint32_t device)
     }
 }
 
-/* A device of the set that was the active one: its levers stand where they stand, and its axes have
- * to be seen at rest before they begin a movement. */
-static void retire(nplug_nest *nest, uint32_t device)
-{
-    np_controls_make_unready(&nest->controls, device);
-    if (nest->active.next_parked) unpark(nest, device);
-}
+/* What is done with each device of a player's active set. */
+typedef void on_device(nplug_nest *nest, uint32_t player, uint32_t device);
 
-static void retire_set(nplug_nest *nest, uint32_t player)
+static void for_set(nplug_nest *nest, uint32_t player, on_device *each)
 {
     uint32_t first = np_devices_here(&nest->devices, nest->active.of[player].device);
 
     if (first == NP_NONE) return;
     if (!set_of(nest, first)) {
-        retire(nest, first);
+        each(nest, player, first);
         return;
     }
     for (uint32_t i = next_of_set(nest, player, 0); i < nest->devices.count;
          i = next_of_set(nest, player, i + 1))
-        retire(nest, nest->devices.order[i]);
+        each(nest, player, nest->devices.order[i]);
 }
 
+static void settle_in(nplug_nest *nest, uint32_t player, uint32_t device)
+{
+    np_controls_make_unready(&nest->controls, device);
+    np_timers_cancel(&nest->timers, NP_TIMER_CONTEST, player, device);
+}
+
+/* The levers of the set that was the active one stand where they stand; of the one that is, no axis
+ * begins a movement. */
 static void become(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time)
 {
     np_active *active = &nest->active.of[player];
 
-    retire_set(nest, player);
+    if (nest->active.next_parked) for_set(nest, player, unpark);
     active->device = np_devices_handle(&nest->devices, device);
     active->since = active->used = time;
     active->looked = active->moved = false;
-    np_timers_cancel(&nest->timers, NP_TIMER_CONTEST, player, device);
+    for_set(nest, player, settle_in);
     look_next(nest, time);
 }
 

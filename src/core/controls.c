@@ -393,15 +393,16 @@ static void find_far(np_controls *controls, const np_devices *devices, np_run ru
     }
 }
 
-/* Somebody must see those that are not leave their rest. */
+/* Somebody must see those that are not leave their rest, from where they are now. */
 static void watch(np_controls *controls, np_devices *devices, np_run run)
 {
-    const np_wire *wire = &controls->wires[run.first], *end = wire + run.count;
+    np_wire *wire = &controls->wires[run.first], *end = wire + run.count;
 
     for (; wire < end; wire++) {
         const np_control *control = &controls->list[wire->control];
-        if (is_unready(control) && !(control->flags & NP_CONTROL_FAR))
-            np_devices_guard(devices, wire->signal, false, 0, 0);
+        if (!is_unready(control) || control->flags & NP_CONTROL_FAR) continue;
+        set(controls, devices, wire, devices->raw[wire->signal]);
+        np_devices_guard(devices, wire->signal, false, 0, 0);
     }
 }
 

@@ -254,6 +254,7 @@ static void run_wire(nplug_nest *nest, const np_wire *wire, uint32_t signal, npl
                         control->id, nest->cancelled};
     np_edge edge = np_controls_edge(&nest->controls, wire->control);
 
+    if (control->flags & (NP_CONTROL_LEVER | NP_CONTROL_BOTH)) edge = NP_EDGE_NONE;
     if (edge == NP_EDGE_PRESS && nest->devices.nodes[nest->devices.signals[signal].node].resyncing)
         np_controls_spend(&nest->controls, wire->control, false);
     if (edge == NP_EDGE_PRESS) np_twins_hear(nest, change.device, change.id, time);
@@ -333,8 +334,8 @@ static void slide(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time t
     if (value == 0) return;
     np_values_advance(&nest->values, nest, time);
     np_controls_slide(&nest->controls, &nest->devices, signal, time);
-    np_devices_slide(&nest->devices, nest->devices.nodes[node].device, time);
     np_active_slide(nest, signal, value, time);
+    np_devices_slide(&nest->devices, nest->devices.nodes[node].device, time);
     np_notches_turn(nest, signal, value, time);
     np_motions_slide(nest, signal, value);
 }
