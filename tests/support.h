@@ -24,6 +24,7 @@ Suite *gauges_suite(void);
 Suite *gestures_suite(void);
 Suite *house_suite(void);
 Suite *linux_suite(void);
+Suite *parts_suite(void);
 Suite *players_suite(void);
 Suite *models_suite(void);
 Suite *rates_suite(void);

@@ -400,9 +400,10 @@ static void swap_seats(storm *s, int a, int b)
             uint32_t was = d->hearers[part], bits = was & ~(1u << (a - 1) | 1u << (b - 1));
             if ((was >> (a - 1)) & 1u) bits |= 1u << (b - 1);
             if ((was >> (b - 1)) & 1u) bits |= 1u << (a - 1);
-            if (is_known(d) && was == bits && (was & (1u << (a - 1) | 1u << (b - 1))))
-                let_go(d, part);
-            else if (is_known(d))
+            for (unsigned k = 0; k < 3 && was == bits; k++)
+                if (d->down[k] && part_of(d, k) == part)
+                    d->missed[k] |= was & (1u << (a - 1) | 1u << (b - 1));
+            if (is_known(d))
                 set_hearers(d, part, bits);
             else
                 d->hearers[part] = bits;

@@ -37,7 +37,8 @@ NPLUG_API nplug_result nplug_yield_for(nplug_nest *nest, nplug_device device, np
 
 /* At the next step two players exchange seats: each has from then on the devices that the other
  * had, waits for what the other waited for, and has the bindings and the comfort that the other had
- * set. A seat that is free may be one of them: so a player moves.  NPLUG_ERR_ARGUMENT: the same or
+ * set.  What both hold is let go of, marked cancelled; of a device that others hear, too, those go
+ * on holding.  A seat that is free may be one of them: so a player moves.  NPLUG_ERR_ARGUMENT: the same or
  * no such player; NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_swap(nplug_nest *nest, nplug_player player, nplug_player other);
 

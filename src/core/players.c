@@ -485,9 +485,18 @@ static uint32_t swapped(uint32_t bits, uint32_t a, uint32_t b)
     return differ ? bits ^ (1u << a | 1u << b) : bits;
 }
 
+/* Two who both hear a part, and bind it otherwise, begin anew there; whoever else hears it goes on.
+ */
+static void begin_anew(nplug_nest *nest, uint32_t device, uint32_t part, uint32_t players,
+                       nplug_time time)
+{
+    np_values_settle(nest, time);
+    np_sources_hand_over(nest, device, part, players, players, time);
+}
+
 void np_players_swap(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    uint32_t a = command->player, b = command->number;
+    uint32_t a = command->player, b = command->number, both = 1u << a | 1u << b;
 
     nest->players.seated = swapped(nest->players.seated, a, b);
     for (uint32_t d = 0; d < nest->devices.limit; d++)
@@ -498,8 +507,8 @@ void np_players_swap(nplug_nest *nest, const nplug_command *command, nplug_time 
                 *hearers = (uint16_t)after;
             else if (after != *hearers)
                 set_hearers(nest, d, i, after, time, 0);
-            else if ((*hearers & (BIT(a) | BIT(b))) != 0) /* both hear it, and bind it otherwise */
-                np_sources_let_go(nest, d, i, time);
+            else if (((uint32_t)*hearers << 1) & both)
+                begin_anew(nest, d, i, both, time);
         }
     np_rebind_swap(nest, a, b, time);
     say(nest, NPLUG_EVENT_SWAP, NP_NONE, a, time, 0)->count = b;
