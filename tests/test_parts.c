@@ -1,7 +1,7 @@
 /* Several people at shared keyboards, against a plain model of the rules for who hears which key.
  *
- * The model is written from the headers: it knows which keys are down, and of each one who has heard
- * it go down.  NPLUG_CASES=N: so many lists of keys and calls (100000 in ./dev test);
+ * The model is written from the headers: it knows which keys are down, and of each one who has
+ * heard it go down.  NPLUG_CASES=N: so many lists of keys and calls (100000 in ./dev test);
  * NPLUG_SEED=S: from seed S on. */
 #include "edges.h"
 #include <stdio.h>
@@ -16,9 +16,9 @@
 static const struct {
     const char *name;
     int part; /* 0: in none */
-} keys[] = {{"KeyW", 1},    {"KeyS", 1},      {"KeyA", 1},      {"KeyD", 1},       {"KeyQ", 1},
-            {"ArrowUp", 2}, {"ArrowDown", 2}, {"ArrowLeft", 2}, {"ArrowRight", 2}, {"KeyU", 2},
-            {"Space", 0}};
+} keys[] = {{"KeyW", 1},       {"KeyS", 1},    {"KeyA", 1},      {"KeyD", 1},
+            {"KeyQ", 1},       {"ArrowUp", 2}, {"ArrowDown", 2}, {"ArrowLeft", 2},
+            {"ArrowRight", 2}, {"KeyU", 2},    {"Space", 0}};
 #define KEYS COUNT_OF(keys)
 
 /* Bindings: the keys of which any one drives, and one that must be held (KEYS: none). */
@@ -261,9 +261,9 @@ static const char *const boards[BOARDS] = {"keys", "keys-2"};
 
 static void open_game(play *play)
 {
-    static const nplug_part_def parts[PARTS] = {{"port", "KeyW,KeyS,KeyA,KeyD,KeyQ"},
-                                                {"starboard",
-                                                 "ArrowUp,ArrowDown,ArrowLeft,ArrowRight,KeyU"}};
+    static const nplug_part_def parts[PARTS] = {
+        {"port", "KeyW,KeyS,KeyA,KeyD,KeyQ"},
+        {"starboard", "ArrowUp,ArrowDown,ArrowLeft,ArrowRight,KeyU"}};
     nplug_game game = nplug_game_for("parts", actions, ACTIONS, PLAYERS);
 
     play->rule = game.seats = below(play, 2) ? NPLUG_SEATS_FIRST_USE : NPLUG_SEATS_BY_CALL;

@@ -132,8 +132,8 @@ static void make_bindings(play *play, nplug_action_kind kind, char text[200])
 
 static void make_action(play *play, unsigned number)
 {
-    static const nplug_action_kind kinds[] = {NPLUG_BUTTON, NPLUG_BUTTON, NPLUG_LEVEL,
-                                              NPLUG_VECTOR, NPLUG_MOTION};
+    static const nplug_action_kind kinds[] = {NPLUG_BUTTON, NPLUG_BUTTON, NPLUG_LEVEL, NPLUG_VECTOR,
+                                              NPLUG_MOTION};
     nplug_action_kind kind = number < 2 ? NPLUG_BUTTON : ANY_OF(play, kinds);
     nplug_action_rule *rule = &play->rules[number];
 
@@ -183,13 +183,13 @@ static void make_game(play *play)
 static const struct {
     const char *name, *model, *serial;
 } units[UNITS] = {
-    {"keys", "turnstone", NULL}, {"mouse", "stint", NULL},    {"pad-1", "heron", "H-1"},
-    {"pad-2", "curlew", NULL},   {"pad-3", "dunlin", "D-3"},  {"quadrant", "godwit", NULL},
+    {"keys", "turnstone", NULL}, {"mouse", "stint", NULL},   {"pad-1", "heron", "H-1"},
+    {"pad-2", "curlew", NULL},   {"pad-3", "dunlin", "D-3"}, {"quadrant", "godwit", NULL},
     {"mouse-2", "stint", "S-2"},
 };
 
-static const char *const keys[] = {"KeyF", "KeyE", "KeyW", "KeyS", "KeyA", "KeyD", "KeyQ", "Space",
-                                   "ShiftLeft"};
+static const char *const keys[] = {"KeyF", "KeyE", "KeyW",  "KeyS",     "KeyA",
+                                   "KeyD", "KeyQ", "Space", "ShiftLeft"};
 static const char *const pads[] = {"south", "east", "west", "north", "shoulder-left", "dpad-up"};
 static const char *const axes[] = {"stick-left", "stick-right", "trigger-left", "trigger-right"};
 
@@ -258,8 +258,8 @@ static void make_story(play *play)
     unsigned chosen[3] = {below(play, UNITS), below(play, UNITS), below(play, UNITS)};
 
     for (unsigned i = 0; i < MOVES; i++)
-        make_move(play, &play->moves[i], below(play, 6) ? chosen[below(play, 3)]
-                                                        : below(play, UNITS));
+        make_move(play, &play->moves[i],
+                  below(play, 6) ? chosen[below(play, 3)] : below(play, UNITS));
     for (unsigned i = 0; i < UNITS; i++) {
         play->moves[i].kind = NPLUG_MOVE_ARRIVE;
         play->moves[i].on = units[i].name;
@@ -269,8 +269,8 @@ static void make_story(play *play)
     }
     for (unsigned i = 0; i < COUNT_OF(play->orders); i++)
         play->orders[i] =
-            (order){1 + below(play, MOMENTS - 2), below(play, 8), 1 + below(play, play->game.players),
-                    below(play, 64), below(play, 2)};
+            (order){1 + below(play, MOMENTS - 2), below(play, 8),
+                    1 + below(play, play->game.players), below(play, 64), below(play, 2)};
 }
 
 /* --- playing -------------------------------------------------------------------------------- */
@@ -293,8 +293,8 @@ static void give_order(const order *order, nplug_nest *nest)
     if (order->kind == 5) nplug_leave(nest, order->player);
     if (order->kind == 6) nplug_mute(nest, order->on ? 1u << NPLUG_KIND_PAD : 0);
     if (order->kind == 7)
-        nplug_set_comfort(nest, order->player, order->number % 5 == 2 ? NPLUG_EVERY_ACTION
-                                                                      : order->number % ACTIONS,
+        nplug_set_comfort(nest, order->player,
+                          order->number % 5 == 2 ? NPLUG_EVERY_ACTION : order->number % ACTIONS,
                           texts[order->number % 5]);
 }
 
@@ -409,8 +409,9 @@ static bool answers_agree(const answer *a, const answer *b, bool motion)
 {
     const nplug_action_state *x = &a->state, *y = &b->state;
 
-    if (motion) return is_near(a->sum.x, b->sum.x) && is_near(a->sum.y, b->sum.y) &&
-                       a->presses == b->presses && x->held == y->held;
+    if (motion)
+        return is_near(a->sum.x, b->sum.x) && is_near(a->sum.y, b->sum.y) &&
+               a->presses == b->presses && x->held == y->held;
     return a->presses == b->presses && a->releases == b->releases &&
            x->press_count == y->press_count && x->release_count == y->release_count &&
            x->press_time == y->press_time && x->release_time == y->release_time &&

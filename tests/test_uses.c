@@ -7,13 +7,13 @@
 #include <stdio.h>
 #include <string.h>
 
-#define USES   20  /* in each list */
-#define LISTS  200 /* for each game */
-#define AXES   6   /* of a device, at most */
-#define LOOK   (100 * MS)
-#define PAUSE  (100 * MS)
-#define NEVER  UINT64_MAX
-#define REST   (-1) /* the sort of a lever has none */
+#define USES              20  /* in each list */
+#define LISTS             200 /* for each game */
+#define AXES              6   /* of a device, at most */
+#define LOOK              (100 * MS)
+#define PAUSE             (100 * MS)
+#define NEVER             UINT64_MAX
+#define REST              (-1) /* the sort of a lever has none */
 #define EVDEV(type, code) ((uint32_t)(type) << 16 | (code))
 #define HID(page, usage)  ((uint32_t)(page) << 16 | (usage))
 
@@ -33,17 +33,41 @@ static const struct hardware {
     unsigned axes;
     axis axis[AXES];
 } hardware[] = {
-    {"pad", "heron", "south", NPLUG_SPACE_EVDEV, NPLUG_KIND_PAD, 0, 6,
-     {{EVDEV(3, 0), 32767, 0, 0, false}, {EVDEV(3, 1), -32768, 0, 0, false},
-      {EVDEV(3, 3), 32767, 0, 1, false}, {EVDEV(3, 4), -32768, 0, 1, false},
-      {EVDEV(3, 2), 1023, 0, 2, true}, {EVDEV(3, 5), 1023, 0, 3, true}}},
-    {"pad-2", "heron", "south", NPLUG_SPACE_EVDEV, NPLUG_KIND_PAD, 1, 6,
-     {{EVDEV(3, 0), 32767, 0, 0, false}, {EVDEV(3, 1), -32768, 0, 0, false},
-      {EVDEV(3, 3), 32767, 0, 1, false}, {EVDEV(3, 4), -32768, 0, 1, false},
-      {EVDEV(3, 2), 1023, 0, 2, true}, {EVDEV(3, 5), 1023, 0, 3, true}}},
+    {"pad",
+     "heron",
+     "south",
+     NPLUG_SPACE_EVDEV,
+     NPLUG_KIND_PAD,
+     0,
+     6,
+     {{EVDEV(3, 0), 32767, 0, 0, false},
+      {EVDEV(3, 1), -32768, 0, 0, false},
+      {EVDEV(3, 3), 32767, 0, 1, false},
+      {EVDEV(3, 4), -32768, 0, 1, false},
+      {EVDEV(3, 2), 1023, 0, 2, true},
+      {EVDEV(3, 5), 1023, 0, 3, true}}},
+    {"pad-2",
+     "heron",
+     "south",
+     NPLUG_SPACE_EVDEV,
+     NPLUG_KIND_PAD,
+     1,
+     6,
+     {{EVDEV(3, 0), 32767, 0, 0, false},
+      {EVDEV(3, 1), -32768, 0, 0, false},
+      {EVDEV(3, 3), 32767, 0, 1, false},
+      {EVDEV(3, 4), -32768, 0, 1, false},
+      {EVDEV(3, 2), 1023, 0, 2, true},
+      {EVDEV(3, 5), 1023, 0, 3, true}}},
     {"keys", "turnstone", "KeyF", NPLUG_SPACE_EVDEV, NPLUG_KIND_KEYBOARD, 2, 0, {{0}}},
     {"mouse", "stint", "left", NPLUG_SPACE_EVDEV, NPLUG_KIND_MOUSE, 2, 0, {{0}}},
-    {"quadrant", "godwit", "button-1", NPLUG_SPACE_HID, NPLUG_KIND_STICK, 3, 2,
+    {"quadrant",
+     "godwit",
+     "button-1",
+     NPLUG_SPACE_HID,
+     NPLUG_KIND_STICK,
+     3,
+     2,
      {{HID(2, 0xbb), 65535, 0, REST, false}, {HID(2, 0xba), 2047, 0, 0, false}}},
 };
 #define DEVICES COUNT_OF(hardware)
@@ -56,7 +80,7 @@ typedef struct known {
     bool down, pulled;
     bool stood_known; /* of its lever: where it stood */
     float stood;
-    int32_t way[2]; /* of a mouse, since its last pause */
+    int32_t way[2];           /* of a mouse, since its last pause */
     nplug_time slid, decided; /* when it moved last; when the dwell of its movement is over */
 } known;
 
@@ -118,8 +142,7 @@ static bool is_away(const play *play, unsigned d, int stick, float limit)
 
     for (unsigned a = 0; a < hardware[d].axes; a++) {
         int of = hardware[d].axis[a].stick;
-        away |= of != REST && (stick == REST || of == stick) &&
-                fabsf(play->of[d].at[a]) >= limit;
+        away |= of != REST && (stick == REST || of == stick) && fabsf(play->of[d].at[a]) >= limit;
     }
     return away;
 }
@@ -291,8 +314,11 @@ static void do_axis(play *play, unsigned d, nplug_time time)
 
     if (!axis->press && axis->stick != REST && below(play, 2)) to = 0.0f - to;
     raw = (int32_t)(to * (float)axis->full);
-    note(play, time, axis->stick == REST ? "lever" : axis->press ? "trigger" : "stick", d,
-         (double)to);
+    note(play, time,
+         axis->stick == REST ? "lever"
+         : axis->press       ? "trigger"
+                             : "stick",
+         d, (double)to);
     say(play, time, d, axis->code, raw);
     model_axis(play, d, a, to, time);
 }

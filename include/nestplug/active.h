@@ -53,8 +53,8 @@ typedef struct nplug_following {
     const char
         *family; /* prompts are of this family, whatever is used, and so stay the same; NULL or
                     "": none */
-    bool only;   /* only the active set drives the player: using another one switches to it,
-                    and does nothing else until it is let go */
+    bool only;          /* only the active set drives the player: using another one switches to it,
+                           and is spent (see player.h) */
     uint32_t dwell_ms; /* at most 65535 */
 } nplug_following;
 

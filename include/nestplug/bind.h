@@ -149,12 +149,13 @@ typedef struct nplug_pick {
     uint32_t milliseconds; /* how long it waits; 0: for ever */
     nplug_control cancel;  /* the control that ends it; 0: none */
     float threshold;       /* how far an axis must be moved; 0: 0.6 */
-    bool takes;            /* the game hears nothing of what is pressed meanwhile */
+    bool takes;            /* the game hears nothing of what is pressed or moved meanwhile: that is
+                              spent (see player.h) */
 } nplug_pick;
 
 /* Waits for a control, from the next step on, in place of a pick that was under way.  What is held
  * by then has to be let go first.  A notch of a mouse's wheel is picked as the direction in which
- * it turned.  The press that picks is spent: it does nothing else until it is let go.  An
+ * it turned.  The press that picks is spent (see player.h).  An
  * NPLUG_EVENT_PICK tells how it ended.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_pick_begin(nplug_nest *nest, const nplug_pick *pick);
 

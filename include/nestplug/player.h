@@ -8,14 +8,21 @@
 extern "C" {
 #endif
 
+/* A control is spent where what it does now is nothing to those who hear it: the press that seats
+ * somebody or takes over, the press that answers a pick and all that is moved while a pick takes, a
+ * press that only switches to another set, what is held as its device changes hands, as devices of
+ * its kind are muted or heard again, as the game's window loses or gets the focus, and as a device
+ * comes.  A spent control reads as at rest, and presses nothing, until it has been at rest: until
+ * each of its numbers has been nearer to rest than a fifth of its way (0.2), or a mouse and its
+ * wheel have not moved for 100 ms. */
+
 /* The most players that a nest may be opened for. */
 #define NPLUG_PLAYERS_MAX 16u
 
 /* Gives a device to a player, in place of whoever had it, at the next step, with all of its set
  * (keyboards and mice are one desk) that nobody has but who loses the device; the player has a seat
- * from then on.  What was held is let go of, marked cancelled, and reads as at rest until it has
- * been at rest. NPLUG_ERR_ARGUMENT: no such player; NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN,
- * NPLUG_ERR_FULL. */
+ * from then on.  What was held is let go of, marked cancelled, and spent.  NPLUG_ERR_ARGUMENT: no
+ * such player; NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_claim(nplug_nest *nest, nplug_device device, nplug_player player);
 
 /* As nplug_claim, of one part of a keyboard (from 1, in the order of the game's parts); part 0 is
@@ -38,8 +45,8 @@ NPLUG_API nplug_result nplug_yield_for(nplug_nest *nest, nplug_device device, np
 /* At the next step two players exchange seats: each has from then on the devices that the other
  * had, waits for what the other waited for, and has the bindings and the comfort that the other had
  * set.  What both hold is let go of, marked cancelled; of a device that others hear, too, those go
- * on holding.  A seat that is free may be one of them: so a player moves.  NPLUG_ERR_ARGUMENT: the same or
- * no such player; NPLUG_ERR_FULL. */
+ * on holding.  A seat that is free may be one of them: so a player moves.  NPLUG_ERR_ARGUMENT: the
+ * same or no such player; NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_swap(nplug_nest *nest, nplug_player player, nplug_player other);
 
 /* A player leaves at the next step: yields all devices and the seat.  NPLUG_ERR_ARGUMENT,

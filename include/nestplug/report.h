@@ -35,10 +35,10 @@ typedef enum nplug_report_kind {
                                       the port's key_label again */
     NPLUG_REPORT_BATTERY = 12,     /* the device's battery: `as.value` percent, -1 for not known;
                                       `signal` is 1 while it is being charged, else 0 */
-    NPLUG_REPORT_LABEL = 13,       /* printed on the key `signal` (its HID usage of page 0x07) is the
-                                      letter or digit `as.value` (small, a Unicode code point);
-                                      key 0: nothing is known of any key.  The nest says so itself
-                                      where it asked a port's key_label */
+    NPLUG_REPORT_LABEL = 13, /* printed on the key `signal` (its HID usage of page 0x07) is the
+                                letter or digit `as.value` (small, a Unicode code point);
+                                key 0: nothing is known of any key.  The nest says so itself
+                                where it asked a port's key_label */
     NPLUG_REPORT_KINDS
 } nplug_report_kind;
 

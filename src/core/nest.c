@@ -334,6 +334,7 @@ static void slide(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time t
     if (value == 0) return;
     np_values_advance(&nest->values, nest, time);
     np_controls_slide(&nest->controls, &nest->devices, signal, time);
+    np_pick_slide(nest, signal);
     np_active_slide(nest, signal, value, time);
     np_devices_slide(&nest->devices, nest->devices.nodes[node].device, time);
     np_notches_turn(nest, signal, value, time);

@@ -31,13 +31,13 @@ static void turn_wire(nplug_nest *nest, np_wire *wire, int32_t value, nplug_time
     const np_control *control = &nest->controls.list[wire->control];
     np_change change = {time, wire->control, np_devices_handle(&nest->devices, control->device),
                         control->id, false};
+    bool spent = (control->flags & NP_CONTROL_SPENT) != 0;
     int32_t notches;
 
-    if (!np_notches_has(control->id) || control->flags & (NP_CONTROL_MUTED | NP_CONTROL_SPENT))
-        return;
+    if (!np_notches_has(control->id) || (spent && !np_pick_takes(nest, control))) return;
     notches = whole_notches(wire, value);
     for (int32_t i = notches < 0 ? -notches : notches; i > 0; i--)
-        if (!np_pick_notch(nest, &change, way_of(wire->component, notches)))
+        if (!np_pick_notch(nest, &change, way_of(wire->component, notches)) && !spent)
             np_sources_strike(nest, &change, way_of(wire->component, notches));
 }
 

@@ -139,6 +139,23 @@ void np_pick_hear(nplug_nest *nest, const np_change *change)
         end(nest, source, change->device, 0, change->time);
 }
 
+bool np_pick_takes(const nplug_nest *nest, const np_control *control)
+{
+    return nest->pick.waits && nest->pick.takes && !(control->flags & NP_CONTROL_MUTED) &&
+           is_watched(nest, control);
+}
+
+void np_pick_slide(nplug_nest *nest, uint32_t signal)
+{
+    np_run run = nest->controls.of_signal[signal];
+
+    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+        uint32_t control = nest->controls.wires[w].control;
+        if (np_pick_takes(nest, &nest->controls.list[control]))
+            np_controls_spend(&nest->controls, control, true);
+    }
+}
+
 bool np_pick_notch(nplug_nest *nest, const np_change *change, uint16_t way)
 {
     const np_control *control = &nest->controls.list[change->control];
@@ -146,6 +163,7 @@ bool np_pick_notch(nplug_nest *nest, const np_change *change, uint16_t way)
 
     if (!nest->pick.waits || !is_watched(nest, control)) return false;
     note_nearest(nest, control->device, source, 1.0f);
+    np_controls_spend(&nest->controls, change->control, true);
     if (control->id == nest->pick.cancel)
         np_pick_stop(nest, NPLUG_EVENT_CANCELLED, change->time);
     else

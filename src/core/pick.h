@@ -24,6 +24,12 @@ void np_pick_layout(np_pick *pick, np_carve *carve, const nplug_limits *limits);
 /* Hears a change of a control while it waits. */
 void np_pick_hear(nplug_nest *nest, const np_change *change);
 
+/* Whether a pick is under way that takes a control from the game. */
+bool np_pick_takes(const nplug_nest *nest, const np_control *control);
+
+/* A signal without ends is about to move: nobody hears it where a pick takes its control. */
+void np_pick_slide(nplug_nest *nest, uint32_t signal);
+
 /* Hears a notch of a wheel; whether the pick takes it from the game. */
 bool np_pick_notch(nplug_nest *nest, const np_change *change, uint16_t way);
 

@@ -12,9 +12,9 @@ typedef struct np_ramp {
 } np_ramp;
 
 typedef struct np_values {
-    np_ramp *ramps;   /* by player, then ramp */
-    uint8_t *order;   /* by player, then binding: when it left its rest (latest.c); 0: it rests */
-    uint32_t *dirty;  /* player << 16 | action, whose value is to be found again */
+    np_ramp *ramps;  /* by player, then ramp */
+    uint8_t *order;  /* by player, then binding: when it left its rest (latest.c); 0: it rests */
+    uint32_t *dirty; /* player << 16 | action, whose value is to be found again */
     uint32_t dirty_count, moving_count; /* at the list's head; of motions, at its end */
     uint32_t ramp_limit, binding_limit, pairs;
     bool latest;         /* of some that are dirty, the latest binding counts */
