@@ -232,6 +232,44 @@ START_TEST(the_same_unit_goes_to_its_player)
 }
 END_TEST
 
+/* Of three pads at a hub two are players' and one is spare: each is whose it was, in whatever order
+ * they come back, and as often as the hub does that. */
+START_TEST(a_spare_pad_is_nobodys_again)
+{
+    static const unsigned orders[][3] = {{0, 1, 2}, {0, 2, 1}, {1, 0, 2},
+                                         {1, 2, 0}, {2, 0, 1}, {2, 1, 0}};
+    static const char *const sockets[] = {"hub.1", "hub.2", "hub.3"};
+    nplug_game game = four_seats();
+    nplug_time at = 20 * MS;
+    char name[16];
+    test_rig rig;
+
+    game.wobble_ms = _i % 2 ? 5 : 0;
+    rig_open(&rig, &game, NULL);
+    for (unsigned i = 0; i < 3; i++) {
+        snprintf(name, sizeof name, "0-%u", i);
+        plug(&rig, 0, name, "dunlin", NULL, sockets[i]);
+        if (i != 1) nplug_sim_press(rig.sim, (1 + i) * MS, name, "start", MS);
+    }
+    for (unsigned round = 1; round < 20; round++, at += 100 * MS) {
+        const unsigned *order =
+            orders[(unsigned)_i + round < 6 ? (unsigned)_i + round : (unsigned)_i];
+        for (unsigned i = 0; i < 3; i++) {
+            snprintf(name, sizeof name, "%u-%u", round - 1, i);
+            nplug_sim_unplug(rig.sim, at + i, name);
+        }
+        for (unsigned i = 0; i < 3; i++) {
+            snprintf(name, sizeof name, "%u-%u", round, order[i]);
+            plug(&rig, at + (i + 1) * 10 * MS, name, "dunlin", NULL, sockets[order[i]]);
+        }
+        rig_step(&rig, at + 50 * MS);
+        for (unsigned i = 0; i < 3; i++)
+            ck_assert_uint_eq(players_at(&rig, i), order[i] == 0 ? 1 : order[i] == 1 ? 0 : 2);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(a_hub_that_loses_four_pads_gives_them_back_in_any_order)
 {
     static const unsigned orders[][4] = {{3, 2, 1, 0}, {1, 3, 0, 2}, {2, 0, 3, 1}};
@@ -407,6 +445,7 @@ Suite *return_suite(void)
     tcase_add_test(tests, half_a_keyboard_takes_over_alone);
     tcase_add_test(tests, a_place_that_is_given_away_waits_no_more);
     tcase_add_loop_test(tests, the_same_unit_goes_to_its_player, 0, COUNT_OF(comings));
+    tcase_add_loop_test(tests, a_spare_pad_is_nobodys_again, 0, 6);
     tcase_add_loop_test(tests, a_hub_that_loses_four_pads_gives_them_back_in_any_order, 0, 3);
     tcase_add_test(tests, a_wobble_is_one_event_and_keeps_the_handle);
     tcase_add_test(tests, levers_stay_and_others_as_the_game_says);

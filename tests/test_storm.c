@@ -13,7 +13,8 @@
 #define PARTS   2
 #define DEVS    40
 
-typedef enum { NOWHERE, HERE, AWAY, LOST } state;
+/* Lost: somebody misses it.  Left: nobody does; it is known again as long as its place is its. */
+typedef enum { NOWHERE, HERE, AWAY, LOST, LEFT } state;
 
 /* A piece of hardware: what it would say of itself, and where it is plugged in. */
 typedef struct unit {
@@ -32,6 +33,7 @@ typedef struct dev {
     uint16_t product;
     uint32_t socket;
     bool keyboard, parted;
+    bool forgotten;              /* another one is now what it was */
     uint32_t hearers[PARTS + 1]; /* bit 0 is player 1 */
     bool down[3], spent[3];      /* by button; a keyboard's third is in no part */
     uint32_t missed[3];          /* by button: who came to hear it when it was down already */
@@ -145,7 +147,7 @@ static void stop_missing(dev *d, uint32_t players)
 {
     for (int i = 0; i <= PARTS; i++)
         d->hearers[i] &= ~players;
-    if (all_hearers(d) == 0) d->state = NOWHERE;
+    if (all_hearers(d) == 0) d->state = LEFT;
 }
 
 static void leave(storm *s, int p)
@@ -204,11 +206,6 @@ static bool serial_tells(const storm *s, const unit *u)
     return u->serial != NULL;
 }
 
-static bool by_serial(const dev *d, const unit *u, bool tells)
-{
-    return tells && same(d->serial, u->serial);
-}
-
 static bool by_sort(const dev *d, const unit *u)
 {
     return d->product == u->product && (!d->serial || !u->serial || same(d->serial, u->serial));
@@ -219,24 +216,49 @@ static bool by_socket(const dev *d, const unit *u)
     return by_sort(d, u) && u->socket && d->socket == u->socket;
 }
 
-static int returning(const storm *s, const unit *u, state from)
+static bool has_gone(const dev *d, bool away)
 {
-    bool tells = serial_tells(s, u);
+    return (away && d->state == AWAY) || ((d->state == LOST || d->state == LEFT) && !d->forgotten);
+}
 
-    for (int level = 0; level < 3; level++) {
-        int found = -1, count = 0;
-        for (int i = 0; i < DEVS; i++) {
-            if (s->devs[i].state != from) continue;
-            if (level == 0 && !by_serial(&s->devs[i], u, tells)) continue;
-            if (level == 1 && !by_socket(&s->devs[i], u)) continue;
-            if (level == 2 && !by_sort(&s->devs[i], u)) continue;
-            if (from == AWAY && s->devs[i].product != u->product) continue;
+/* By serial number the only one; by socket the one that left it last. */
+static int surely(const storm *s, const unit *u, bool away)
+{
+    int found = -1, count = 0;
+
+    for (int i = 0; i < DEVS && serial_tells(s, u); i++)
+        if (has_gone(&s->devs[i], away) && same(s->devs[i].serial, u->serial)) {
             found = i;
             count++;
         }
-        if (count == 1) return found;
+    if (count == 1) return found;
+    found = -1;
+    for (int i = 0; i < DEVS; i++) {
+        const dev *d = &s->devs[i];
+        if (!has_gone(d, away) || !by_socket(d, u)) continue;
+        if (found < 0 || d->state == AWAY ||
+            (s->devs[found].state != AWAY && d->went > s->devs[found].went))
+            found = i;
     }
-    return -1;
+    return found;
+}
+
+/* Which one it is, of those that went a moment ago or are lost; -1: none of them. */
+static int returning(const storm *s, const unit *u, state from)
+{
+    int found = surely(s, u, from == AWAY), count = 0;
+
+    if (found >= 0)
+        return s->devs[found].state == from &&
+                       (from == LOST || s->devs[found].product == u->product)
+                   ? found
+                   : -1;
+    for (int i = 0; i < DEVS; i++)
+        if (s->devs[i].state == from && by_sort(&s->devs[i], u)) {
+            found = i;
+            count++;
+        }
+    return count == 1 ? found : -1;
 }
 
 static void take_place(dev *d, dev *lost)
@@ -252,9 +274,8 @@ static void take_place(dev *d, dev *lost)
         set_hearers(d, i, d->hearers[i] | was.hearers[i]);
 }
 
-static void arrive_anew(storm *s, dev *d, const unit *u)
+static void arrive_anew(storm *s, dev *d, int lost)
 {
-    int lost = returning(s, u, LOST);
     const dev *desk = NULL;
 
     if (lost >= 0) {
@@ -273,15 +294,29 @@ static void arrive_anew(storm *s, dev *d, const unit *u)
     if (s->rule == NPLUG_SEATS_BY_ARRIVAL && free_seat(s)) claim(s, d, 0, free_seat(s));
 }
 
+/* The place that is given to a new device. */
+static int place_for_new(const storm *s)
+{
+    int place = -1;
+
+    for (int i = 0; i < DEVS; i++) {
+        const dev *d = &s->devs[i];
+        if (d->state == NOWHERE) return i;
+        if (d->state == LEFT && (place < 0 || d->went < s->devs[place].went)) place = i;
+    }
+    return place;
+}
+
 static void arrive(storm *s, unit *u)
 {
-    int back = returning(s, u, AWAY), at = 0;
-    dev *d;
+    int back = returning(s, u, AWAY), known = back < 0 ? surely(s, u, false) : -1;
+    int lost = back < 0 ? returning(s, u, LOST) : -1, place = back < 0 ? place_for_new(s) : back;
+    dev *d = &s->devs[place];
 
-    while (s->devs[at].state != NOWHERE)
-        at++;
-    u->dev = back >= 0 ? back : at;
-    d = &s->devs[u->dev];
+    HOLDS(s, place >= 0);
+    u->dev = place;
+    if (known >= 0) s->devs[known].forgotten = true;
+    if (lost >= 0) s->devs[lost].forgotten = true;
     if (back < 0) {
         memset(d, 0, sizeof *d);
         d->came = s->order++;
@@ -294,7 +329,7 @@ static void arrive(storm *s, unit *u)
     d->socket = u->socket;
     d->keyboard = u->keyboard;
     d->parted = u->keyboard && s->parts;
-    if (back < 0) arrive_anew(s, d, u);
+    if (back < 0) arrive_anew(s, d, lost);
 }
 
 static void depart(storm *s, dev *d)
@@ -303,7 +338,7 @@ static void depart(storm *s, dev *d)
     s->old[s->old_count++] = d->handle;
     d->handle = 0;
     d->went = s->order++;
-    d->state = all_hearers(d) ? LOST : NOWHERE;
+    d->state = all_hearers(d) ? LOST : LEFT;
     d->until = s->waits ? d->until + s->waits * 1000u : UINT64_MAX;
 }
 

@@ -66,7 +66,9 @@ NPLUG_API uint32_t nplug_part_players(const nplug_nest *nest, nplug_device devic
 /* The devices that went while a player heard them and have not come back, by place from 0: the
  * handle of one, 0 past the end.  The same hardware goes back to its player, by serial number where
  * that is the only one of its kind here, else by socket, else where no other player misses the
- * like. */
+ * like.  By serial number or socket it may also be known as one that nobody had, which was in that
+ * socket last: so it is nobody's.  The nest knows that one until its place (see nplug_limits) is
+ * given away, after never used ones the longest gone first, and those that are missed last. */
 NPLUG_API nplug_device nplug_missed_at(const nplug_nest *nest, nplug_player player, uint32_t place);
 
 /* Whether a player has a seat, and no device that is here.  Any unclaimed device takes over for

@@ -97,9 +97,16 @@ static void rejoin(nplug_nest *nest, uint32_t device, uint32_t node, nplug_time 
     if (away) np_players_light(nest, device);
 }
 
+/* The device that a node was, and that has gone. */
+static uint32_t find_gone(const np_devices *devices, uint32_t node)
+{
+    np_who who = np_devices_who(&devices->nodes[node]);
+    return np_returns_as(devices, &who, NP_NONE);
+}
+
 void np_coming_ready(nplug_nest *nest, uint32_t node, nplug_time time)
 {
-    uint32_t device;
+    uint32_t device, gone;
 
     np_devices_complete(&nest->devices, node, np_looks_by_itself(&nest->devices, node));
     device = np_devices_find_unit(&nest->devices, node);
@@ -108,6 +115,7 @@ void np_coming_ready(nplug_nest *nest, uint32_t node, nplug_time time)
         rejoin(nest, device, node, time);
         return;
     }
+    gone = find_gone(&nest->devices, node);
     device = np_devices_make(&nest->devices, node);
     if (device == NP_NONE) {
         np_devices_drop_node(&nest->devices, node);
@@ -117,7 +125,7 @@ void np_coming_ready(nplug_nest *nest, uint32_t node, nplug_time time)
     np_players_forget(nest, device, time);
     build(nest, device, time);
     np_coming_say(nest, NPLUG_EVENT_ARRIVAL, device, time);
-    np_players_arrive(nest, device);
+    np_players_arrive(nest, device, gone == device ? NP_NONE : gone);
 }
 
 void np_coming_battery(nplug_nest *nest, uint32_t device, const nplug_report *report,

@@ -364,6 +364,11 @@ void np_devices_miss(np_devices *devices, uint32_t device, bool missed)
     devices->list[device].missed = missed;
 }
 
+void np_devices_forget(np_devices *devices, uint32_t device)
+{
+    memset(&devices->list[device].who, 0, sizeof devices->list[device].who);
+}
+
 bool np_devices_charge(np_devices *devices, uint32_t index, const nplug_report *report)
 {
     np_device *device = &devices->list[index];

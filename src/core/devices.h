@@ -170,6 +170,9 @@ bool np_devices_charge(np_devices *devices, uint32_t device, const nplug_report 
  * all others. */
 void np_devices_miss(np_devices *devices, uint32_t device, bool missed);
 
+/* One that has gone is known again no more: another one is now what it was. */
+void np_devices_forget(np_devices *devices, uint32_t device);
+
 /* Takes a node away from its device; the device stays. */
 void np_devices_drop_node(np_devices *devices, uint32_t node);
 /* The device has gone: its handle stays readable until its place is given away. */

@@ -462,7 +462,9 @@ void np_players_ignore(nplug_nest *nest, const nplug_command *command, nplug_tim
     np_values_mark_device(nest, device);
     nest->players.parts[device].ignored = command->on != 0;
     np_guards_empty(nest, device);
-    if (!command->on) np_players_arrive(nest, device);
+    if (command->on) return;
+    np_players_arrive(nest, device,
+                      np_returns_as(&nest->devices, &nest->devices.list[device].who, device));
 }
 
 void np_players_leave(nplug_nest *nest, uint32_t player, nplug_time time, uint16_t flags)
@@ -526,13 +528,15 @@ static uint32_t owners_of_set(const nplug_nest *nest, uint32_t device)
     return 0;
 }
 
-void np_players_arrive(nplug_nest *nest, uint32_t device)
+void np_players_arrive(nplug_nest *nest, uint32_t device, uint32_t gone)
 {
     const np_players *players = &nest->players;
     nplug_time time = nest->feed.processed;
-    uint32_t gone = np_returns_as(&nest->devices, device), player;
+    bool missed = gone != NP_NONE && nest->devices.list[gone].missed;
+    uint32_t player;
 
-    if (gone != NP_NONE) {
+    if (gone != NP_NONE) np_devices_forget(&nest->devices, gone);
+    if (missed) {
         take_place(nest, device, gone, time);
     } else if (players->rule == NPLUG_SEATS_ONE) {
         set_all(nest, device, 0, BIT(1), time, 0);

@@ -55,8 +55,9 @@ void np_players_forget(nplug_nest *nest, uint32_t device, nplug_time time);
 /* The controls of a device that was built are dealt out to its parts. */
 void np_players_divide(nplug_nest *nest, uint32_t device);
 
-/* A device came: to who misses it, to the set that it belongs to, or as the rule for seats says. */
-void np_players_arrive(nplug_nest *nest, uint32_t device);
+/* A device came, which was `gone` before (NP_NONE: new): to who misses that, to the set that it
+ * belongs to, or as the rule for seats says. */
+void np_players_arrive(nplug_nest *nest, uint32_t device, uint32_t gone);
 
 /* A device has gone, with all that it held let go of: who heard it waits; and has waited too long.
  */

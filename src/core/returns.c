@@ -1,21 +1,35 @@
 #include "returns.h"
 
-/* By what two are taken for one, from the surest way on. */
-enum { BY_SERIAL, BY_SOCKET, BY_SORT, BY_NOTHING };
-
 static bool is_here(const np_device *device)
 {
     return device->presence == NP_HERE && device->first_node != NP_NONE;
 }
 
-static bool is_in_question(const np_device *device, bool away)
+/* Gone for a moment: nobody was told yet. */
+static bool is_away(const np_device *device)
 {
-    if (away) return device->presence == NP_HERE && device->first_node == NP_NONE;
-    return device->presence == NP_GONE && device->missed;
+    return device->presence == NP_HERE && device->first_node == NP_NONE;
 }
 
+static bool is_gone(const np_device *device)
+{
+    return device->presence == NP_GONE;
+}
+
+static bool is_missed(const np_device *device)
+{
+    return is_gone(device) && device->missed;
+}
+
+static bool is_away_or_gone(const np_device *device)
+{
+    return is_away(device) || is_gone(device);
+}
+
+typedef bool is_in_question(const np_device *device);
+
 /* Pads of one lot may all have the same serial number: it tells nothing then. */
-static bool is_alone(const np_devices *devices, const np_who *who, uint32_t self)
+static bool serial_tells(const np_devices *devices, const np_who *who, uint32_t self)
 {
     for (uint32_t i = 0; who->serial && i < devices->limit; i++) {
         const np_who *other = &devices->list[i].who;
@@ -26,42 +40,88 @@ static bool is_alone(const np_devices *devices, const np_who *who, uint32_t self
     return who->serial != 0;
 }
 
-static bool is_like(const np_who *gone, const np_who *come, unsigned by, bool alone)
+static bool look_alike(const np_who *gone, const np_who *come)
 {
-    if (gone->looks != come->looks &&
-        !np_looks_go_together((nplug_kind)gone->looks, (nplug_kind)come->looks))
-        return false;
-    if (by == BY_SERIAL) return alone && gone->serial == come->serial;
-    if (gone->sort != come->sort) return false;
-    if (gone->serial && come->serial && gone->serial != come->serial) return false;
-    return by == BY_SORT || (come->socket && gone->socket == come->socket);
+    return gone->looks == come->looks ||
+           np_looks_go_together((nplug_kind)gone->looks, (nplug_kind)come->looks);
 }
 
-static uint32_t best_of(const np_devices *devices, const np_who *who, uint32_t self)
+static bool is_same_sort(const np_who *gone, const np_who *come)
 {
-    bool alone = is_alone(devices, who, self), away = self == NP_NONE;
+    if (!look_alike(gone, come) || gone->sort != come->sort) return false;
+    return !gone->serial || !come->serial || gone->serial == come->serial;
+}
 
-    for (unsigned by = BY_SERIAL; by < BY_NOTHING; by++) {
-        uint32_t found = NP_NONE, count = 0;
-        for (uint32_t i = 0; i < devices->limit; i++) {
-            const np_device *device = &devices->list[i];
-            if (!is_in_question(device, away) || !is_like(&device->who, who, by, alone)) continue;
-            if (away && device->who.sort != who->sort) continue;
-            found = i;
-            count++;
-        }
-        if (count == 1) return found;
+/* The only one in question with the serial number; NP_NONE where there is none or several. */
+static uint32_t by_serial(const np_devices *devices, const np_who *who, is_in_question *asks)
+{
+    uint32_t found = NP_NONE, count = 0;
+
+    for (uint32_t i = 0; i < devices->limit; i++) {
+        const np_device *device = &devices->list[i];
+        if (!asks(device) || device->who.serial != who->serial) continue;
+        if (!look_alike(&device->who, who)) continue;
+        found = i;
+        count++;
     }
-    return NP_NONE;
+    return count == 1 ? found : NP_NONE;
+}
+
+static bool left_later(const np_device *a, const np_device *b)
+{
+    return is_away(a) || (!is_away(b) && a->gone_order > b->gone_order);
+}
+
+/* What left the socket last. */
+static uint32_t by_socket(const np_devices *devices, const np_who *who, is_in_question *asks)
+{
+    const np_device *list = devices->list;
+    uint32_t found = NP_NONE;
+
+    for (uint32_t i = 0; who->socket && i < devices->limit; i++) {
+        if (!asks(&list[i]) || list[i].who.socket != who->socket) continue;
+        if (!is_same_sort(&list[i].who, who)) continue;
+        if (found == NP_NONE || left_later(&list[i], &list[found])) found = i;
+    }
+    return found;
+}
+
+static uint32_t by_sort(const np_devices *devices, const np_who *who, is_in_question *asks)
+{
+    uint32_t found = NP_NONE, count = 0;
+
+    for (uint32_t i = 0; i < devices->limit; i++) {
+        const np_device *device = &devices->list[i];
+        if (!asks(device) || !is_same_sort(&device->who, who)) continue;
+        found = i;
+        count++;
+    }
+    return count == 1 ? found : NP_NONE;
+}
+
+/* By what hardware is known for certain, as far as it says that. */
+static uint32_t surely(const np_devices *devices, const np_who *who, uint32_t self,
+                       is_in_question *asks)
+{
+    uint32_t found = NP_NONE;
+
+    if (serial_tells(devices, who, self)) found = by_serial(devices, who, asks);
+    return found == NP_NONE ? by_socket(devices, who, asks) : found;
 }
 
 uint32_t np_returns_at_once(const np_devices *devices, uint32_t node)
 {
     np_who who = np_devices_who(&devices->nodes[node]);
-    return best_of(devices, &who, NP_NONE);
+    uint32_t found = surely(devices, &who, NP_NONE, is_away_or_gone);
+
+    if (found == NP_NONE) return by_sort(devices, &who, is_away);
+    return is_away(&devices->list[found]) && devices->list[found].who.sort == who.sort ? found
+                                                                                       : NP_NONE;
 }
 
-uint32_t np_returns_as(const np_devices *devices, uint32_t device)
+uint32_t np_returns_as(const np_devices *devices, const np_who *who, uint32_t self)
 {
-    return best_of(devices, &devices->list[device].who, device);
+    uint32_t found = surely(devices, who, self, is_gone);
+
+    return found == NP_NONE ? by_sort(devices, who, is_missed) : found;
 }
