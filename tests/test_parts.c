@@ -1,4 +1,5 @@
-/* Several people at shared keyboards, against a plain model of the rules for who hears which key.
+/* Several people at shared keyboards and a mouse, against a plain model of the rules for who hears
+ * which key.
  *
  * The model is written from the headers: it knows which keys are down, and of each one who has
  * heard it go down.  NPLUG_CASES=N: so many lists of keys and calls (100000 in ./dev test);
@@ -9,7 +10,8 @@
 
 #define PLAYERS 3
 #define PARTS   2
-#define BOARDS  2
+#define BOARDS  3 /* two keyboards and a mouse */
+#define MOUSE   2
 #define TURNS   24  /* in each list */
 #define LISTS   200 /* for each game */
 
@@ -18,8 +20,9 @@ static const struct {
     int part; /* 0: in none */
 } keys[] = {{"KeyW", 1},       {"KeyS", 1},    {"KeyA", 1},      {"KeyD", 1},
             {"KeyQ", 1},       {"ArrowUp", 2}, {"ArrowDown", 2}, {"ArrowLeft", 2},
-            {"ArrowRight", 2}, {"KeyU", 2},    {"Space", 0}};
-#define KEYS COUNT_OF(keys)
+            {"ArrowRight", 2}, {"KeyU", 2},    {"Space", 0},     {"left", -1}};
+#define KEYS  COUNT_OF(keys)
+#define CLICK (KEYS - 1) /* what the mouse has: its part is the game's to say */
 
 /* Bindings: the keys of which any one drives, and one that must be held (KEYS: none). */
 enum { ROW, SIGNAL, HAUL, MOOR, ACTIONS };
@@ -27,13 +30,14 @@ static const nplug_action_def actions[ACTIONS] = {
     [ROW] = {"row", NPLUG_VECTOR,
              "keys:KeyW,KeyS,KeyA,KeyD | keys:ArrowUp,ArrowDown,ArrowLeft,ArrowRight", 0},
     [SIGNAL] = {"signal", NPLUG_BUTTON, "key:KeyW | key:ArrowUp", 0},
-    [HAUL] = {"haul", NPLUG_BUTTON, "key:KeyQ | key:KeyU | key:Space", 0},
+    [HAUL] = {"haul", NPLUG_BUTTON, "key:KeyQ | key:KeyU | key:Space | mouse:left", 0},
     [MOOR] = {"moor", NPLUG_BUTTON, "key:KeyA+key:ArrowRight observe", 0},
 };
 static const struct {
     unsigned action, first, count, held;
-} bindings[] = {{ROW, 0, 4, KEYS},  {ROW, 5, 4, KEYS},  {SIGNAL, 0, 1, KEYS}, {SIGNAL, 5, 1, KEYS},
-                {HAUL, 4, 1, KEYS}, {HAUL, 9, 1, KEYS}, {HAUL, 10, 1, KEYS},  {MOOR, 8, 1, 2}};
+} bindings[] = {{ROW, 0, 4, KEYS},    {ROW, 5, 4, KEYS},      {SIGNAL, 0, 1, KEYS},
+                {SIGNAL, 5, 1, KEYS}, {HAUL, 4, 1, KEYS},     {HAUL, 9, 1, KEYS},
+                {HAUL, 10, 1, KEYS},  {HAUL, CLICK, 1, KEYS}, {MOOR, 8, 1, 2}};
 #define BINDINGS COUNT_OF(bindings)
 
 /* What happened to an action of a player, in turn. */
@@ -50,6 +54,7 @@ typedef struct happened {
 typedef struct play {
     test_rig rig;
     nplug_seat_rule rule;
+    int mice; /* the part that they belong to; 0: none */
     bool down[BOARDS][KEYS], spent[BOARDS][KEYS];
     bool heard[BOARDS][KEYS][PLAYERS + 1]; /* that it went down, and is so */
     uint32_t hearers[BOARDS][PARTS + 1];   /* bit by player; 0: nobody's */
@@ -73,6 +78,12 @@ static void add(happened *happened, nplug_time time, bool press, bool cancelled)
 }
 
 /* --- the model ------------------------------------------------------------------------------ */
+
+/* Which part a key is in, or the mouse's button. */
+static int part_of(const play *play, unsigned key)
+{
+    return key == CLICK ? play->mice : keys[key].part;
+}
 
 static bool is_heard(const play *play, unsigned key, int p)
 {
@@ -145,7 +156,7 @@ static void set_hearers(play *play, unsigned b, int part, uint32_t hearers)
 
     if (was == hearers) return;
     for (unsigned k = 0; k < KEYS; k++) {
-        if (keys[k].part != part) continue;
+        if (part_of(play, k) != part) continue;
         for (int p = 0; p <= PLAYERS; p++)
             if (play->heard[b][k][p] && (!(was & hearers) || !((hearers >> p) & 1u)))
                 hear(play, b, k, p, false, play->now, true);
@@ -177,10 +188,32 @@ static bool has_any(const play *play, int p)
     return any;
 }
 
+static uint32_t all_hearers(const play *play, unsigned b)
+{
+    return play->hearers[b][1] | play->hearers[b][2];
+}
+
+/* Whoever has the part that mice belong to has the mouse, and the other way round. */
+static void claim(play *play, unsigned b, int part, int p)
+{
+    uint32_t losers = all_hearers(play, b);
+
+    for (int i = 1; i <= PARTS; i++)
+        if (part == 0 || part == i) set_hearers(play, b, i, 1u << p);
+    if (!play->mice || (part && part != play->mice)) return;
+    if (b != MOUSE && !(play->hearers[MOUSE][play->mice] & ~losers))
+        set_hearers(play, MOUSE, play->mice, 1u << p);
+    for (unsigned board = 0; b == MOUSE && board < MOUSE; board++)
+        if (!(play->hearers[board][play->mice] & ~losers)) {
+            set_hearers(play, board, play->mice, 1u << p);
+            return;
+        }
+}
+
 /* The press that seats somebody does nothing else. */
 static void model_press(play *play, unsigned b, unsigned key, nplug_time time)
 {
-    int part = keys[key].part, p = free_seat(play);
+    int part = part_of(play, key), p = free_seat(play);
     uint32_t hearers = hearers_of(play, b, part);
 
     play->now = time;
@@ -188,7 +221,7 @@ static void model_press(play *play, unsigned b, unsigned key, nplug_time time)
     if (hearers == 1u && p && play->rule == NPLUG_SEATS_FIRST_USE) {
         play->spent[b][key] = true;
         play->seated[p] = true;
-        set_hearers(play, b, part, 1u << p);
+        claim(play, b, part, p);
         return;
     }
     for (p = 0; p <= PLAYERS; p++)
@@ -245,7 +278,7 @@ static nplug_vec2 model_row(const play *play, int p)
         for (unsigned k = 0; k < 4; k++)
             for (unsigned b = 0; b < BOARDS; b++) {
                 unsigned key = bindings[i].first + k;
-                uint32_t hearers = hearers_of(play, b, keys[key].part);
+                uint32_t hearers = hearers_of(play, b, part_of(play, key));
                 on[k] |= play->down[b][key] && !play->spent[b][key] && (hearers >> p) & 1u;
             }
         value.x = (float)on[3] - (float)on[2];
@@ -257,21 +290,25 @@ static nplug_vec2 model_row(const play *play, int p)
 
 /* --- playing -------------------------------------------------------------------------------- */
 
-static const char *const boards[BOARDS] = {"keys", "keys-2"};
+static const char *const boards[BOARDS] = {"keys", "keys-2", "mouse"};
 
 static void open_game(play *play)
 {
-    static const nplug_part_def parts[PARTS] = {
-        {"port", "KeyW,KeyS,KeyA,KeyD,KeyQ"},
-        {"starboard", "ArrowUp,ArrowDown,ArrowLeft,ArrowRight,KeyU"}};
+#define PORT      "KeyW,KeyS,KeyA,KeyD,KeyQ"
+#define STARBOARD "ArrowUp,ArrowDown,ArrowLeft,ArrowRight,KeyU"
+    static const nplug_part_def parts[3][PARTS] = {
+        {{"port", PORT}, {"starboard", STARBOARD}},
+        {{"port", PORT ",mouse"}, {"starboard", STARBOARD}},
+        {{"port", PORT}, {"starboard", "mouse," STARBOARD}}};
     nplug_game game = nplug_game_for("parts", actions, ACTIONS, PLAYERS);
 
     play->rule = game.seats = below(play, 2) ? NPLUG_SEATS_FIRST_USE : NPLUG_SEATS_BY_CALL;
-    game.parts = parts;
+    play->mice = (int)below(play, 3);
+    game.parts = parts[play->mice];
     game.part_count = PARTS;
     rig_open(&play->rig, &game, NULL);
     for (unsigned b = 0; b < BOARDS; b++)
-        nplug_sim_plug(play->rig.sim, b, boards[b], "turnstone");
+        nplug_sim_plug(play->rig.sim, b, boards[b], b == MOUSE ? "stint" : "turnstone");
     rig_step(&play->rig, 10);
     play->now = 10;
 }
@@ -287,7 +324,7 @@ static void note(play *play, nplug_time time, const char *what, const char *whic
 
 static void turn_key(play *play, nplug_time time)
 {
-    unsigned b = below(play, BOARDS), key = below(play, KEYS);
+    unsigned b = below(play, BOARDS), key = b == MOUSE ? CLICK : below(play, CLICK);
     bool press = !play->down[b][key];
 
     note(play, time, press ? "press" : "release", keys[key].name, b, 0);
@@ -336,11 +373,11 @@ static void call(play *play)
     switch (which) {
     case 0:
         nplug_claim_part(play->rig.nest, device, (uint32_t)part, player);
-        set_hearers(play, b, part, 1u << p);
+        claim(play, b, part, p);
         break;
     case 1:
         nplug_claim(play->rig.nest, device, player);
-        set_all(play, b, 1u << p);
+        claim(play, b, 0, p);
         break;
     case 2:
         nplug_share(play->rig.nest, device, player);

@@ -155,10 +155,13 @@ typedef enum nplug_seat_rule {
 #define NPLUG_PARTS_MAX 4u
 
 /* A part of every keyboard, for players who share one: the part numbered 1 is the first in the
- * game's table.  Keys outside all parts belong to nobody. */
+ * game's table.  Keys outside all parts belong to nobody, and so do mice but where a part names
+ * "mouse" among its keys: they are that part's.  Whoever comes to have that part of a keyboard by a
+ * press or by nplug_claim also has all mice that nobody has, or that a loser of that keyboard has;
+ * and who comes to have a mouse, that part of the first keyboard on which it is likewise free. */
 typedef struct nplug_part_def {
     const char *name;
-    const char *keys; /* W3C codes parted by commas, "KeyW,KeyA,KeyS,KeyD"; each key once */
+    const char *keys; /* W3C codes parted by commas, "KeyW,KeyA,KeyS,KeyD,mouse"; each once */
 } nplug_part_def;
 
 /* A game: its actions and its seats. */

@@ -1,5 +1,6 @@
 #include "players.h"
 #include "nest.h"
+#include "parts.h"
 #include <string.h>
 
 #define BIT(player) (1u << ((player)-1))
@@ -23,42 +24,6 @@ static uint32_t button_of(const np_game *game, const char *name)
     return NP_NO_INDEX;
 }
 
-/* The key whose W3C code stands there, up to a comma or the end; 0 for none. */
-static nplug_control key_at(const char *code)
-{
-    char name[40] = "key:";
-    size_t length = strcspn(code, ",");
-
-    if (length > sizeof name - 5) return 0;
-    memcpy(name + 4, code, length);
-    return nplug_control_from_name(name, 4 + length);
-}
-
-/* Which part a key is in, from 1, by the game's table up to `count`; 0 for none. */
-static uint8_t part_of(const nplug_part_def *parts, uint32_t count, nplug_control key)
-{
-    for (uint32_t i = 0; i < count; i++)
-        for (const char *at = parts[i].keys; at; at = strchr(at, ',')) {
-            at += *at == ',';
-            if (key_at(at) == key) return (uint8_t)(i + 1);
-        }
-    return 0;
-}
-
-/* Each name is a key's, and in one part only. */
-static bool is_sound_part(const nplug_part_def *parts, uint32_t i)
-{
-    bool sound = parts[i].name && parts[i].keys;
-
-    for (const char *at = sound ? parts[i].keys : NULL; sound && at; at = strchr(at, ',')) {
-        nplug_control key;
-        at += *at == ',';
-        key = key_at(at);
-        sound = key && part_of(parts, i, key) == 0;
-    }
-    return sound;
-}
-
 bool np_players_check(const nplug_nest *nest)
 {
     const nplug_game *game = &nest->game.def;
@@ -68,12 +33,7 @@ bool np_players_check(const nplug_nest *nest)
         wrong = "the game is wrong: `join` must name a button among its actions";
     if (game->leave && button_of(&nest->game, game->leave) == NP_NO_INDEX)
         wrong = "the game is wrong: `leave` must name a button among its actions";
-    if (game->part_count > NPLUG_PARTS_MAX || (game->part_count && !game->parts))
-        wrong = "the game is wrong: keyboards have at most 4 parts";
-    for (uint32_t i = 0; !wrong && i < game->part_count; i++)
-        if (!is_sound_part(game->parts, i))
-            wrong =
-                "the game is wrong: a part names what is no key, or a key that another part has";
+    if (!wrong) wrong = np_parts_wrong(game);
     if (wrong) np_log_line(nest, wrong);
     return !wrong;
 }
@@ -106,13 +66,15 @@ uint32_t np_players_of(const np_players *players, uint32_t device)
 void np_players_divide(nplug_nest *nest, uint32_t device)
 {
     const nplug_game *game = &nest->game.def;
-    bool parted = nest->recogniser.of[device].kind == NPLUG_KIND_KEYBOARD;
+    bool mouse = nest->recogniser.of[device].kind == NPLUG_KIND_MOUSE;
+    bool parted = mouse || nest->recogniser.of[device].kind == NPLUG_KIND_KEYBOARD;
     np_run run = nest->controls.of_device[device];
 
     nest->players.parts[device].parts = parted ? (uint8_t)game->part_count : 0;
     for (uint32_t i = run.first; parted && i < (uint32_t)run.first + run.count; i++)
         np_controls_deal(&nest->controls, i,
-                         part_of(game->parts, game->part_count, nest->controls.list[i].id));
+                         mouse ? np_parts_of_mice(game)
+                               : np_parts_of_key(game, nest->controls.list[i].id));
 }
 
 static nplug_event *say(nplug_nest *nest, nplug_event_kind kind, uint32_t device, uint32_t player,
@@ -223,12 +185,45 @@ static bool go_together(const nplug_nest *nest, uint32_t a, uint32_t b)
            !leads(nest, b);
 }
 
+static bool is_kind(const nplug_nest *nest, uint32_t device, nplug_kind kind)
+{
+    return nest->recogniser.of[device].kind == kind;
+}
+
+/* Whether a device is one of this kind of which nobody else than who loses it has a part. */
+static bool may_have(const nplug_nest *nest, uint32_t device, nplug_kind kind, uint32_t part,
+                     uint32_t losers)
+{
+    const np_part *about = &nest->players.parts[device];
+
+    return is_kind(nest, device, kind) && about->parts && !about->ignored &&
+           !(about->hearers[part] & ~losers);
+}
+
+/* Whoever has the part of a shared keyboard that mice belong to has mice, too; and who clicks one,
+ * that part of one keyboard. */
+static void claim_mice(nplug_nest *nest, uint32_t device, uint32_t losers, uint32_t player,
+                       nplug_time time)
+{
+    uint32_t part = np_parts_of_mice(&nest->game.def);
+    bool needs_keys = is_kind(nest, device, NPLUG_KIND_MOUSE);
+
+    for (uint32_t i = 0; i < nest->devices.count; i++) {
+        uint32_t other = nest->devices.order[i];
+        bool mouse = may_have(nest, other, NPLUG_KIND_MOUSE, part, losers);
+        bool keys = needs_keys && may_have(nest, other, NPLUG_KIND_KEYBOARD, part, losers);
+        if (mouse || keys) set_hearers(nest, other, part, BIT(player), time, 0);
+        needs_keys &= !keys;
+    }
+}
+
 /* Claims a device or a part of it, and all of its set that nobody has but who loses it. */
 static void claim_set(nplug_nest *nest, uint32_t device, uint32_t part, uint32_t player,
                       nplug_time time)
 {
-    uint32_t losers = np_players_of(&nest->players, device);
+    uint32_t losers = np_players_of(&nest->players, device), mice;
 
+    mice = nest->players.parts[device].parts ? np_parts_of_mice(&nest->game.def) : 0;
     set_all(nest, device, part, BIT(player), time, 0);
     for (uint32_t i = 0; i < nest->devices.count; i++) {
         uint32_t other = nest->devices.order[i];
@@ -236,6 +231,7 @@ static void claim_set(nplug_nest *nest, uint32_t device, uint32_t part, uint32_t
             !nest->players.parts[other].ignored && go_together(nest, device, other))
             set_all(nest, other, 0, BIT(player), time, 0);
     }
+    if (mice && (part == 0 || part == mice)) claim_mice(nest, device, losers >> 1, player, time);
 }
 
 /* --- seats ---------------------------------------------------------------------------------- */
@@ -528,24 +524,67 @@ static uint32_t owners_of_set(const nplug_nest *nest, uint32_t device)
     return 0;
 }
 
+/* Those who have the part that mice belong to, of the first other device of a kind that anyone has
+ * it of; where one of these kinds is shared. */
+static uint32_t owners_of_part(const nplug_nest *nest, uint32_t device, nplug_kind kind)
+{
+    uint32_t part = np_parts_of_mice(&nest->game.def);
+
+    for (uint32_t i = 0; part && i < nest->devices.count; i++) {
+        uint32_t other = nest->devices.order[i];
+        if (other == device || !is_kind(nest, other, kind)) continue;
+        if (nest->players.parts[other].hearers[part])
+            return nest->players.parts[other].hearers[part];
+    }
+    return 0;
+}
+
+/* A mouse comes to whom the part is that mice belong to; a keyboard to who has a mouse, and that
+ * part of no other keyboard. */
+static uint32_t owners_of_mice(const nplug_nest *nest, uint32_t device)
+{
+    if (!nest->players.parts[device].parts) return 0;
+    if (is_kind(nest, device, NPLUG_KIND_MOUSE))
+        return owners_of_part(nest, device, NPLUG_KIND_KEYBOARD);
+    if (owners_of_part(nest, device, NPLUG_KIND_KEYBOARD)) return 0;
+    return owners_of_part(nest, device, NPLUG_KIND_MOUSE);
+}
+
+/* The seat that a device takes by coming; a mouse beside shared keyboards takes none. */
+static uint32_t seat_by_arrival(const nplug_nest *nest, uint32_t device)
+{
+    bool shared = nest->players.parts[device].parts && is_kind(nest, device, NPLUG_KIND_MOUSE);
+
+    if (nest->players.rule != NPLUG_SEATS_BY_ARRIVAL || shared) return 0;
+    return free_seat(nest, device);
+}
+
+static void take_seat(nplug_nest *nest, uint32_t device, nplug_time time)
+{
+    uint32_t player = seat_by_arrival(nest, device);
+
+    if (!player) return;
+    seat(nest, player, device, 0, time);
+    claim_set(nest, device, 0, player, time);
+}
+
 void np_players_arrive(nplug_nest *nest, uint32_t device, uint32_t gone)
 {
-    const np_players *players = &nest->players;
     nplug_time time = nest->feed.processed;
     bool missed = gone != NP_NONE && nest->devices.list[gone].missed;
-    uint32_t player;
 
     if (gone != NP_NONE) np_devices_forget(&nest->devices, gone);
-    if (missed) {
+    if (missed)
         take_place(nest, device, gone, time);
-    } else if (players->rule == NPLUG_SEATS_ONE) {
+    else if (nest->players.rule == NPLUG_SEATS_ONE)
         set_all(nest, device, 0, BIT(1), time, 0);
-    } else if (owners_of_set(nest, device)) {
+    else if (owners_of_set(nest, device))
         set_all(nest, device, 0, owners_of_set(nest, device), time, 0);
-    } else if (players->rule == NPLUG_SEATS_BY_ARRIVAL && (player = free_seat(nest, device)) != 0) {
-        seat(nest, player, device, 0, time);
-        claim_set(nest, device, 0, player, time);
-    }
+    else if (owners_of_mice(nest, device))
+        set_hearers(nest, device, np_parts_of_mice(&nest->game.def), owners_of_mice(nest, device),
+                    time, 0);
+    else
+        take_seat(nest, device, time);
 }
 
 void np_players_depart(nplug_nest *nest, uint32_t device, nplug_time time)
