@@ -45,9 +45,9 @@ static uint32_t number_of(const char *name, uint32_t usual)
     return text ? (uint32_t)strtoul(text, NULL, 10) : usual;
 }
 
-void play_cases(void (*play_game)(uint32_t seed), uint32_t cases_of_game)
+void play_cases(void (*play_game)(uint32_t seed), uint32_t cases_of_game, uint32_t usual)
 {
-    uint32_t first = number_of("NPLUG_SEED", 1), cases = number_of("NPLUG_CASES", 10000);
+    uint32_t first = number_of("NPLUG_SEED", 1), cases = number_of("NPLUG_CASES", usual);
 
     for (uint32_t seed = first; seed < first + cases / cases_of_game; seed++)
         play_game(seed);

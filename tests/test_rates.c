@@ -496,7 +496,7 @@ static void play_game(uint32_t seed)
 
 START_TEST(the_frame_rate_changes_nothing)
 {
-    play_cases(play_game, 1);
+    play_cases(play_game, 1, 150);
 }
 END_TEST
 

@@ -458,7 +458,7 @@ static void play_game(uint32_t seed)
 
 START_TEST(what_is_used_is_active)
 {
-    play_cases(play_game, LISTS);
+    play_cases(play_game, LISTS, 10000);
 }
 END_TEST
 

@@ -103,12 +103,15 @@ START_TEST(a_notch_of_a_wheel_is_a_press)
     ck_assert_int_eq(nplug_pick_begin(w.rig.nest, &pick), NPLUG_OK);
     rig_step(&w.rig, 3500);
     nplug_window_wheel(w.window, 3600, 0, -120);
-    nplug_window_wheel(w.window, 3700, 0, 120);
+    nplug_window_wheel(w.window, 3700, 0, 120); /* of the same turn: spent */
     rig_step(&w.rig, 4000);
-    check_notches(&w, 1, 0); /* the pick had the first one */
+    check_notches(&w, 0, 0); /* the pick had the first one */
     ck_assert(rig_saw(&w.rig, NPLUG_EVENT_PICK, &event));
     ck_assert_uint_eq(event.control, nplug_control_from_name("mouse:wheel", (size_t)-1));
     ck_assert_uint_eq(event.count, NPLUG_WAY_DOWN);
+    nplug_window_wheel(w.window, 3700 + 100 * MS, 0, 120);
+    rig_step(&w.rig, 200 * MS);
+    check_notches(&w, 1, 0);
     close_window(&w);
 }
 END_TEST
