@@ -35,6 +35,7 @@ int main(int argc, char **argv)
     srunner_add_suite(runner, game_suite());
     srunner_add_suite(runner, wild_suite());
     srunner_add_suite(runner, rates_suite());
+    srunner_add_suite(runner, merges_suite());
     srunner_add_suite(runner, recognise_suite());
     srunner_add_suite(runner, units_suite());
     srunner_add_suite(runner, models_suite());

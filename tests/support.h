@@ -26,6 +26,7 @@ Suite *house_suite(void);
 Suite *linux_suite(void);
 Suite *parts_suite(void);
 Suite *players_suite(void);
+Suite *merges_suite(void);
 Suite *models_suite(void);
 Suite *rates_suite(void);
 Suite *recognise_suite(void);

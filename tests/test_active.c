@@ -247,6 +247,95 @@ START_TEST(a_game_may_pin_forbid_and_let_only_one_drive)
 }
 END_TEST
 
+/* What the player is shown changes, and an event says so; or it does not, and none comes. */
+START_TEST(a_family_that_is_given_changes_what_is_shown)
+{
+    static const struct {
+        const char *family;
+        bool says;
+        uint16_t flags;
+    } wishes[] = {
+        {"numbers", true, 0}, {"numbers", false, 0},      {"letters", true, 0},
+        {NULL, true, 0},      {"quay-letters", false, 0}, /* the pad's own */
+        {NULL, false, 0},
+    };
+    nplug_following following = nplug_following_default();
+    nplug_event event;
+    test_rig rig;
+
+    open_one(&rig);
+    for (size_t i = 0; i < COUNT_OF(wishes); i++) {
+        following.family = wishes[i].family;
+        nplug_follow(rig.nest, 1, &following);
+        rig_step(&rig, SECOND + i);
+        ck_assert_msg(rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event) == wishes[i].says, "wish %zu", i);
+        if (wishes[i].says) ck_assert_uint_eq(event.flags, wishes[i].flags);
+        if (wishes[i].says) ck_assert_uint_eq(event.device, nplug_device_at(rig.nest, 0));
+    }
+    /* With a family given, all switches show the same; a pin that switches says so, too. */
+    following.family = "numbers";
+    following.pin = nplug_device_at(rig.nest, 3);
+    nplug_follow(rig.nest, 1, &following);
+    rig_step(&rig, 2 * SECOND);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event) && event.flags == 0);
+    following.pin = 0;
+    nplug_follow(rig.nest, 1, &following);
+    nplug_sim_press(rig.sim, 3 * SECOND, "pad", "south", MS);
+    rig_step(&rig, 3 * SECOND + MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event));
+    ck_assert_uint_eq(event.flags, NPLUG_EVENT_SAME_PROMPTS);
+    rig_close(&rig);
+}
+END_TEST
+
+/* A wheel's notch and 40 counts win at once over a stick that stands somewhere. */
+START_TEST(what_stands_somewhere_is_not_being_moved)
+{
+    nplug_event event;
+    test_rig rig;
+
+    for (uint32_t wheel = 0; wheel < 2; wheel++) {
+        nplug_move move = {.time = 2 * SECOND,
+                           .kind = NPLUG_MOVE_SIGNAL,
+                           .on = "mouse",
+                           .code = 2u << 16 | 8 * wheel,
+                           .space = NPLUG_SPACE_EVDEV,
+                           .value = wheel ? 1 : 40};
+        open_one(&rig);
+        nplug_sim_sweep(rig.sim, SECOND, "pad", "stick-left", (nplug_vec2){0.9f, 0.0f}, 50 * MS);
+        nplug_sim_sweep(rig.sim, SECOND, "pad", "trigger-left", (nplug_vec2){0.4f, 0.0f}, 50 * MS);
+        nplug_sim_move(rig.sim, &move);
+        rig_step(&rig, 2 * SECOND + 10 * MS);
+        ck_assert(rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event));
+        ck_assert_uint_eq(event.time, 2 * SECOND);
+        ck_assert_int_eq(nplug_active(rig.nest, 1).kind, NPLUG_KIND_MOUSE);
+        rig_close(&rig);
+    }
+}
+END_TEST
+
+/* The dwell is the dwell, whatever the set that loses does. */
+START_TEST(a_movement_wins_after_the_dwell_exactly)
+{
+    nplug_event event;
+    test_rig rig;
+
+    open_one(&rig);
+    nplug_sim_sweep(rig.sim, SECOND, "pad", "stick-left", (nplug_vec2){0.9f, 0.0f}, 100 * MS);
+    for (unsigned i = 0; i < 40; i++) /* it goes on and on */
+        nplug_sim_sweep(rig.sim, SECOND + (100 + 30 * i) * MS, "pad", "stick-left",
+                        (nplug_vec2){i % 2 ? 0.9f : -0.9f, 0.0f}, 30 * MS);
+    nplug_sim_sweep(rig.sim, SECOND + 500 * MS, "marks", "stick-left", (nplug_vec2){0.6f, 0.0f}, 0);
+    rig_step(&rig, SECOND + 640 * MS);
+    ck_assert(!rig_saw(&rig, NPLUG_EVENT_ACTIVE, NULL));
+    rig_step(&rig, SECOND + 660 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event));
+    ck_assert_uint_ge(event.time, SECOND + 650 * MS);
+    ck_assert_uint_le(event.time, SECOND + 654 * MS); /* a report of the pad's is 4 ms */
+    rig_close(&rig);
+}
+END_TEST
+
 /* A signal's rest, and up to 3 % of its range beside it. */
 static int32_t with_noise(const nplug_sim_signal *signal)
 {
@@ -309,6 +398,9 @@ Suite *active_suite(void)
     tcase_add_test(tests, while_two_sets_are_moved_a_movement_needs_to_win);
     tcase_add_test(tests, the_same_moment_at_any_frame_rate);
     tcase_add_test(tests, a_game_may_pin_forbid_and_let_only_one_drive);
+    tcase_add_test(tests, a_family_that_is_given_changes_what_is_shown);
+    tcase_add_test(tests, what_stands_somewhere_is_not_being_moved);
+    tcase_add_test(tests, a_movement_wins_after_the_dwell_exactly);
     tcase_add_test(tests, noise_never_switches);
     suite_add_tcase(suite, tests);
     return suite;

@@ -269,39 +269,65 @@ static void make_story(play *play)
     }
     for (unsigned i = 0; i < COUNT_OF(play->orders); i++)
         play->orders[i] =
-            (order){1 + below(play, MOMENTS - 2), below(play, 8),
+            (order){1 + below(play, MOMENTS - 2), below(play, 11),
                     1 + below(play, play->game.players), below(play, 64), below(play, 2)};
 }
 
 /* --- playing -------------------------------------------------------------------------------- */
 
-static void give_order(const order *order, nplug_nest *nest)
+static void change_wishes(const order *order, nplug_nest *nest)
 {
     static const char *const texts[] = {"toggle", "lasts=40", "sticky", "again=60", ""};
     nplug_following following = nplug_following_default();
-    nplug_pick pick = {sizeof pick, order->player, 0, 120, 0, 0.0f, order->on != 0};
-    uint32_t count = nplug_device_count(nest);
-    nplug_device device = count ? nplug_device_at(nest, order->number % count) : 0;
+    bool every = order->number % 5 == 2;
 
     following.only = order->on != 0;
     following.dwell_ms = 10 + order->number * 3;
-    if (order->kind == 0) nplug_switch_layer(nest, order->player, 1, order->on != 0);
-    if (order->kind == 1) nplug_follow(nest, order->player, &following);
-    if (order->kind == 2) nplug_pick_begin(nest, &pick);
-    if (order->kind == 3 && device) nplug_claim(nest, device, order->player);
-    if (order->kind == 4 && device) nplug_share(nest, device, order->player);
-    if (order->kind == 5) nplug_leave(nest, order->player);
-    if (order->kind == 6) nplug_mute(nest, order->on ? 1u << NPLUG_KIND_PAD : 0);
-    if (order->kind == 7)
-        nplug_set_comfort(nest, order->player,
-                          order->number % 5 == 2 ? NPLUG_EVERY_ACTION : order->number % ACTIONS,
+    if (order->kind == 0) nplug_follow(nest, order->player, &following);
+    if (order->kind == 1)
+        nplug_set_comfort(nest, order->player, every ? NPLUG_EVERY_ACTION : order->number % ACTIONS,
                           texts[order->number % 5]);
+}
+
+static void change_bindings(const order *order, nplug_nest *nest)
+{
+    uint32_t action = order->number % ACTIONS;
+    const char *text = nplug_action_kind_of(nest, action) == NPLUG_BUTTON
+                           ? "pad:east | key:KeyD tap | mouse:left"
+                           : "pad:stick-left.x | pad:trigger-left";
+
+    if (nplug_action_kind_of(nest, action) == NPLUG_VECTOR) text = "pad:stick-right | pad:dpad";
+    nplug_bind(nest, order->player, action, order->on ? text : NULL);
+}
+
+static void change_hands(const order *order, nplug_nest *nest, nplug_player other)
+{
+    uint32_t count = nplug_device_count(nest);
+    nplug_device device = count ? nplug_device_at(nest, order->number % count) : 0;
+
+    if (order->kind == 2 && device) nplug_claim(nest, device, order->player);
+    if (order->kind == 3 && device) nplug_share(nest, device, order->player);
+    if (order->kind == 4 && device) nplug_yield(nest, device);
+    if (order->kind == 5) nplug_leave(nest, order->player);
+    if (order->kind == 6 && other != order->player) nplug_swap(nest, order->player, other);
+}
+
+static void give_order(const play *play, const order *order, nplug_nest *nest)
+{
+    nplug_pick pick = {sizeof pick, order->player, 0, 120, 0, 0.0f, order->on != 0};
+
+    change_wishes(order, nest);
+    change_hands(order, nest, 1 + order->number % play->game.players);
+    if (order->kind == 7) nplug_switch_layer(nest, order->player, 1, order->on != 0);
+    if (order->kind == 8) nplug_pick_begin(nest, &pick);
+    if (order->kind == 9) nplug_mute(nest, order->on ? 1u << NPLUG_KIND_PAD : 0);
+    if (order->kind == 10) change_bindings(order, nest);
 }
 
 static void give_orders(const play *play, nplug_nest *nest, unsigned at)
 {
     for (unsigned i = 0; i < COUNT_OF(play->orders); i++)
-        if (play->orders[i].moment == at) give_order(&play->orders[i], nest);
+        if (play->orders[i].moment == at) give_order(play, &play->orders[i], nest);
 }
 
 /* Adds what one step said to what is known by then. */

@@ -66,8 +66,12 @@ typedef enum nplug_action_kind {
  *   by=NAME                    a shaping of the game's own: see nplug_shaper
  *
  * Any source may drive any action.  A stick or a button bound to a motion moves it at a speed: at
- * its end by 1000 times `scale` counts a second.  A mouse bound to a vector or a level is as good
- * as a stick: where it moves 1000 / `scale` counts a second, it is at its end.
+ * its end by 1000 times `scale` counts a second.  What it moves is the integral of that speed over
+ * the time of its reports: from each report on it has the value that this says, until the next one,
+ * so a stick that stands somewhere moves on, and many short steps come to as much as a long one,
+ * but for rounding.  A mouse bound to a vector or a level is as good as a stick: where it moves
+ * 1000 / `scale` counts a second, it is at its end.  That is its mean speed over the step, at least
+ * over 1 ms, and the one value that depends on how long a step is.
  *
  * Strings stay the caller's and stay valid as long as the nest. */
 typedef struct nplug_action_def {
@@ -91,7 +95,9 @@ typedef struct nplug_layer_def {
 /* What several bindings that drive one action come to.  Motions always add. */
 typedef enum nplug_merge {
     NPLUG_MERGE_STRONGEST = 0, /* the one that is furthest from rest */
-    NPLUG_MERGE_LATEST = 1,    /* the one that left its rest last */
+    NPLUG_MERGE_LATEST = 1,    /* the one that left its rest last, as it is shaped; when that is at
+                                  rest again, the one that did before it and is not.  A mouse and
+                                  its wheel are at rest after a pause of 100 ms */
     NPLUG_MERGE_ADDED = 2      /* their sum, at most as much as one alone can reach */
 } nplug_merge;
 
@@ -128,7 +134,8 @@ typedef struct nplug_action_rule {
     uint32_t band_count;
     nplug_keep keep;
     bool stays; /* its value stays when the device that gave it goes, until another control of it
-                   is moved; what a lever gave (which has no rest) always does */
+                   is moved, its layer is switched or the player leaves; what a lever gave (which
+                   has no rest) always does */
 } nplug_action_rule;
 
 /* A shaping of the game's own: a binding that says `by=NAME` has its value go through it, after its

@@ -20,7 +20,9 @@ typedef enum nplug_event_kind {
     NPLUG_EVENT_YIELD = 7,     /* player no longer hears device; count: likewise */
     NPLUG_EVENT_PRESS = 8,     /* action of player, by device and control; count: which press */
     NPLUG_EVENT_RELEASE = 9,   /* the other edge; NPLUG_EVENT_CANCELLED if no person let go */
-    NPLUG_EVENT_VALUE = 10,    /* a level or a vector has another value at the end of the step */
+    NPLUG_EVENT_VALUE = 10,    /* a level or a vector has another value, at the end of the step or
+                                  before a device goes or changes hands; a motion was moved in the
+                                  step, or was in the last one and was not in this */
     NPLUG_EVENT_RESYNCED = 11, /* device: reports had been dropped; its state is right again */
     NPLUG_EVENT_CLOCKS = 12,   /* count: the port whose reports are over a second ahead */
     NPLUG_EVENT_LIMIT = 13,    /* a limit was reached; count: which (an nplug_limit) */
@@ -68,7 +70,7 @@ typedef enum nplug_limit {
 
 /* One event: 64 bytes on every target, with room to grow. */
 typedef struct nplug_event {
-    nplug_time time; /* report time of what made it; of a value, the step's time */
+    nplug_time time; /* report time of what made it; of a value, when it was found */
     uint64_t count;  /* of presses and releases: the how-manieth of this action and player */
     uint32_t kind;   /* an nplug_event_kind */
     nplug_device device;

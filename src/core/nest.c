@@ -138,20 +138,6 @@ static void play_effect(nplug_nest *nest, const nplug_command *command)
     np_feed_effect(&nest->feed, nest->devices.nodes[nest->recogniser.of[device].chief].key, &soft);
 }
 
-/* Other kinds of devices are heard from now on.  What is not lets go of everything; what is held
- * when it is heard again is spent. */
-static void mute_devices(nplug_nest *nest, nplug_time time)
-{
-    np_values_settle(nest, time);
-    for (uint32_t i = 0; i < nest->devices.count; i++) {
-        uint32_t device = nest->devices.order[i];
-        if (!np_controls_mute(&nest->controls, device, nest->recogniser.of[device].kind)) continue;
-        np_sources_let_go(nest, device, NP_ALL_PARTS, time);
-        np_guards_empty(nest, device);
-        np_values_mark_device(nest, device);
-    }
-}
-
 static void say_clocks(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
     np_events_say(&nest->events, time, NPLUG_EVENT_CLOCKS, 0, 0)->count = command->number;
@@ -193,8 +179,7 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
         np_rebind_take(nest, command, time);
         break;
     case NPLUG_COMMAND_MUTE:
-        np_controls_mute_kinds(&nest->controls, command->number);
-        mute_devices(nest, time);
+        np_focus_mute(nest, command->number, time);
         break;
     case NPLUG_COMMAND_COMFORT:
         np_comfort_take(nest, command, time);
@@ -494,13 +479,6 @@ static void take_about(nplug_nest *nest, uint32_t node, const nplug_report *repo
     }
 }
 
-/* Without focus, only those kinds are heard that the game named. */
-static void take_focus(nplug_nest *nest, bool focused, nplug_time time)
-{
-    np_controls_deafen_kinds(&nest->controls, focused ? 0 : ~nest->game.def.unfocused_kinds);
-    mute_devices(nest, time);
-}
-
 static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *report, nplug_time time)
 {
     uint32_t node;
@@ -516,7 +494,7 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
     } else if (report->kind == NPLUG_REPORT_LAYOUT) {
         np_labels_ask_all(nest, time);
     } else if (report->kind == NPLUG_REPORT_FOCUS) {
-        take_focus(nest, report->as.value != 0, time);
+        np_focus_take(nest, report->as.value != 0, time);
     } else if (report->kind == NPLUG_REPORT_ARRIVE) {
         begin(nest, port, report, time);
     } else if ((node = np_devices_node(&nest->devices, port << 24 | report->device)) != NP_NONE) {

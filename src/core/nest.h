@@ -14,6 +14,7 @@
 #include "digest.h"
 #include "events.h"
 #include "feed.h"
+#include "focus.h"
 #include "gauges.h"
 #include "gestures.h"
 #include "notches.h"
