@@ -1,9 +1,17 @@
 #include "latest.h"
 #include "nest.h"
 
+void np_latest_layout(np_latest *latest, np_carve *carve, const nplug_limits *limits)
+{
+    size_t players = limits->players + 1u;
+
+    latest->order = (uint8_t *)np_carve_take(carve, players * limits->bindings, 1);
+    latest->binding_limit = limits->bindings;
+}
+
 static uint8_t *order_of(nplug_nest *nest, uint32_t player, uint32_t binding)
 {
-    return &nest->values.order[(size_t)player * nest->values.binding_limit + binding];
+    return &nest->latest.order[(size_t)player * nest->latest.binding_limit + binding];
 }
 
 /* The one that is away longest is the first. */

@@ -4,6 +4,13 @@
 
 #include "values.h"
 
+typedef struct np_latest {
+    uint8_t *order; /* by player, then binding: in which order it left its rest; 0: it rests */
+    uint32_t binding_limit;
+} np_latest;
+
+void np_latest_layout(np_latest *latest, np_carve *carve, const nplug_limits *limits);
+
 /* Looks at all whose controls moved lately, as the state of the nest is by `time`.  To be called
  * before that changes. */
 void np_latest_advance(nplug_nest *nest, nplug_time time);

@@ -1,6 +1,18 @@
 #include "motions.h"
 #include "nest.h"
 
+void np_motions_layout(np_motions *motions, np_carve *carve, const nplug_limits *limits)
+{
+    size_t pairs = (limits->players + 1u) * (size_t)limits->actions;
+
+    motions->moving = (uint32_t *)np_carve_take(carve, pairs, sizeof(uint32_t));
+}
+
+void np_motions_mark(np_motions *motions, uint32_t player, uint32_t action)
+{
+    motions->moving[motions->count++] = player << 16 | action;
+}
+
 static np_action *state_of(nplug_nest *nest, uint32_t pair)
 {
     return np_action_of(&nest->actions, pair >> 16, pair & 0xffffu);
@@ -8,8 +20,8 @@ static np_action *state_of(nplug_nest *nest, uint32_t pair)
 
 void np_motions_begin(nplug_nest *nest)
 {
-    for (uint32_t i = 0; i < nest->values.moving_count; i++)
-        np_actions_begin_motion(state_of(nest, np_values_moving(&nest->values, i)));
+    for (uint32_t i = 0; i < nest->motions.count; i++)
+        np_actions_begin_motion(state_of(nest, nest->motions.moving[i]));
 }
 
 /* --- what has no ends ------------------------------------------------------------------------- */
@@ -100,10 +112,10 @@ static nplug_vec2 speed_of(nplug_nest *nest, uint32_t player, uint32_t action, n
 
 void np_motions_advance(nplug_nest *nest, nplug_time time)
 {
-    float span = (float)(time - nest->values.advanced) / 1000000.0f;
+    float span = (float)(time - nest->motions.advanced) / 1000000.0f;
 
-    for (uint32_t i = 0; i < nest->values.moving_count && span > 0.0f; i++) {
-        uint32_t pair = np_values_moving(&nest->values, i);
+    for (uint32_t i = 0; i < nest->motions.count && span > 0.0f; i++) {
+        uint32_t pair = nest->motions.moving[i];
         nplug_vec2 way = speed_of(nest, pair >> 16, pair & 0xffffu, time);
         way.x *= span;
         way.y *= span;
@@ -136,11 +148,11 @@ static bool settle(nplug_nest *nest, uint32_t player, uint32_t action, nplug_tim
 /* Those that go on stand at the list's head, never beyond what was read. */
 void np_motions_settle(nplug_nest *nest, nplug_time time)
 {
-    uint32_t count = nest->values.moving_count;
+    uint32_t count = nest->motions.count;
 
-    nest->values.moving_count = 0;
+    nest->motions.count = 0;
     for (uint32_t i = 0; i < count; i++) {
-        uint32_t pair = np_values_moving(&nest->values, i);
+        uint32_t pair = nest->motions.moving[i];
         np_actions_set_dirty(state_of(nest, pair), false);
         if (settle(nest, pair >> 16, pair & 0xffffu, time))
             np_values_mark(nest, pair >> 16, pair & 0xffffu);

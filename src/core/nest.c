@@ -17,6 +17,8 @@ static void lay_out(nplug_nest *nest, np_carve *carve, const nplug_limits *limit
     np_gestures_layout(&nest->gestures, carve, limits);
     np_actions_layout(&nest->actions, carve, limits);
     np_values_layout(&nest->values, carve, limits);
+    np_motions_layout(&nest->motions, carve, limits);
+    np_latest_layout(&nest->latest, carve, limits);
     np_active_layout(&nest->active, carve, limits);
     np_comfort_layout(&nest->comforts, carve, limits);
     np_rebind_layout(&nest->rebinds, carve, limits);
@@ -269,7 +271,7 @@ static void run_group(nplug_nest *nest, nplug_time time)
 {
     const np_devices *devices = &nest->devices;
 
-    if (devices->touched_count) np_values_advance(&nest->values, nest, time);
+    if (devices->touched_count) np_nest_advance(nest, time);
     for (uint32_t i = 0; i < devices->touched_count; i++) {
         np_run run = nest->controls.of_signal[devices->touched[i]];
         if (devices->signals[devices->touched[i]].rests == NP_RESTS_UNASKED)
@@ -317,7 +319,7 @@ static void slide(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time t
     uint32_t node = nest->devices.signals[signal].node;
 
     if (value == 0) return;
-    np_values_advance(&nest->values, nest, time);
+    np_nest_advance(nest, time);
     np_controls_slide(&nest->controls, &nest->devices, signal, time);
     np_pick_slide(nest, signal);
     np_active_slide(nest, signal, value, time);
@@ -484,7 +486,7 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
     uint32_t node;
 
     run_group(nest, time);
-    np_values_advance(&nest->values, nest, time);
+    np_nest_advance(nest, time);
     if (nest->recorder.size) np_record_report(nest, port, report, NP_NONE);
     if (report->kind >= NPLUG_REPORT_KINDS) {
         np_feed_count(&nest->feed.counts.unknown_kind);
@@ -658,7 +660,7 @@ static void fire_timer(nplug_nest *nest, nplug_time silence)
     np_timer timer = np_timers_take(&nest->timers);
 
     np_feed_advance(&nest->feed, timer.due);
-    np_values_advance(&nest->values, nest, timer.due);
+    np_nest_advance(nest, timer.due);
     if (timer.kind == NP_TIMER_HOLD) {
         np_gestures_lasted(nest, timer.a, timer.b, timer.due);
     } else if (timer.kind == NP_TIMER_TAP) {

@@ -51,6 +51,8 @@ struct nplug_nest {
     np_gestures gestures;
     np_actions actions;
     np_values values;
+    np_motions motions;
+    np_latest latest;
     np_actives active;
     np_comforts comforts;
     np_rebinds rebinds;
@@ -93,6 +95,14 @@ void np_log_line(const nplug_nest *nest, const char *line);
 void np_log_once(nplug_nest *nest, np_once what, const char *text, uint64_t number);
 /* A limit was reached: an event, and a line in the log the first time. */
 void np_limit_reached(nplug_nest *nest, nplug_limit limit, nplug_time time);
+
+/* What depends on time and on order is brought up to a time, before anything changes then. */
+static inline void np_nest_advance(nplug_nest *nest, nplug_time time)
+{
+    if (nest->motions.count) np_motions_advance(nest, time);
+    if (nest->values.latest) np_latest_advance(nest, time);
+    np_motions_pass(&nest->motions, time);
+}
 
 /* Puts a command into the outbox: it is applied before the next group of reports. */
 void np_outbox_put(nplug_nest *nest, const nplug_command *command, nplug_time time);

@@ -108,6 +108,12 @@ static void drop_after(np_game *game, uint32_t action, uint32_t last)
     }
 }
 
+static void drop(nplug_nest *nest, uint32_t binding)
+{
+    np_latest_forget(nest, binding);
+    np_game_drop(&nest->game, binding);
+}
+
 /* A binding that was there before: of the game's where they change, of a player's where theirs do.
  */
 static void retire_one(nplug_nest *nest, uint32_t player, uint32_t b, bool reset,
@@ -123,7 +129,7 @@ static void retire_one(nplug_nest *nest, uint32_t player, uint32_t b, bool reset
     if (of_game && player)
         np_game_set_players(game, b, reset ? players | bit : players & ~bit);
     else if (of_game || (player && (players & bit)))
-        np_game_drop(game, b);
+        drop(nest, b);
 }
 
 /* Those that were there up to `last`. */

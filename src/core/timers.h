@@ -7,13 +7,13 @@
 
 /* Who set a timer, and so who hears it. */
 typedef enum np_timer_kind {
-    NP_TIMER_HOLD = 1,   /* gestures: a press has lasted; a = player, b = binding */
-    NP_TIMER_BOUNCE = 2, /* devices: a button has bounced; b = signal */
-    NP_TIMER_GAUGE = 3,  /* gauges: the next sample */
-    NP_TIMER_TAP = 4,    /* gestures: no further tap came; a = player, b = source */
-    NP_TIMER_PICK = 5,   /* pick: nothing was picked in time */
-    NP_TIMER_WOBBLE = 6, /* devices: it did not come back; b = device */
-    NP_TIMER_WAIT = 7,   /* players: nobody waits any longer; b = device */
+    NP_TIMER_HOLD = 1,    /* gestures: a press has lasted; a = player, b = binding */
+    NP_TIMER_BOUNCE = 2,  /* devices: a button has bounced; b = signal */
+    NP_TIMER_GAUGE = 3,   /* gauges: the next sample */
+    NP_TIMER_TAP = 4,     /* gestures: no further tap came; a = player, b = source */
+    NP_TIMER_PICK = 5,    /* pick: nothing was picked in time */
+    NP_TIMER_WOBBLE = 6,  /* devices: it did not come back; b = device */
+    NP_TIMER_WAIT = 7,    /* players: nobody waits any longer; b = device */
     NP_TIMER_CONTEST = 8, /* active: whether a movement has won; a = player, b = device */
     NP_TIMER_LOOK = 9     /* active: what is being moved */
 } np_timer_kind;

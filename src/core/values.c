@@ -6,29 +6,26 @@
 
 void np_values_layout(np_values *values, np_carve *carve, const nplug_limits *limits)
 {
-    size_t players = limits->players + 1u, pairs = players * limits->actions;
+    size_t players = limits->players + 1u;
 
     values->ramps = (np_ramp *)np_carve_take(carve, players * limits->ramps, sizeof(np_ramp));
-    values->order = (uint8_t *)np_carve_take(carve, players * limits->bindings, 1);
-    values->dirty = (uint32_t *)np_carve_take(carve, pairs, sizeof(uint32_t));
-    values->pairs = (uint32_t)pairs;
+    values->dirty = (uint32_t *)np_carve_take(carve, players * limits->actions, sizeof(uint32_t));
     values->ramp_limit = limits->ramps;
-    values->binding_limit = limits->bindings;
 }
 
 /* --- what is to be found again -------------------------------------------------------------- */
 
-/* Motions stand at the list's end, and all others at its head. */
 static void mark(nplug_nest *nest, np_action *state, uint32_t player, uint32_t action)
 {
     np_values *values = &nest->values;
 
     if (state->dirty) return;
     np_actions_set_dirty(state, true);
-    if (np_game_kind(&nest->game, action) == NPLUG_MOTION)
-        values->dirty[values->pairs - ++values->moving_count] = player << 16 | action;
-    else
-        values->dirty[values->dirty_count++] = player << 16 | action;
+    if (np_game_kind(&nest->game, action) == NPLUG_MOTION) {
+        np_motions_mark(&nest->motions, player, action);
+        return;
+    }
+    values->dirty[values->dirty_count++] = player << 16 | action;
     values->latest |= nest->game.ruled && nest->game.rules[action].merge == NPLUG_MERGE_LATEST;
 }
 
@@ -332,15 +329,9 @@ static void settle_all(nplug_nest *nest, nplug_time time)
         settle(nest, values->dirty[i] >> 16, values->dirty[i] & 0xffffu, time, span);
 }
 
-void np_values_move_on(nplug_nest *nest, nplug_time time)
-{
-    np_motions_advance(nest, time);
-    if (nest->values.latest) np_latest_advance(nest, time);
-}
-
 void np_values_settle(nplug_nest *nest, nplug_time time)
 {
-    np_values_advance(&nest->values, nest, time);
+    np_nest_advance(nest, time);
     np_controls_settle(&nest->controls, &nest->devices);
     for (uint32_t i = 0; i < nest->controls.moved_count; i++)
         np_values_mark_control(nest, nest->controls.moved[i], true);

@@ -58,14 +58,6 @@ nplug_vec2 np_values_of_binding(nplug_nest *nest, uint32_t player, uint32_t numb
 void np_values_say(nplug_nest *nest, uint32_t player, uint32_t action, nplug_vec2 value,
                    nplug_time time);
 
-/* What depends on time and on order is brought up to a time, before anything changes then. */
-void np_values_move_on(nplug_nest *nest, nplug_time time);
-static inline void np_values_advance(np_values *values, nplug_nest *nest, nplug_time time)
-{
-    if (values->moving_count || values->latest) np_values_move_on(nest, time);
-    values->advanced = time;
-}
-
 /* Brings all controls up to date, and finds all values that are to be found: at the end of a step,
  * and before a device goes or is another one's to hear. */
 void np_values_settle(nplug_nest *nest, nplug_time time);
