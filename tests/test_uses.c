@@ -199,8 +199,8 @@ static void look(play *play)
         if (is_active(play, d)) continue;
         for (int stick = 0; stick < AXES; stick++)
             play->of[d].ready[stick] |= !is_away(play, d, stick, 0.25f);
-        if (hardware[d].axes && !is_away(play, d, REST, 0.25f)) play->of[d].decided = NEVER;
-        if (hardware[d].kind == NPLUG_KIND_KEYBOARD) play->of[d].decided = NEVER;
+        if (hardware[d].axes && !is_away(play, d, REST, 0.25f) && !play->of[d].pulled)
+            play->of[d].decided = NEVER;
     }
 }
 

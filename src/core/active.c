@@ -187,6 +187,23 @@ static bool look_at(nplug_nest *nest, uint32_t player)
     return true;
 }
 
+static bool any_is_pulled(const nplug_nest *nest, uint32_t device)
+{
+    np_run run = nest->controls.of_device[device];
+    bool pulled = false;
+
+    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++)
+        pulled |= (nest->controls.list[i].flags & NP_CONTROL_PULLED) != 0;
+    return pulled;
+}
+
+/* Whether a movement goes on. */
+static bool goes_on(const nplug_nest *nest, uint32_t device, nplug_time time)
+{
+    return np_controls_any_away(&nest->controls, &nest->devices, device) ||
+           np_devices_slides(&nest->devices, device, time) || any_is_pulled(nest, device);
+}
+
 /* Whether somebody hears a device and uses another one. */
 static bool may_be_changed_to(const nplug_nest *nest, uint32_t device)
 {
@@ -199,13 +216,11 @@ static bool may_be_changed_to(const nplug_nest *nest, uint32_t device)
 }
 
 /* What has come to rest may begin a movement again, and the one that was is over. */
-static void look_at_device(nplug_nest *nest, uint32_t device)
+static void look_at_device(nplug_nest *nest, uint32_t device, nplug_time time)
 {
-    if (!may_be_changed_to(nest, device)) return;
+    if (!nest->controls.unready[device] || !may_be_changed_to(nest, device)) return;
     np_controls_make_ready(&nest->controls, &nest->devices, device);
-    if (np_timers_wait(&nest->timers, NP_TIMER_CONTEST, device) &&
-        !np_controls_any_away(&nest->controls, &nest->devices, device) &&
-        nest->recogniser.of[device].kind != NPLUG_KIND_MOUSE)
+    if (np_timers_wait(&nest->timers, NP_TIMER_CONTEST, device) && !goes_on(nest, device, time))
         np_active_stop(nest, device);
 }
 
@@ -217,7 +232,7 @@ void np_active_look(nplug_nest *nest, nplug_time time, nplug_time silence)
     for (uint32_t p = 0; p <= nest->players.limit; p++)
         any |= look_at(nest, p);
     for (uint32_t i = 0; i < nest->devices.count; i++)
-        look_at_device(nest, nest->devices.order[i]);
+        look_at_device(nest, nest->devices.order[i], time);
     nest->active.looking = false;
     if (silence >= time + 2 * LOOK) time = (silence / LOOK - 1) * LOOK;
     if (any) look_next(nest, time);
@@ -388,23 +403,6 @@ void np_active_stop(nplug_nest *nest, uint32_t device)
 {
     for (uint32_t p = 0; p <= nest->players.limit; p++)
         np_timers_cancel(&nest->timers, NP_TIMER_CONTEST, p, device);
-}
-
-static bool any_is_pulled(const nplug_nest *nest, uint32_t device)
-{
-    np_run run = nest->controls.of_device[device];
-    bool pulled = false;
-
-    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++)
-        pulled |= (nest->controls.list[i].flags & NP_CONTROL_PULLED) != 0;
-    return pulled;
-}
-
-/* Whether a movement goes on. */
-static bool goes_on(const nplug_nest *nest, uint32_t device, nplug_time time)
-{
-    return np_controls_any_away(&nest->controls, &nest->devices, device) ||
-           np_devices_slides(&nest->devices, device, time) || any_is_pulled(nest, device);
 }
 
 void np_active_decide(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time)

@@ -13,6 +13,7 @@ void np_controls_layout(np_controls *controls, np_carve *carve, const nplug_limi
     controls->wires = (np_wire *)np_carve_take(carve, wires, sizeof(np_wire));
     np_span_layout(&controls->wire_span, carve, wires);
     controls->wires_of = (np_run *)np_carve_take(carve, limits->devices, sizeof(np_run));
+    controls->unready = (uint8_t *)np_carve_take(carve, limits->devices, 1);
     controls->of_signal = (np_run *)np_carve_take(carve, limits->signals, sizeof(np_run));
     controls->moved = (uint16_t *)np_carve_take(carve, limits->controls, sizeof(uint16_t));
 }
@@ -333,6 +334,7 @@ bool np_controls_leave(np_controls *controls, uint32_t index)
     if (!(control->flags & NP_CONTROL_READY)) return false;
     if (fabsf(control->value[0]) < NP_AWAY && fabsf(control->value[1]) < NP_AWAY) return false;
     control->flags &= (uint16_t)~NP_CONTROL_READY;
+    controls->unready[control->device] = true;
     return true;
 }
 
@@ -406,34 +408,28 @@ static void watch(np_controls *controls, np_devices *devices, np_run run)
     }
 }
 
-static bool any_is_unready(const np_controls *controls, np_run run)
-{
-    bool any = false;
-
-    for (uint32_t i = run.first; i < (uint32_t)run.first + run.count && !any; i++)
-        any = is_unready(&controls->list[i]);
-    return any;
-}
-
 void np_controls_make_ready(np_controls *controls, np_devices *devices, uint32_t device)
 {
     np_run run = controls->of_device[device];
+    bool all = true;
 
-    if (!any_is_unready(controls, run)) return;
     find_far(controls, devices, controls->wires_of[device]);
     watch(controls, devices, controls->wires_of[device]);
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
         uint16_t *flags = &controls->list[i].flags;
         if (is_unready(&controls->list[i]) && !(*flags & NP_CONTROL_FAR))
             *flags |= NP_CONTROL_READY;
+        all &= !is_unready(&controls->list[i]);
         *flags &= (uint16_t)~NP_CONTROL_FAR;
     }
+    controls->unready[device] = !all;
 }
 
 void np_controls_make_unready(np_controls *controls, uint32_t device)
 {
     np_run run = controls->of_device[device];
 
+    controls->unready[device] = true;
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++)
         controls->list[i].flags &= (uint16_t)~NP_CONTROL_READY;
 }

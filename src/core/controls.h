@@ -77,6 +77,7 @@ typedef struct np_controls {
     np_run *wires_of;     /* all wires of a device */
     uint32_t muted_kinds; /* bit by kind: whatever moves is spent */
     uint32_t deaf_kinds;  /* likewise, since the game's window has no focus */
+    uint8_t *unready;     /* by device: some of its axes are not ready */
     uint16_t *moved;      /* controls whose value may be another since the value lane last ran */
     uint32_t moved_count;
 } np_controls;
