@@ -90,7 +90,7 @@ static bool is_same_shown(np_shown a, np_shown b)
     bool same_sort =
         a.sort == b.sort || ((a.sort == ALL_SORTS || b.sort == ALL_SORTS) && a.family[0]);
 
-    return same_sort && strcmp(a.family, b.family) == 0;
+    return same_sort && (a.family == b.family || strcmp(a.family, b.family) == 0);
 }
 
 /* What a player uses has changed, or what that player is shown of it. */

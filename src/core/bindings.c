@@ -9,7 +9,7 @@ void np_game_forget(np_game *game)
     game->binding_count = game->source_count = game->use_count = 0;
     game->shaping_count = 0;
     game->filter_count = 1;
-    game->ranked = game->ruled = game->freed = false;
+    game->ranked = game->ruled = game->timed = game->freed = false;
     memset(game->bucket, 0xff, sizeof game->bucket);
 }
 

@@ -92,7 +92,8 @@ typedef struct np_game {
     np_shaping *shapings;
     uint8_t *kept; /* bit by shaping: it is some player's comfort */
     bool used;
-    bool ruled;  /* some action's rule looks at other actions, or at which binding was later */
+    bool ruled;  /* some action's rule looks at other actions */
+    bool timed;  /* some action is a motion, or its rule looks at which binding was later */
     bool freed;  /* some places of bindings, uses and sources may be free again */
     bool ranked; /* not all bindings have one rank: some may take a control from others */
     uint32_t binding_count, use_count; /* up to the last one in use */

@@ -146,6 +146,7 @@ static void note_rest(np_control *control)
 {
     bool spent = (control->flags & NP_CONTROL_SPENT) != 0;
 
+    if (control->nature == NPLUG_NATURE_DELTA) return; /* its rest is a pause */
     if (spent == at_rest(control)) control->flags ^= NP_CONTROL_SPENT;
 }
 
@@ -180,7 +181,6 @@ static inline void set(np_controls *controls, const np_devices *devices, np_wire
     if (!is_plain(wire)) note_moved(wire, raw);
     control->value[wire->component] =
         wire->how & NP_WIRE_SHARED ? read_shared(controls, devices, wire) : read_wire(wire, raw);
-    if (control->nature == NPLUG_NATURE_DELTA) return; /* its rest is a pause */
     if (control->flags & (NP_CONTROL_SPENT | NP_CONTROL_MUTED)) note_rest(control);
 }
 

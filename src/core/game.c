@@ -113,8 +113,10 @@ static nplug_result take_rules(const nplug_nest *nest, np_game *game)
 {
     memset(game->rules, 0, game->action_limit * sizeof *game->rules);
     game->ruled = game->def.seats == NPLUG_SEATS_BY_ACTION;
-    for (uint32_t i = 0; i < game->def.action_count; i++)
+    for (uint32_t i = 0; i < game->def.action_count; i++) {
         game->rules[i].kind = (uint8_t)np_game_action(game, i)->kind;
+        game->timed |= game->rules[i].kind == NPLUG_MOTION;
+    }
     for (uint32_t i = 0; i < game->def.rule_count; i++) {
         const nplug_action_rule *rule = &game->def.rules[i];
         if (!is_sound_rule(game, rule) || i > 254) return fail(nest, "rule", i);
@@ -126,7 +128,8 @@ static nplug_result take_rules(const nplug_nest *nest, np_game *game)
         game->rules[rule->action].one_of = (uint8_t)rule->one_of;
         game->rules[rule->action].keep = (uint8_t)rule->keep;
         game->rules[rule->action].stays = rule->stays;
-        game->ruled |= rule->one_of != 0 || rule->merge == NPLUG_MERGE_LATEST;
+        game->ruled |= rule->one_of != 0;
+        game->timed |= rule->merge == NPLUG_MERGE_LATEST;
     }
     return NPLUG_OK;
 }

@@ -51,8 +51,6 @@ struct nplug_nest {
     np_gestures gestures;
     np_actions actions;
     np_values values;
-    np_motions motions;
-    np_latest latest;
     np_actives active;
     np_comforts comforts;
     np_rebinds rebinds;
@@ -62,6 +60,8 @@ struct nplug_nest {
     np_timers timers;
     np_commands commands;
     np_recorder recorder;
+    np_motions motions;
+    np_latest latest;
 
     nplug_limits limits;
     nplug_log log;

@@ -21,12 +21,13 @@ static void mark(nplug_nest *nest, np_action *state, uint32_t player, uint32_t a
 
     if (state->dirty) return;
     np_actions_set_dirty(state, true);
-    if (np_game_kind(&nest->game, action) == NPLUG_MOTION) {
+    if (nest->game.timed && np_game_kind(&nest->game, action) == NPLUG_MOTION) {
         np_motions_mark(&nest->motions, player, action);
         return;
     }
     values->dirty[values->dirty_count++] = player << 16 | action;
-    values->latest |= nest->game.ruled && nest->game.rules[action].merge == NPLUG_MERGE_LATEST;
+    if (nest->game.timed)
+        values->latest |= nest->game.rules[action].merge == NPLUG_MERGE_LATEST;
 }
 
 void np_values_mark(nplug_nest *nest, uint32_t player, uint32_t action)
