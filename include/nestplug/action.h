@@ -66,12 +66,12 @@ typedef enum nplug_action_kind {
  *   by=NAME                    a shaping of the game's own: see nplug_shaper
  *
  * Any source may drive any action.  A stick or a button bound to a motion moves it at a speed: at
- * its end by 1000 times `scale` counts a second.  What it moves is the integral of that speed over
- * the time of its reports: from each report on it has the value that this says, until the next one,
- * so a stick that stands somewhere moves on, and many short steps come to as much as a long one,
- * but for rounding.  A mouse bound to a vector or a level is as good as a stick: where it moves
- * 1000 / `scale` counts a second, it is at its end.  That is its mean speed over the step, at least
- * over 1 ms, and the one value that depends on how long a step is.
+ * its end by 1000 times `scale` counts a second.  The motion is the integral of that speed over the
+ * time of the reports: from each report on, the control has the value that this report says, until
+ * the next one.  So a stick that stands somewhere moves on, and many short steps come to as much as
+ * one long step, apart from rounding.  A mouse bound to a vector or a level is as good as a stick:
+ * where it moves 1000 / `scale` counts a second, it is at its end.  Such a value is the mouse's
+ * mean speed over the step (at least over 1 ms), and no other value depends on how long a step is.
  *
  * Strings stay the caller's and stay valid as long as the nest. */
 typedef struct nplug_action_def {

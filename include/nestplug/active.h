@@ -12,27 +12,27 @@ extern "C" {
  * and a stick with its throttle and pedals; each pad is one for itself.
  *
  * A press (of a button, of a key, of a trigger half way) makes its device's set the active one at
- * once.  A movement does so where the active set
- * is not being moved at that moment; else it has to go on for a short time (the dwell) and wins
- * then, whatever the set that loses does meanwhile.
+ * once.  A movement does so where the active set is not being moved at that moment; else the
+ * movement has to go on for a short time (the dwell) and wins then, whatever the losing set does
+ * meanwhile.
  *
  * A movement begins as a stick, a trigger or another axis comes a third of its way (0.35) from its
  * rest, as a lever is pulled as far from where it stood, as a mouse has come 40 counts along x or y
  * without a pause of 100 ms, or as its wheel turns.  Noise, drift, a trigger that rests at not
- * quite 0, repeated keys, poses and a nudged mouse are no movement; and what is spent moves
- * nothing.
+ * quite 0, repeated keys, poses and a nudged mouse are no movement; nor is a control that is spent
+ * (see player.h).
  *
- * Every 100 ms of its time the nest looks at all axes.  One that is nearer to its rest than a
+ * Every 100 ms of its time the nest looks at all axes.  An axis that is nearer to its rest than a
  * quarter of its way (0.25), of a set that is not the active one, may begin a movement from then
  * on, until it has begun one or its set becomes the active one.  A movement that has to go on is
- * over at the look that finds all axes of its device there; and when the dwell is over, some axis
- * of the device must be further away, or the mouse and its wheel must not have paused; what a lever
- * did goes on.
+ * over at the look that finds all axes of its device near their rest.  When the dwell is over, some
+ * axis of the device must be further away, or the mouse and its wheel must not have paused; the
+ * pull of a lever goes on by itself.
  *
  * The active set is being moved for the dwell after it became that, and after each press and each
  * beginning of a movement of its own; and while the sum of how far its axes are from their rest is
  * not within 0.1 of the sum at the last look, or was not between the last two looks (since it is
- * the active set).  What merely stands somewhere is not being moved. */
+ * the active set).  A stick that merely stands somewhere is not being moved. */
 typedef struct nplug_active_set {
     nplug_device device; /* used last; 0: none yet */
     nplug_kind kind;
@@ -53,8 +53,8 @@ typedef struct nplug_following {
     const char
         *family; /* prompts are of this family, whatever is used, and so stay the same; NULL or
                     "": none */
-    bool only;          /* only the active set drives the player: using another one switches to it,
-                           and is spent (see player.h) */
+    bool only;   /* only the active set drives the player: using another one switches to it,
+                    and is spent (see player.h) */
     uint32_t dwell_ms; /* at most 65535 */
 } nplug_following;
 

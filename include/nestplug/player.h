@@ -8,13 +8,14 @@
 extern "C" {
 #endif
 
-/* A control is spent where what it does now is nothing to those who hear it: the press that seats
- * somebody or takes over, the press that answers a pick and all that is moved while a pick takes, a
- * press that only switches to another set, what is held as its device changes hands, as devices of
- * its kind are muted or heard again, as the game's window loses or gets the focus, and as a device
- * comes.  A spent control reads as at rest, and presses nothing, until it has been at rest: until
- * each of its numbers has been nearer to rest than a fifth of its way (0.2), or a mouse and its
- * wheel have not moved for 100 ms. */
+/* A spent control reads as at rest, and presses nothing, until it has been at rest: until each of
+ * its numbers has been nearer to rest than a fifth of its way (0.2), or a mouse and its wheel have
+ * not moved for 100 ms.  These are spent:
+ *   - the press that seats a player or takes over, and the press that answers a pick;
+ *   - all controls that are moved while a pick takes;
+ *   - the press or movement that only switches to another set (see nplug_following);
+ *   - all that is held as a device comes or changes hands, as devices of its kind are muted or
+ * heard again, and as the game's window loses or gets the focus. */
 
 /* The most players that a nest may be opened for. */
 #define NPLUG_PLAYERS_MAX 16u
