@@ -26,4 +26,7 @@ uint32_t random_below(uint32_t *state, uint32_t limit);
 /* Calls for the seeds of one run: NPLUG_SEED (1) and on, NPLUG_CASES (`usual`) in all. */
 void play_cases(void (*play_game)(uint32_t seed), uint32_t cases_of_game, uint32_t usual);
 
+/* A suite of one test, which plays so many cases. */
+Suite *suite_of_cases(const char *name, const TTest *test);
+
 #endif

@@ -260,11 +260,5 @@ END_TEST
 
 Suite *chords_suite(void)
 {
-    Suite *suite = suite_create("chords");
-    TCase *tests = tcase_create("model");
-
-    tcase_set_timeout(tests, 300);
-    tcase_add_test(tests, the_longest_chord_wins_in_any_order);
-    suite_add_tcase(suite, tests);
-    return suite;
+    return suite_of_cases("chords", the_longest_chord_wins_in_any_order);
 }

@@ -185,11 +185,5 @@ END_TEST
 
 Suite *merges_suite(void)
 {
-    Suite *suite = suite_create("merges");
-    TCase *tests = tcase_create("merges");
-
-    tcase_set_timeout(tests, 300);
-    tcase_add_test(tests, motions_are_integrals_and_the_latest_binding_counts);
-    suite_add_tcase(suite, tests);
-    return suite;
+    return suite_of_cases("merges", motions_are_integrals_and_the_latest_binding_counts);
 }

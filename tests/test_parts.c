@@ -500,11 +500,5 @@ END_TEST
 
 Suite *parts_suite(void)
 {
-    Suite *suite = suite_create("parts");
-    TCase *tests = tcase_create("model");
-
-    tcase_set_timeout(tests, 300);
-    tcase_add_test(tests, a_key_is_heard_by_those_whose_part_it_is_in);
-    suite_add_tcase(suite, tests);
-    return suite;
+    return suite_of_cases("parts", a_key_is_heard_by_those_whose_part_it_is_in);
 }

@@ -528,11 +528,5 @@ END_TEST
 
 Suite *rates_suite(void)
 {
-    Suite *suite = suite_create("rates");
-    TCase *tests = tcase_create("rates");
-
-    tcase_set_timeout(tests, 3000);
-    tcase_add_test(tests, the_frame_rate_changes_nothing);
-    suite_add_tcase(suite, tests);
-    return suite;
+    return suite_of_cases("rates", the_frame_rate_changes_nothing);
 }

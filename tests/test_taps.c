@@ -208,11 +208,5 @@ END_TEST
 
 Suite *taps_suite(void)
 {
-    Suite *suite = suite_create("taps");
-    TCase *tests = tcase_create("model");
-
-    tcase_set_timeout(tests, 300);
-    tcase_add_test(tests, no_press_is_lost_whatever_else_is_wanted_of_it);
-    suite_add_tcase(suite, tests);
-    return suite;
+    return suite_of_cases("taps", no_press_is_lost_whatever_else_is_wanted_of_it);
 }

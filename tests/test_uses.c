@@ -25,6 +25,16 @@ typedef struct axis {
     bool press;        /* a trigger: pressed half way */
 } axis;
 
+#define PAD(name, set)                                                                             \
+    {                                                                                              \
+        name, "heron", "south", NPLUG_SPACE_EVDEV, NPLUG_KIND_PAD, set, 6,                         \
+        {                                                                                          \
+            {EVDEV(3, 0), 32767, 0, 0, false}, {EVDEV(3, 1), -32768, 0, 0, false},                 \
+                {EVDEV(3, 3), 32767, 0, 1, false}, {EVDEV(3, 4), -32768, 0, 1, false},             \
+                {EVDEV(3, 2), 1023, 0, 2, true}, {EVDEV(3, 5), 1023, 0, 3, true},                  \
+        }                                                                                          \
+    }
+
 static const struct hardware {
     const char *name, *model, *key;
     nplug_space space;
@@ -33,32 +43,8 @@ static const struct hardware {
     unsigned axes;
     axis axis[AXES];
 } hardware[] = {
-    {"pad",
-     "heron",
-     "south",
-     NPLUG_SPACE_EVDEV,
-     NPLUG_KIND_PAD,
-     0,
-     6,
-     {{EVDEV(3, 0), 32767, 0, 0, false},
-      {EVDEV(3, 1), -32768, 0, 0, false},
-      {EVDEV(3, 3), 32767, 0, 1, false},
-      {EVDEV(3, 4), -32768, 0, 1, false},
-      {EVDEV(3, 2), 1023, 0, 2, true},
-      {EVDEV(3, 5), 1023, 0, 3, true}}},
-    {"pad-2",
-     "heron",
-     "south",
-     NPLUG_SPACE_EVDEV,
-     NPLUG_KIND_PAD,
-     1,
-     6,
-     {{EVDEV(3, 0), 32767, 0, 0, false},
-      {EVDEV(3, 1), -32768, 0, 0, false},
-      {EVDEV(3, 3), 32767, 0, 1, false},
-      {EVDEV(3, 4), -32768, 0, 1, false},
-      {EVDEV(3, 2), 1023, 0, 2, true},
-      {EVDEV(3, 5), 1023, 0, 3, true}}},
+    PAD("pad", 0),
+    PAD("pad-2", 1),
     {"keys", "turnstone", "KeyF", NPLUG_SPACE_EVDEV, NPLUG_KIND_KEYBOARD, 2, 0, {{0}}},
     {"mouse", "stint", "left", NPLUG_SPACE_EVDEV, NPLUG_KIND_MOUSE, 2, 0, {{0}}},
     {"quadrant",
@@ -464,11 +450,5 @@ END_TEST
 
 Suite *uses_suite(void)
 {
-    Suite *suite = suite_create("uses");
-    TCase *tests = tcase_create("model");
-
-    tcase_set_timeout(tests, 300);
-    tcase_add_test(tests, what_is_used_is_active);
-    suite_add_tcase(suite, tests);
-    return suite;
+    return suite_of_cases("uses", what_is_used_is_active);
 }
