@@ -334,7 +334,7 @@ bool np_controls_leave(np_controls *controls, uint32_t index)
     if (!(control->flags & NP_CONTROL_READY)) return false;
     if (fabsf(control->value[0]) < NP_AWAY && fabsf(control->value[1]) < NP_AWAY) return false;
     control->flags &= (uint16_t)~NP_CONTROL_READY;
-    controls->unready[control->device] = true;
+    controls->unready[control->device] = NP_UNREADY_SOME;
     return true;
 }
 
@@ -422,14 +422,15 @@ void np_controls_make_ready(np_controls *controls, np_devices *devices, uint32_t
         all &= !is_unready(&controls->list[i]);
         *flags &= (uint16_t)~NP_CONTROL_FAR;
     }
-    controls->unready[device] = !all;
+    controls->unready[device] = all ? NP_UNREADY_NONE : NP_UNREADY_SOME;
 }
 
 void np_controls_make_unready(np_controls *controls, uint32_t device)
 {
     np_run run = controls->of_device[device];
 
-    controls->unready[device] = true;
+    if (controls->unready[device] == NP_UNREADY_ALL) return;
+    controls->unready[device] = NP_UNREADY_ALL;
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++)
         controls->list[i].flags &= (uint16_t)~NP_CONTROL_READY;
 }

@@ -67,6 +67,9 @@ typedef struct np_run {
     uint16_t first, count;
 } np_run;
 
+/* How many of a device's axes are not ready. */
+typedef enum np_unready { NP_UNREADY_NONE = 0, NP_UNREADY_SOME, NP_UNREADY_ALL } np_unready;
+
 typedef struct np_controls {
     np_control *list;
     np_span span;
@@ -77,7 +80,7 @@ typedef struct np_controls {
     np_run *wires_of;     /* all wires of a device */
     uint32_t muted_kinds; /* bit by kind: whatever moves is spent */
     uint32_t deaf_kinds;  /* likewise, since the game's window has no focus */
-    uint8_t *unready;     /* by device: some of its axes are not ready */
+    uint8_t *unready;     /* by device: an np_unready */
     uint16_t *moved;      /* controls whose value may be another since the value lane last ran */
     uint32_t moved_count;
 } np_controls;

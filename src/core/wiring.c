@@ -309,7 +309,7 @@ int np_controls_build(np_controls *controls, np_devices *devices, uint32_t devic
         return NPLUG_LIMIT_CONTROLS;
     }
     run->first = (uint16_t)first;
-    controls->unready[device] = true;
+    controls->unready[device] = NP_UNREADY_ALL;
     lay_wires(controls, devices, &plan, (uint32_t)first_wire);
     np_span_give(&controls->span, (uint32_t)first + run->count, most - run->count);
     read_first_values(controls, devices, device);
