@@ -220,8 +220,7 @@ static void look_at_device(nplug_nest *nest, uint32_t device, nplug_time time)
 {
     if (!nest->controls.unready[device] || !may_be_changed_to(nest, device)) return;
     np_controls_make_ready(&nest->controls, &nest->devices, device);
-    if (np_timers_wait(&nest->timers, NP_TIMER_CONTEST, device) && !goes_on(nest, device, time))
-        np_active_stop(nest, device);
+    if (nest->active.contests && !goes_on(nest, device, time)) np_active_stop(nest, device);
 }
 
 /* In a silence nothing is moved: the last look of it says as much as all. */
@@ -272,10 +271,16 @@ static void for_set(nplug_nest *nest, uint32_t player, on_device *each)
         each(nest, player, nest->devices.order[i]);
 }
 
+static void end_contest(nplug_nest *nest, uint32_t player, uint32_t device)
+{
+    if (nest->active.contests == 0) return;
+    nest->active.contests -= np_timers_cancel(&nest->timers, NP_TIMER_CONTEST, player, device);
+}
+
 static void settle_in(nplug_nest *nest, uint32_t player, uint32_t device)
 {
     np_controls_make_unready(&nest->controls, device);
-    np_timers_cancel(&nest->timers, NP_TIMER_CONTEST, player, device);
+    end_contest(nest, player, device);
 }
 
 /* The levers of the set that was the active one stand where they stand; of the one that is, no axis
@@ -356,7 +361,9 @@ static void contest(nplug_nest *nest, uint32_t player, uint32_t device, nplug_ti
     nplug_time due = time + dwell_of(&nest->active.of[player]);
 
     if (np_timers_waits(&nest->timers, NP_TIMER_CONTEST, player, device)) return;
-    if (!np_timers_set(&nest->timers, due, NP_TIMER_CONTEST, player, device))
+    if (np_timers_set(&nest->timers, due, NP_TIMER_CONTEST, player, device))
+        nest->active.contests++;
+    else
         np_limit_reached(nest, NPLUG_LIMIT_TIMERS, time);
 }
 
@@ -364,7 +371,7 @@ static bool may_switch(const nplug_nest *nest, uint32_t player, uint32_t device)
 {
     const np_active *active = &nest->active.of[player];
 
-    if ((active->ignored >> nest->recogniser.of[device].kind) & 1u) return false;
+    if (active->ignored && (active->ignored >> nest->recogniser.of[device].kind) & 1u) return false;
     return !active->pin || np_devices_here(&nest->devices, active->pin) == NP_NONE;
 }
 
@@ -402,11 +409,12 @@ static void use_for_all(nplug_nest *nest, const np_control *control, bool press,
 void np_active_stop(nplug_nest *nest, uint32_t device)
 {
     for (uint32_t p = 0; p <= nest->players.limit; p++)
-        np_timers_cancel(&nest->timers, NP_TIMER_CONTEST, p, device);
+        end_contest(nest, p, device);
 }
 
 void np_active_decide(nplug_nest *nest, uint32_t player, uint32_t device, nplug_time time)
 {
+    nest->active.contests--;
     if (nest->devices.list[device].presence != NP_HERE || !hears(nest, player, device)) return;
     if (is_active(nest, player, device) || !may_switch(nest, player, device)) return;
     if (goes_on(nest, device, time)) switch_to(nest, player, device, time);

@@ -40,7 +40,8 @@ typedef struct np_actives {
     np_way *ways;  /* by device */
     np_parked parked[NP_PARKED];
     uint32_t next_parked;
-    bool looking; /* the timer of the next look is set */
+    uint32_t contests; /* movements that have to go on: a timer each */
+    bool looking;      /* the timer of the next look is set */
 } np_actives;
 
 void np_active_layout(np_actives *actives, np_carve *carve, const nplug_limits *limits);

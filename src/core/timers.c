@@ -77,25 +77,18 @@ static uint32_t place_of(const np_timers *timers, np_timer_kind kind, uint32_t a
     return i;
 }
 
-bool np_timers_wait(const np_timers *timers, np_timer_kind kind, uint32_t b)
-{
-    bool found = false;
-
-    for (uint32_t i = 0; i < timers->count && !found; i++)
-        found = timers->heap[i].kind == kind && timers->heap[i].b == b;
-    return found;
-}
-
 bool np_timers_waits(const np_timers *timers, np_timer_kind kind, uint32_t a, uint32_t b)
 {
     return place_of(timers, kind, a, b) < timers->count;
 }
 
-void np_timers_cancel(np_timers *timers, np_timer_kind kind, uint32_t a, uint32_t b)
+bool np_timers_cancel(np_timers *timers, np_timer_kind kind, uint32_t a, uint32_t b)
 {
     uint32_t i = place_of(timers, kind, a, b);
+    bool found = i < timers->count;
 
-    if (i < timers->count) take_at(timers, i);
+    if (found) take_at(timers, i);
+    return found;
 }
 
 nplug_time np_timers_next(const np_timers *timers)

@@ -35,11 +35,10 @@ void np_timers_layout(np_timers *timers, np_carve *carve, uint32_t size);
 /* Sets a timer; false where there is no room. */
 bool np_timers_set(np_timers *timers, nplug_time due, np_timer_kind kind, uint32_t a, uint32_t b);
 
-/* Takes a timer out before it fell due; nothing where it is not there. */
-void np_timers_cancel(np_timers *timers, np_timer_kind kind, uint32_t a, uint32_t b);
+/* Takes a timer out before it fell due; false where it is not there. */
+bool np_timers_cancel(np_timers *timers, np_timer_kind kind, uint32_t a, uint32_t b);
 
-/* Whether a timer is set; or one of a kind, for whatever `a`. */
-bool np_timers_wait(const np_timers *timers, np_timer_kind kind, uint32_t b);
+/* Whether a timer is set. */
 bool np_timers_waits(const np_timers *timers, np_timer_kind kind, uint32_t a, uint32_t b);
 
 /* The time of the earliest timer; UINT64_MAX where there is none. */
