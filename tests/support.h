@@ -34,6 +34,7 @@ Suite *return_suite(void);
 Suite *settings_suite(void);
 Suite *shaping_suite(void);
 Suite *sim_suite(void);
+Suite *slips_suite(void);
 Suite *spent_suite(void);
 Suite *step_suite(void);
 Suite *storm_suite(void);

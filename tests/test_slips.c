@@ -1,0 +1,476 @@
+/* Slips that no other suite noticed: each was found by changing the core (./dev mutate). */
+#include "paper.h"
+#include <math.h>
+#include <stdio.h>
+#include <string.h>
+
+enum { PULL, CALL, SWAY, ACTIONS };
+static const nplug_action_def actions[ACTIONS] = {
+    [PULL] = {"pull", NPLUG_LEVEL, "pad:trigger-right", 0},
+    [CALL] = {"call", NPLUG_BUTTON, "pad:south | key:KeyF", 0},
+    [SWAY] = {"sway", NPLUG_VECTOR, "pad:stick-left | mouse:move", 0},
+};
+
+static void open_game(test_rig *rig, const nplug_game *game, const nplug_limits *limits)
+{
+    rig_open(rig, game, limits);
+    nplug_sim_plug(rig->sim, 0, "pad", "heron");
+    nplug_sim_plug(rig->sim, 0, "keys", "turnstone");
+    nplug_sim_plug(rig->sim, 0, "mouse", "stint");
+    rig_step(rig, MS);
+}
+
+static void raw(test_rig *rig, nplug_time time, const char *on, uint32_t code, int32_t value)
+{
+    nplug_move move = {.time = time,
+                       .kind = NPLUG_MOVE_SIGNAL,
+                       .on = on,
+                       .space = NPLUG_SPACE_EVDEV,
+                       .code = code,
+                       .value = value};
+
+    ck_assert_int_eq(nplug_sim_move(rig->sim, &move), NPLUG_OK);
+}
+
+/* --- who is here ------------------------------------------------------------------------------ */
+
+START_TEST(a_device_that_comes_with_its_stick_held_is_spent)
+{
+    static const paper_signal signals[] = {
+        {EV(3, 0), NPLUG_SPACE_EVDEV, NPLUG_NATURE_AXIS, -32768, 32767, 30000, 0, 0, 0},
+        {ABS(1, -32768, 32767)},
+        {BTN(0x130)},
+        {BTN(0x131)}};
+    paper_rig p;
+
+    open_paper(&p);
+    plug_paper(&p, 3, 0xb12d, 0x0101, 1, signals, COUNT_OF(signals));
+    say(&p, 1000, 1, 100);
+    rig_step(&p.rig, 1000);
+    ck_assert_float_eq(nplug_vector(p.rig.nest, 1, STEER).x, 0.0f);
+    say(&p, 2000, 0, 20000);
+    rig_step(&p.rig, 2000);
+    ck_assert_float_eq(nplug_vector(p.rig.nest, 1, STEER).x, 0.0f);
+    say(&p, 3000, 0, 0);
+    rig_step(&p.rig, 3000);
+    say(&p, 4000, 0, 20000);
+    rig_step(&p.rig, 4000);
+    ck_assert(nplug_vector(p.rig.nest, 1, STEER).x > 0.6f);
+    rig_close(&p.rig);
+}
+END_TEST
+
+START_TEST(one_unit_key_of_two_ports_is_two_devices)
+{
+    nplug_game game = harbour_for(1);
+    hand_port one = {0}, other = {0};
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_attach(rig.nest, &hand_table, &one);
+    nplug_attach(rig.nest, &hand_table, &other);
+    push_heron(one.ring, 0, 1, NULL, "unit");
+    push_heron(other.ring, 0, 1, NULL, "unit");
+    rig_step(&rig, 1);
+    ck_assert_uint_eq(nplug_device_count(rig.nest), 2);
+    rig_close(&rig);
+}
+END_TEST
+
+/* The first byte of two is cut off at the end, whatever it is from 0xc2 on. */
+START_TEST(a_name_ends_before_a_letter_of_two_bytes_that_is_cut)
+{
+    static const char *const letters[] = {"\xc2\xa9", "\xc3\xa4", "\xdf\xbf"};
+    nplug_device_info info = {.size = sizeof info};
+    hand_port port = {0};
+    nplug_report report = value_report(0, 1, 0, 0, 0);
+    nplug_game game = harbour_for(1);
+    char name[64];
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_attach(rig.nest, &hand_table, &port);
+    memset(name, 0, sizeof name);
+    for (unsigned i = 0; i < 24; i++)
+        memcpy(name + 2 * i, letters[_i], 2);
+    report.kind = NPLUG_REPORT_ARRIVE;
+    nplug_push(port.ring, &report, 1);
+    nplug_push_text(port.ring, 0, 1, NPLUG_TEXT_NAME, name);
+    push_kind(port.ring, 0, 1, NPLUG_REPORT_READY);
+    rig_step(&rig, 1);
+    nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
+    ck_assert_uint_eq(strlen(info.name), 46);
+    ck_assert_int_eq(memcmp(info.name, name, 46), 0);
+    rig_close(&rig);
+}
+END_TEST
+
+/* A mouse of the shared part comes, and a second keyboard: that part of it stays free. */
+START_TEST(who_has_the_part_of_one_keyboard_does_not_get_that_of_the_next)
+{
+    static const nplug_part_def parts[] = {{"left", "KeyW,mouse"}, {"right", "KeyH"}};
+    nplug_game game = harbour_for(2);
+    test_rig rig;
+
+    game.parts = parts;
+    game.part_count = 2;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "mouse", "stint");
+    nplug_sim_press(rig.sim, MS, "mouse", "left", MS);
+    nplug_sim_plug(rig.sim, 3 * MS, "keys", "turnstone");
+    nplug_sim_plug(rig.sim, 4 * MS, "keys-2", "turnstone");
+    rig_step(&rig, 5 * MS);
+    ck_assert_uint_eq(nplug_part_players(rig.nest, nplug_device_at(rig.nest, 0), 1), 1);
+    ck_assert_uint_eq(nplug_part_players(rig.nest, nplug_device_at(rig.nest, 1), 1), 1);
+    ck_assert_uint_eq(nplug_part_players(rig.nest, nplug_device_at(rig.nest, 1), 2), 0);
+    ck_assert_uint_eq(nplug_part_players(rig.nest, nplug_device_at(rig.nest, 2), 0), 0);
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- bindings --------------------------------------------------------------------------------- */
+
+static nplug_vec2 make_nothing(void *user, nplug_vec2 value)
+{
+    (void)user;
+    value.x = value.x > 0.5f ? (float)NAN : value.x;
+    return value;
+}
+
+START_TEST(a_shaper_that_gives_no_number_gives_0)
+{
+    static const nplug_shaper shapers[] = {{"nothing", make_nothing, NULL}};
+    static const nplug_action_def shaped[] = {
+        {"pull", NPLUG_LEVEL, "pad:trigger-right by=nothing", 0}};
+    nplug_game game = nplug_game_for_one("slips", shaped, 1);
+    test_rig rig;
+
+    game.shapers = shapers;
+    game.shaper_count = 1;
+    open_game(&rig, &game, NULL);
+    nplug_sim_sweep(rig.sim, 2 * MS, "pad", "trigger-right", (nplug_vec2){0.4f, 0.0f}, MS);
+    rig_step(&rig, 10 * MS);
+    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 0), 0.4f, 0.01f);
+    nplug_sim_sweep(rig.sim, 12 * MS, "pad", "trigger-right", (nplug_vec2){0.9f, 0.0f}, MS);
+    rig_step(&rig, 20 * MS);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 0), 0.0f);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Bindings that come and go leave no place taken: a game with just enough sources goes on. */
+START_TEST(bindings_that_change_again_and_again_need_no_more_room)
+{
+    static const char *const texts[] = {"key:KeyA", "key:KeyB", "pad:east", NULL};
+    nplug_game game = nplug_game_for_one("slips", actions, ACTIONS);
+    nplug_limits limits = nplug_limits_default();
+    test_rig rig;
+
+    limits.sources = 6;
+    open_game(&rig, &game, &limits);
+    for (unsigned i = 0; i < 40; i++) {
+        ck_assert_int_eq(nplug_bind(rig.nest, NPLUG_ANYONE, CALL, texts[i % 4]), NPLUG_OK);
+        ck_assert_int_eq(nplug_bind(rig.nest, NPLUG_ANYONE, PULL, i % 2 ? "key:KeyC" : NULL),
+                         NPLUG_OK);
+        rig_step(&rig, (2 + i) * MS);
+        ck_assert(!rig_saw(&rig, NPLUG_EVENT_LIMIT, NULL));
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+/* A binding is changed while its key is held: what takes the place of its source is up. */
+START_TEST(a_source_in_the_place_of_one_that_was_held_is_up)
+{
+    nplug_game game = nplug_game_for_one("slips", actions, ACTIONS);
+    test_rig rig;
+
+    open_game(&rig, &game, NULL);
+    nplug_sim_press(rig.sim, 2 * MS, "keys", "KeyF", 0);
+    rig_step(&rig, 3 * MS);
+    nplug_bind(rig.nest, NPLUG_ANYONE, CALL, "key:KeyG");
+    rig_step(&rig, 4 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, CALL));
+    nplug_sim_press(rig.sim, 5 * MS, "keys", "KeyG", MS);
+    rig_step(&rig, 10 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, CALL), 1);
+    ck_assert_uint_eq(nplug_releases(rig.nest, 1, CALL), 1);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_chord_of_keys_that_nothing_else_names_fires)
+{
+    nplug_game game = nplug_game_for_one("slips", actions, ACTIONS);
+    test_rig rig;
+
+    open_game(&rig, &game, NULL);
+    nplug_bind(rig.nest, 1, CALL, "key:KeyB+key:KeyN");
+    nplug_sim_press(rig.sim, 2 * MS, "keys", "KeyB", 9 * MS);
+    nplug_sim_press(rig.sim, 3 * MS, "keys", "KeyN", MS);
+    rig_step(&rig, 20 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, CALL), 1);
+    rig_close(&rig);
+}
+END_TEST
+
+/* A higher layer's new binding takes its key at once. */
+START_TEST(a_new_binding_of_a_higher_layer_takes_its_control)
+{
+    static const nplug_layer_def layers[] = {{"deck", 0, true}, {"helm", 5, true}};
+    static const nplug_action_def two[] = {{"low", NPLUG_BUTTON, "key:KeyF", 0},
+                                           {"high", NPLUG_BUTTON, "key:KeyG", 1}};
+    nplug_game game = nplug_game_for_one("slips", two, 2);
+    nplug_event event;
+    test_rig rig;
+
+    game.layers = layers;
+    game.layer_count = 2;
+    open_game(&rig, &game, NULL);
+    nplug_bind(rig.nest, NPLUG_ANYONE, 1, "key:KeyF");
+    nplug_sim_press(rig.sim, 2 * MS, "keys", "KeyF", 0);
+    rig_step(&rig, 3 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, 0) && nplug_held(rig.nest, 1, 1));
+    nplug_switch_layer(rig.nest, 1, 1, false); /* nobody's control lets go of it */
+    rig_step(&rig, 4 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
+    ck_assert_uint_eq(event.control, 0);
+    ck_assert_uint_eq(event.device, 0);
+    ck_assert_uint_eq(event.flags, NPLUG_EVENT_CANCELLED);
+    rig_close(&rig);
+}
+END_TEST
+
+/* A player's comfort keeps its shaping, whatever bindings come and go. */
+START_TEST(a_comfort_keeps_its_shaping)
+{
+    nplug_game game = nplug_game_for_one("slips", actions, ACTIONS);
+    test_rig rig;
+    char text[40];
+
+    open_game(&rig, &game, NULL);
+    nplug_set_comfort(rig.nest, 1, PULL, "dead=0.5");
+    nplug_sim_sweep(rig.sim, 2 * MS, "pad", "trigger-right", (nplug_vec2){0.4f, 0.0f}, MS);
+    for (unsigned i = 0; i < 60; i++) {
+        snprintf(text, sizeof text, "pad:stick-left dead=0.%02u", 1 + i);
+        ck_assert_int_eq(nplug_bind(rig.nest, NPLUG_ANYONE, SWAY, text), NPLUG_OK);
+        rig_step(&rig, (10 + i) * MS);
+        ck_assert(!rig_saw(&rig, NPLUG_EVENT_LIMIT, NULL));
+        ck_assert_float_eq(nplug_level(rig.nest, 1, PULL), 0.0f);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+static void keep_taps(void *user, const nplug_binding *binding)
+{
+    *(uint32_t *)user = binding->taps;
+}
+
+START_TEST(a_binding_that_is_read_says_how_many_taps)
+{
+    uint32_t taps = 0;
+
+    ck_assert_int_eq(nplug_read_bindings(NPLUG_BUTTON, "pad:south taps=3", keep_taps, &taps, NULL),
+                     NPLUG_OK);
+    ck_assert_uint_eq(taps, 3);
+    nplug_read_bindings(NPLUG_BUTTON, "pad:south double-tap", keep_taps, &taps, NULL);
+    ck_assert_uint_eq(taps, 2);
+}
+END_TEST
+
+/* Of kinds that begin alike, only the whole word is one. */
+START_TEST(a_kind_is_a_whole_word)
+{
+    ck_assert_int_eq(nplug_read_bindings(NPLUG_BUTTON, "pad:south kind=pad", NULL, NULL, NULL),
+                     NPLUG_OK);
+    ck_assert_int_eq(nplug_read_bindings(NPLUG_BUTTON, "pad:south kind=pa", NULL, NULL, NULL),
+                     NPLUG_ERR_BINDING);
+    ck_assert_int_eq(nplug_read_bindings(NPLUG_BUTTON, "pad:south kind=pads", NULL, NULL, NULL),
+                     NPLUG_ERR_BINDING);
+    ck_assert_int_eq(nplug_read_bindings(NPLUG_BUTTON, "pad:south kind=mad", NULL, NULL, NULL),
+                     NPLUG_ERR_BINDING);
+}
+END_TEST
+
+/* A mouse is the latest until it has paused; then the stick is again. */
+START_TEST(a_mouse_is_the_latest_until_it_pauses)
+{
+    static const nplug_action_rule rules[] = {{.action = SWAY, .merge = NPLUG_MERGE_LATEST}};
+    nplug_game game = nplug_game_for_one("slips", actions, ACTIONS);
+    test_rig rig;
+
+    game.rules = rules;
+    game.rule_count = 1;
+    open_game(&rig, &game, NULL);
+    raw(&rig, 2 * MS, "pad", EV(3, 0), 32767);
+    rig_step(&rig, 10 * MS);
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, SWAY).x, 1.0f);
+    raw(&rig, 15 * MS, "mouse", EV(2, 0), -5);
+    rig_step(&rig, 20 * MS);
+    ck_assert_float_eq_tol(nplug_vector(rig.nest, 1, SWAY).x, -0.5f, 0.001f);
+    rig_step(&rig, 114 * MS);
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, SWAY).x, 0.0f);
+    rig_step(&rig, 115 * MS);
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, SWAY).x, 1.0f);
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- the rest --------------------------------------------------------------------------------- */
+
+START_TEST(clocks_that_agreed_again_are_told_of_again)
+{
+    nplug_game game = harbour_for(1);
+    hand_port port = {0};
+    test_rig rig;
+    bool said;
+
+    rig_open(&rig, &game, NULL);
+    nplug_attach(rig.nest, &hand_table, &port);
+    push_heron(port.ring, 0, 5, NULL, NULL);
+    for (nplug_time at = 0; at < 20 * SECOND; at += 10 * SECOND) {
+        nplug_report ahead = value_report(at + 9 * SECOND, 5, 8, at == 0, 0);
+        nplug_push(port.ring, &ahead, 1);
+        rig_step(&rig, at + 1000);
+        said = rig_saw(&rig, NPLUG_EVENT_CLOCKS, NULL);
+        rig_step(&rig, at + 1500);
+        ck_assert(said != rig_saw(&rig, NPLUG_EVENT_CLOCKS, NULL));
+        rig_step(&rig, at + 9 * SECOND + 1);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(events_that_were_left_out_are_told_of_by_their_limit)
+{
+    nplug_game game = harbour_for(1);
+    nplug_limits limits = nplug_limits_default();
+    nplug_event event;
+    test_rig rig;
+
+    limits.events = 32;
+    open_game(&rig, &game, &limits);
+    for (unsigned i = 0; i < 200; i++)
+        nplug_sim_press(rig.sim, (10 + 2 * i) * MS, "pad", "south", MS);
+    nplug_step(rig.nest, SECOND);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 200);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_LIMIT, &event));
+    ck_assert_uint_eq(event.count, NPLUG_LIMIT_EVENTS);
+    ck_assert(event.value.x > 300.0f);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(names_that_are_none_are_no_number)
+{
+    nplug_game game = harbour_for(1);
+    test_rig rig;
+
+    rig_open(&rig, NULL, NULL);
+    ck_assert_int_eq(nplug_action_number(rig.nest, "horn"), -1);
+    rig_close(&rig);
+    rig_open(&rig, &game, NULL);
+    ck_assert_int_eq(nplug_action_number(NULL, "horn"), -1);
+    ck_assert_int_eq(nplug_action_number(rig.nest, NULL), -1);
+    ck_assert_int_eq(nplug_action_number(rig.nest, "horn"), HORN);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Each control of a row is found by a name that is nearly its own. */
+START_TEST(a_misspelt_control_of_many_is_found)
+{
+    static const char *const nearly[][2] = {{"stick:buton-17", "stick:button-17"},
+                                            {"stick:button-99x", "stick:button-99"},
+                                            {"wheel:dail-3", "wheel:dial-3"},
+                                            {"touch:contct-5", "touch:contact-5"}};
+
+    for (size_t i = 0; i < COUNT_OF(nearly); i++)
+        ck_assert_uint_eq(nplug_control_nearest(nearly[i][0], (size_t)-1),
+                          nplug_control_from_name(nearly[i][1], (size_t)-1));
+}
+END_TEST
+
+/* --- what was given to a nest ----------------------------------------------------------------- */
+
+static uint64_t digest_of(const nplug_sheet *sheet, const nplug_calibration *calibration)
+{
+    nplug_game game = harbour_for(1);
+    uint64_t digest;
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    if (sheet) ck_assert_int_eq(nplug_add_sheets(rig.nest, sheet, 1), NPLUG_OK);
+    if (calibration) nplug_use_calibrations(rig.nest, calibration, 1);
+    digest = nplug_known_digest(rig.nest);
+    rig_close(&rig);
+    return digest;
+}
+
+/* Another number anywhere in a sheet or a calibration is another digest. */
+START_TEST(all_that_was_given_is_in_its_digest)
+{
+    uint64_t found[64];
+    unsigned count = 0;
+
+    for (unsigned change = 0; change < 22; change++) {
+        nplug_match match = {3, 0xb12d, 0x0999, 1, 0, 0, 0, 0, NULL, NULL, 5, 6, 7};
+        nplug_wire wire = {
+            NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_SOUTH), 0, 1, 0x10130, 1, 2, 0, 3, 4, 5, 6};
+        nplug_sheet sheet = {sizeof sheet, "slip", "", NPLUG_KIND_PAD, 1, 1, 0, &match, &wire,
+                             NULL,         0,      0};
+        uint16_t *words[] = {&match.bus,  &match.vendor, &match.product, &match.version,
+                             &match.kind, &match.space,  &wire.bounce};
+        uint8_t *bytes[] = {&wire.component, &wire.space, &wire.reading, &wire.flags, &wire.node};
+        int32_t *numbers[] = {&match.fuzz, &match.flat, &wire.rest, &wire.min, &wire.max};
+        if (change && change <= 7) *words[change - 1] ^= 1;
+        if (change > 7 && change <= 12) *bytes[change - 8] ^= 1;
+        if (change > 12 && change <= 17) *numbers[change - 13] ^= 1;
+        if (change == 18) wire.control++;
+        if (change == 19) wire.code++;
+        if (change == 20) sheet.confirm = NPLUG_PAD_EAST;
+        if (change == 21) sheet.keys = 1;
+        found[count++] = digest_of(&sheet, NULL);
+    }
+    for (unsigned change = 0; change < 7; change++) {
+        nplug_calibration one = {1, 2, 3, 4, 5, 6};
+        int32_t *numbers[] = {&one.rest, &one.low, &one.high};
+        if (change == 1) one.device ^= 1;
+        if (change == 2) one.space ^= 1;
+        if (change == 3) one.code ^= 1;
+        if (change > 3) *numbers[change - 4] ^= 1;
+        found[count++] = digest_of(NULL, &one);
+    }
+    for (unsigned a = 0; a < count; a++)
+        for (unsigned b = 0; b < a; b++)
+            ck_assert_msg(found[a] != found[b], "changes %u and %u are not told apart", a, b);
+}
+END_TEST
+
+Suite *slips_suite(void)
+{
+    Suite *suite = suite_create("slips");
+    TCase *tests = tcase_create("slips");
+
+    tcase_add_test(tests, a_device_that_comes_with_its_stick_held_is_spent);
+    tcase_add_test(tests, one_unit_key_of_two_ports_is_two_devices);
+    tcase_add_loop_test(tests, a_name_ends_before_a_letter_of_two_bytes_that_is_cut, 0, 3);
+    tcase_add_test(tests, who_has_the_part_of_one_keyboard_does_not_get_that_of_the_next);
+    tcase_add_test(tests, a_shaper_that_gives_no_number_gives_0);
+    tcase_add_test(tests, bindings_that_change_again_and_again_need_no_more_room);
+    tcase_add_test(tests, a_source_in_the_place_of_one_that_was_held_is_up);
+    tcase_add_test(tests, a_chord_of_keys_that_nothing_else_names_fires);
+    tcase_add_test(tests, a_new_binding_of_a_higher_layer_takes_its_control);
+    tcase_add_test(tests, a_comfort_keeps_its_shaping);
+    tcase_add_test(tests, a_binding_that_is_read_says_how_many_taps);
+    tcase_add_test(tests, a_kind_is_a_whole_word);
+    tcase_add_test(tests, a_mouse_is_the_latest_until_it_pauses);
+    tcase_add_test(tests, clocks_that_agreed_again_are_told_of_again);
+    tcase_add_test(tests, events_that_were_left_out_are_told_of_by_their_limit);
+    tcase_add_test(tests, names_that_are_none_are_no_number);
+    tcase_add_test(tests, a_misspelt_control_of_many_is_found);
+    tcase_add_test(tests, all_that_was_given_is_in_its_digest);
+    suite_add_tcase(suite, tests);
+    return suite;
+}
