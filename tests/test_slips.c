@@ -417,8 +417,9 @@ START_TEST(all_that_was_given_is_in_its_digest)
     uint64_t found[64];
     unsigned count = 0;
 
-    for (unsigned change = 0; change < 22; change++) {
-        nplug_match match = {3, 0xb12d, 0x0999, 1, 0, 0, 0, 0, NULL, NULL, 5, 6, 7};
+    for (unsigned change = 0; change < 26; change++) {
+        uint32_t codes[2] = {0x10130, 0x10131};
+        nplug_match match = {3, 0xb12d, 0x0999, 1, 0, 0, 1, 1, codes, codes + 1, 5, 6, 7};
         nplug_wire wire = {
             NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_SOUTH), 0, 1, 0x10130, 1, 2, 0, 3, 4, 5, 6};
         nplug_sheet sheet = {sizeof sheet, "slip", "", NPLUG_KIND_PAD, 1, 1, 0, &match, &wire,
@@ -434,6 +435,9 @@ START_TEST(all_that_was_given_is_in_its_digest)
         if (change == 19) wire.code++;
         if (change == 20) sheet.confirm = NPLUG_PAD_EAST;
         if (change == 21) sheet.keys = 1;
+        if (change == 22 || change == 23) codes[change - 22]++;
+        if (change == 24) match.has_count = 0;
+        if (change == 25) match.lacks_count = 0;
         found[count++] = digest_of(&sheet, NULL);
     }
     for (unsigned change = 0; change < 7; change++) {

@@ -85,8 +85,7 @@ uint64_t nplug_digest(const nplug_nest *nest)
         add_device(&digest, nest, nest->devices.order[i]);
     for (uint32_t p = 0; nest->game.used && p <= nest->limits.players; p++) {
         np_digest_u64(&digest, nest->layers.on[p]);
-        np_digest_u64(&digest,
-                      nest->active.of[p].used << 32 | nest->active.of[p].device);
+        np_digest_u64(&digest, nest->active.of[p].used << 32 | nest->active.of[p].device);
         for (uint32_t a = 0; a < nest->game.def.action_count; a++)
             add_action(&digest, np_action_of(&nest->actions, p, a));
     }
@@ -100,27 +99,42 @@ static void add_text(np_digest *digest, const char *text)
     digest->hash = np_hash(digest->hash, text, strlen(text) + 1);
 }
 
+static void add_codes(np_digest *digest, const uint32_t *codes, uint32_t count)
+{
+    np_digest_u64(digest, count);
+    for (uint32_t i = 0; i < count; i++)
+        np_digest_u64(digest, codes[i]);
+}
+
+static void add_match(np_digest *digest, const nplug_match *match)
+{
+    np_digest_u64(digest, (uint64_t)match->bus << 48 | (uint64_t)match->vendor << 32 |
+                              (uint64_t)match->product << 16 | match->version);
+    np_digest_u64(digest, (uint64_t)match->kind << 16 | match->space);
+    add_codes(digest, match->has, match->has_count);
+    add_codes(digest, match->lacks, match->lacks_count);
+    np_digest_u64(digest, match->axis);
+    np_digest_u64(digest, (uint64_t)(uint32_t)match->fuzz << 32 | (uint32_t)match->flat);
+}
+
+static void add_wire(np_digest *digest, const nplug_wire *wire)
+{
+    np_digest_u64(digest, (uint64_t)wire->code << 32 | (uint64_t)wire->control << 16 |
+                              (uint64_t)wire->component << 8 | wire->space);
+    np_digest_u64(digest, (uint64_t)wire->bounce << 24 | (uint64_t)wire->node << 16 |
+                              (uint64_t)wire->reading << 8 | wire->flags);
+    np_digest_u64(digest, (uint64_t)(uint32_t)wire->rest << 32 | (uint32_t)wire->min);
+    np_digest_u64(digest, (uint32_t)wire->max);
+}
+
 static void add_sheet(np_digest *digest, const nplug_sheet *sheet)
 {
     add_text(digest, sheet->name);
     np_digest_u64(digest, (uint64_t)sheet->kind << 32 | sheet->confirm << 8 | sheet->keys);
-    for (uint32_t i = 0; i < sheet->match_count; i++) {
-        const nplug_match *match = &sheet->matches[i];
-        np_digest_u64(digest, (uint64_t)match->bus << 48 | (uint64_t)match->vendor << 32 |
-                                  (uint64_t)match->product << 16 | match->version);
-        np_digest_u64(digest, (uint64_t)match->kind << 16 | match->space);
-        np_digest_u64(digest, match->axis);
-        np_digest_u64(digest, (uint64_t)(uint32_t)match->fuzz << 32 | (uint32_t)match->flat);
-    }
-    for (uint32_t i = 0; i < sheet->wire_count; i++) {
-        const nplug_wire *wire = &sheet->wires[i];
-        np_digest_u64(digest, (uint64_t)wire->code << 32 | (uint64_t)wire->control << 16 |
-                                  (uint64_t)wire->component << 8 | wire->space);
-        np_digest_u64(digest, (uint64_t)wire->bounce << 24 | (uint64_t)wire->node << 16 |
-                                  (uint64_t)wire->reading << 8 | wire->flags);
-        np_digest_u64(digest, (uint64_t)(uint32_t)wire->rest << 32 | (uint32_t)wire->min);
-        np_digest_u64(digest, (uint32_t)wire->max);
-    }
+    for (uint32_t i = 0; i < sheet->match_count; i++)
+        add_match(digest, &sheet->matches[i]);
+    for (uint32_t i = 0; i < sheet->wire_count; i++)
+        add_wire(digest, &sheet->wires[i]);
 }
 
 static void add_calibration(np_digest *digest, const nplug_calibration *one)
