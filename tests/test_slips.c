@@ -320,6 +320,70 @@ START_TEST(a_mouse_is_the_latest_until_it_pauses)
 }
 END_TEST
 
+/* Beyond the circle a round stick comes to lie on it. */
+START_TEST(a_round_gate_ends_at_the_circle)
+{
+    static const nplug_action_def round[] = {
+        {"sway", NPLUG_VECTOR, "pad:stick-left gate=circle", 0}};
+    nplug_game game = nplug_game_for_one("slips", round, 1);
+    nplug_vec2 value;
+    test_rig rig;
+
+    open_game(&rig, &game, NULL);
+    raw(&rig, 2 * MS, "pad", EV(3, 0), 32767);
+    raw(&rig, 2 * MS, "pad", EV(3, 1), -32768);
+    rig_step(&rig, 3 * MS);
+    value = nplug_vector(rig.nest, 1, 0);
+    ck_assert_float_eq_tol(value.x, 0.7071f, 0.001f);
+    ck_assert_float_eq_tol(value.y, 0.7071f, 0.001f);
+    rig_close(&rig);
+}
+END_TEST
+
+/* A shift that sticks: tapped alone it waits for one press; with another key it does not stick; a
+ * second tap frees it. */
+START_TEST(what_sticks_waits_for_one_press)
+{
+    static const nplug_action_def chord[] = {{"loud", NPLUG_BUTTON, "key:ShiftLeft+key:KeyF", 0},
+                                             {"call", NPLUG_BUTTON, "key:KeyG", 0}};
+    static const struct {
+        const char *keys; /* pressed one after the other: S is the shift */
+        uint32_t presses;
+    } rows[] = {{"SF", 1}, {"SFF", 1}, {"SSF", 0}, {"SGF", 0}, {"F", 0}, {"SSSF", 1}};
+    nplug_game game = nplug_game_for_one("slips", chord, 2);
+    char key[] = "KeyX";
+    test_rig rig;
+
+    open_game(&rig, &game, NULL);
+    nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "sticky");
+    for (unsigned i = 0; rows[_i].keys[i]; i++) {
+        key[3] = rows[_i].keys[i];
+        nplug_sim_press(rig.sim, (10 + 10 * i) * MS, "keys", key[3] == 'S' ? "ShiftLeft" : key,
+                        5 * MS);
+    }
+    rig_step(&rig, SECOND);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), rows[_i].presses);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_command_of_no_known_kind_is_refused)
+{
+    nplug_game game = harbour_for(1);
+    nplug_command command = {0};
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    ck_assert_int_eq(nplug_post(rig.nest, &command), NPLUG_ERR_ARGUMENT);
+    command.kind = NPLUG_COMMAND_KINDS;
+    ck_assert_int_eq(nplug_post(rig.nest, &command), NPLUG_ERR_ARGUMENT);
+    command.kind = NPLUG_COMMAND_LEAVE;
+    command.player = 1;
+    ck_assert_int_eq(nplug_post(rig.nest, &command), NPLUG_OK);
+    rig_close(&rig);
+}
+END_TEST
+
 /* --- the rest --------------------------------------------------------------------------------- */
 
 START_TEST(clocks_that_agreed_again_are_told_of_again)
@@ -473,6 +537,9 @@ Suite *slips_suite(void)
     tcase_add_test(tests, a_binding_that_is_read_says_how_many_taps);
     tcase_add_test(tests, a_kind_is_a_whole_word);
     tcase_add_test(tests, a_mouse_is_the_latest_until_it_pauses);
+    tcase_add_test(tests, a_round_gate_ends_at_the_circle);
+    tcase_add_loop_test(tests, what_sticks_waits_for_one_press, 0, 6);
+    tcase_add_test(tests, a_command_of_no_known_kind_is_refused);
     tcase_add_test(tests, clocks_that_agreed_again_are_told_of_again);
     tcase_add_test(tests, events_that_were_left_out_are_told_of_by_their_limit);
     tcase_add_test(tests, names_that_are_none_are_no_number);
