@@ -63,6 +63,39 @@ static size_t list_samples(char names[][64], size_t most)
     return count;
 }
 
+/* A label and the key that is named for it may be the same key: a game that binds both is told. */
+START_TEST(a_label_and_its_key_are_told_as_one)
+{
+    static const struct {
+        const char *one, *other;
+        bool told;
+    } rows[] = {{"key-label:z", "key:KeyZ", true},
+                {"key:Digit0", "key-label:0", true},
+                {"key:ControlLeft+key-label:c", "key:ControlLeft+key:KeyC", true},
+                {"key-label:z", "key:KeyY", false},
+                {"key-label:9", "key:Digit8", false},
+                {"key-label:a tap", "key:KeyA hold=300", false}};
+    nplug_notes notes;
+    nplug_game_file *game = NULL;
+    char text[512], said[300];
+    bool told = false;
+
+    snprintf(text, sizeof text,
+             "{\"nestplug\": \"game\", \"version\": 1, \"name\": \"labels\", \"actions\": {"
+             "\"one\": {\"kind\": \"button\", \"from\": [\"%s\", \"pad:south\"]},"
+             "\"other\": {\"kind\": \"button\", \"from\": [\"%s\", \"pad:east\"]}}}",
+             rows[_i].one, rows[_i].other);
+    ck_assert_int_eq(nplug_game_parse(text, strlen(text), "labels.game", &game, &notes), NPLUG_OK);
+    nplug_game_check(game, false, &notes);
+    for (uint32_t i = 0; i < notes.count; i++) {
+        nplug_note_text(&notes, i, said, sizeof said);
+        told |= strstr(said, "that print that label there") != NULL;
+    }
+    ck_assert_int_eq(told, rows[_i].told);
+    nplug_game_free(game);
+}
+END_TEST
+
 /* Every sample's notes, in one file that people can read: tests/data/wrong/expected.txt. */
 START_TEST(each_wrong_file_is_told_by_its_place)
 {
@@ -267,6 +300,7 @@ Suite *files_suite(void)
 
     tcase_set_timeout(tests, 120);
     tcase_add_test(tests, each_wrong_file_is_told_by_its_place);
+    tcase_add_loop_test(tests, a_label_and_its_key_are_told_as_one, 0, 6);
     tcase_add_loop_test(tests, broken_files_never_crash, 0, 4);
     tcase_add_loop_test(tests, the_locator_finds_every_value, 0, 4);
     tcase_add_test(tests, schemas_and_readers_agree);

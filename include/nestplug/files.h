@@ -202,7 +202,8 @@ NPLUG_API nplug_result nplug_game_tune(const nplug_game_file *file, nplug_nest *
 
 /* Looks for what is likely to be a mistake, and adds a warning for each to *notes (in: the file's
  * name): actions bound to nothing or for one sort of device only, controls that no device has, the
- * same control twice in a layer, chords that can never win, layers that nothing switches on.
+ * same control twice in a layer (and a letter twice: as the key that the W3C names for it, and by
+ * its label), chords that can never win, layers that nothing switches on.
  * `access`: and actions that some people cannot use, since they need a chord, rapid taps or a long
  * hold and have no simpler way.  Returns how many there were.  NPLUG_ERR_ARGUMENT is 0. */
 NPLUG_API uint32_t nplug_game_check(const nplug_game_file *file, bool access, nplug_notes *notes);

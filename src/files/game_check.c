@@ -160,18 +160,50 @@ static bool same_devices(const nplug_binding *a, const nplug_binding *b)
            strcmp(a->sheet, b->sheet) == 0;
 }
 
+/* The key that is named for a label: the W3C names keys by what most keyboards print there. */
+static nplug_control key_named(nplug_control label)
+{
+    unsigned letter = NPLUG_CONTROL_PLACE(label);
+
+    if (NPLUG_CONTROL_CLASS(label) != NPLUG_CLASS_KEY_LABEL) return label;
+    if (letter >= 'a' && letter <= 'z') return NPLUG_CONTROL(NPLUG_CLASS_KEY, 4 + letter - 'a');
+    if (letter == '0') return NPLUG_CONTROL(NPLUG_CLASS_KEY, 0x27);
+    if (letter >= '1' && letter <= '9') return NPLUG_CONTROL(NPLUG_CLASS_KEY, 0x1e + letter - '1');
+    return label;
+}
+
+static nplug_binding by_names(const nplug_binding *binding)
+{
+    nplug_binding found = *binding;
+
+    for (uint32_t i = 0; i < found.held_count; i++)
+        found.held[i].control = key_named(found.held[i].control);
+    for (uint32_t i = 0; i < found.driving_count; i++)
+        found.driving[i].control = key_named(found.driving[i].control);
+    return found;
+}
+
 static void compare(void *user, const nplug_binding *theirs)
 {
     checker *in = (checker *)user;
     const nplug_binding *ours = in->binding;
+    const char *other = in->file->actions[in->other].name;
+    nplug_binding mine = by_names(ours), named = by_names(theirs);
     nplug_source by;
     char name[64];
 
     if (in->other == in->action && theirs->place >= ours->place) return;
-    if (!nplug_bindings_clash(ours, theirs, &by) || !same_devices(ours, theirs)) return;
-    name_of(by, name, sizeof name);
-    warn_at(in, in->action, ours->column, "%s drives \"%s\" in the same layer, too", name,
-            in->file->actions[in->other].name);
+    if (!same_devices(ours, theirs)) return;
+    if (nplug_bindings_clash(ours, theirs, &by)) {
+        name_of(by, name, sizeof name);
+        warn_at(in, in->action, ours->column, "%s drives \"%s\" in the same layer, too", name,
+                other);
+    } else if (nplug_bindings_clash(&mine, &named, &by)) {
+        name_of(by, name, sizeof name);
+        warn_at(in, in->action, ours->column,
+                "%s drives \"%s\" in the same layer, too, on keyboards that print that label there",
+                name, other);
+    }
 }
 
 static void compare_all(void *user, const nplug_binding *binding)
