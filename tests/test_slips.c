@@ -384,6 +384,32 @@ START_TEST(a_command_of_no_known_kind_is_refused)
 }
 END_TEST
 
+/* A player's comfort shapes a motion once, whoever joins in the same step; and one event says it.
+ */
+START_TEST(a_motion_is_shaped_once_whatever_happens_in_its_step)
+{
+    static const nplug_action_def aim[] = {{"aim", NPLUG_MOTION, "mouse:move", 0}};
+    nplug_game game = nplug_game_for("slips", aim, 1, 2);
+    uint32_t told = 0;
+    test_rig rig;
+
+    open_game(&rig, &game, NULL);
+    nplug_claim(rig.nest, nplug_device_at(rig.nest, 2), 1);
+    nplug_set_comfort(rig.nest, 1, 0, "scale=3");
+    rig_step(&rig, SECOND);
+    raw(&rig, SECOND + 2 * MS, "mouse", EV(2, 0), 5);
+    nplug_sim_press(rig.sim, SECOND + 4 * MS, "pad", "south", MS); /* somebody joins */
+    raw(&rig, SECOND + 6 * MS, "mouse", EV(2, 0), 2);
+    rig_step(&rig, SECOND + 20 * MS);
+    ck_assert(nplug_seated(rig.nest, 2));
+    ck_assert_float_eq(nplug_motion(rig.nest, 1, 0).x, 21.0f);
+    for (uint32_t i = 0; i < nplug_event_count(rig.nest); i++)
+        told += nplug_event_at(rig.nest, i)->kind == NPLUG_EVENT_VALUE;
+    ck_assert_uint_eq(told, 1);
+    rig_close(&rig);
+}
+END_TEST
+
 /* --- the rest --------------------------------------------------------------------------------- */
 
 START_TEST(clocks_that_agreed_again_are_told_of_again)
@@ -537,6 +563,7 @@ Suite *slips_suite(void)
     tcase_add_test(tests, a_binding_that_is_read_says_how_many_taps);
     tcase_add_test(tests, a_kind_is_a_whole_word);
     tcase_add_test(tests, a_mouse_is_the_latest_until_it_pauses);
+    tcase_add_test(tests, a_motion_is_shaped_once_whatever_happens_in_its_step);
     tcase_add_test(tests, a_round_gate_ends_at_the_circle);
     tcase_add_loop_test(tests, what_sticks_waits_for_one_press, 0, 6);
     tcase_add_test(tests, a_command_of_no_known_kind_is_refused);

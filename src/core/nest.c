@@ -763,6 +763,7 @@ nplug_result nplug_step(nplug_nest *nest, nplug_time now)
     np_feed_release(&nest->feed);
     if (whole) np_feed_advance(&nest->feed, now);
     np_values_settle(nest, nest->feed.processed);
+    np_motions_settle(nest, nest->feed.processed);
     ask_resyncs(nest);
     note_rings(nest);
     np_events_end(&nest->events, nest->feed.processed);

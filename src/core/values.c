@@ -338,5 +338,4 @@ void np_values_settle(nplug_nest *nest, nplug_time time)
         np_values_mark_control(nest, nest->controls.moved[i], true);
     np_controls_clean(&nest->controls);
     settle_all(nest, time);
-    np_motions_settle(nest, time);
 }

@@ -58,8 +58,8 @@ nplug_vec2 np_values_of_binding(nplug_nest *nest, uint32_t player, uint32_t numb
 void np_values_say(nplug_nest *nest, uint32_t player, uint32_t action, nplug_vec2 value,
                    nplug_time time);
 
-/* Brings all controls up to date, and finds all values that are to be found: at the end of a step,
- * and before a device goes or is another one's to hear. */
+/* Brings all controls up to date, and finds all values but motions that are to be found: at the end
+ * of a step, and before a device goes or is another one's to hear. */
 void np_values_settle(nplug_nest *nest, nplug_time time);
 
 #endif
