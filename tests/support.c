@@ -66,6 +66,18 @@ void rig_play(test_rig *rig, const nplug_move *moves, size_t count)
         ck_assert_int_eq(nplug_sim_move(rig->sim, &moves[i]), NPLUG_OK);
 }
 
+void rig_say(test_rig *rig, nplug_time time, const char *on, uint32_t code, int32_t value)
+{
+    nplug_move move = {.time = time,
+                       .kind = NPLUG_MOVE_SIGNAL,
+                       .on = on,
+                       .space = NPLUG_SPACE_EVDEV,
+                       .code = code,
+                       .value = value};
+
+    ck_assert_int_eq(nplug_sim_move(rig->sim, &move), NPLUG_OK);
+}
+
 void rig_step(test_rig *rig, nplug_time now)
 {
     ck_assert_int_eq(nplug_step(rig->nest, now), NPLUG_OK);

@@ -69,6 +69,9 @@ void rig_close(test_rig *rig);
 /* Plays moves from a table, all at once. */
 void rig_play(test_rig *rig, const nplug_move *moves, size_t count);
 
+/* A signal of the kernel's code space says a value, as it is. */
+void rig_say(test_rig *rig, nplug_time time, const char *on, uint32_t code, int32_t value);
+
 /* Steps once. */
 void rig_step(test_rig *rig, nplug_time now);
 

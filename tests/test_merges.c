@@ -88,18 +88,6 @@ static void move_on(play *play, nplug_time time)
 
 /* --- playing -------------------------------------------------------------------------------- */
 
-static void say(play *play, const char *on, uint32_t code, int32_t value)
-{
-    nplug_move move = {.time = play->at,
-                       .kind = NPLUG_MOVE_SIGNAL,
-                       .on = on,
-                       .space = NPLUG_SPACE_EVDEV,
-                       .code = code,
-                       .value = value};
-
-    ck_assert_int_eq(nplug_sim_move(play->rig.sim, &move), NPLUG_OK);
-}
-
 /* -1 to 1 in tenths, often 0. */
 static float some_place(play *play)
 {
@@ -109,7 +97,7 @@ static float some_place(play *play)
 static void move_stick(play *play, float *number, uint32_t code, float way)
 {
     *number = some_place(play);
-    say(play, "pad", 3u << 16 | code, (int32_t)(way * *number * 32767.0f));
+    rig_say(&play->rig, play->at, "pad", 3u << 16 | code, (int32_t)(way * *number * 32767.0f));
 }
 
 static void turn_key(play *play, unsigned key)
@@ -128,7 +116,8 @@ static void slide(play *play)
     int32_t counts = (int32_t)below(play, 41) - 20;
     bool wheel = below(play, 4) == 0;
 
-    say(play, "mouse", 2u << 16 | (wheel ? 8u : 0u), wheel ? counts / 10 : counts);
+    rig_say(&play->rig, play->at, "mouse", 2u << 16 | (wheel ? 8u : 0u),
+            wheel ? counts / 10 : counts);
     play->sum[0] += wheel ? counts / 10 : 2.0 * counts;
 }
 
@@ -143,8 +132,8 @@ static void do_something(play *play)
     if (what == 5) move_stick(play, &play->way[0], 0, 1.0f);
     if (what < 6) return;
     play->trigger[what & 1u] = fabsf(some_place(play));
-    say(play, "pad", 3u << 16 | (what & 1u ? 2u : 5u),
-        (int32_t)(play->trigger[what & 1u] * 1023.0f));
+    rig_say(&play->rig, play->at, "pad", 3u << 16 | (what & 1u ? 2u : 5u),
+            (int32_t)(play->trigger[what & 1u] * 1023.0f));
 }
 
 /* What a motion has moved in all, and what the latest binding gives. */

@@ -20,18 +20,6 @@ static void open_game(test_rig *rig, const nplug_game *game, const nplug_limits 
     rig_step(rig, MS);
 }
 
-static void raw(test_rig *rig, nplug_time time, const char *on, uint32_t code, int32_t value)
-{
-    nplug_move move = {.time = time,
-                       .kind = NPLUG_MOVE_SIGNAL,
-                       .on = on,
-                       .space = NPLUG_SPACE_EVDEV,
-                       .code = code,
-                       .value = value};
-
-    ck_assert_int_eq(nplug_sim_move(rig->sim, &move), NPLUG_OK);
-}
-
 /* --- who is here ------------------------------------------------------------------------------ */
 
 START_TEST(a_device_that_comes_with_its_stick_held_is_spent)
@@ -306,10 +294,10 @@ START_TEST(a_mouse_is_the_latest_until_it_pauses)
     game.rules = rules;
     game.rule_count = 1;
     open_game(&rig, &game, NULL);
-    raw(&rig, 2 * MS, "pad", EV(3, 0), 32767);
+    rig_say(&rig, 2 * MS, "pad", EV(3, 0), 32767);
     rig_step(&rig, 10 * MS);
     ck_assert_float_eq(nplug_vector(rig.nest, 1, SWAY).x, 1.0f);
-    raw(&rig, 15 * MS, "mouse", EV(2, 0), -5);
+    rig_say(&rig, 15 * MS, "mouse", EV(2, 0), -5);
     rig_step(&rig, 20 * MS);
     ck_assert_float_eq_tol(nplug_vector(rig.nest, 1, SWAY).x, -0.5f, 0.001f);
     rig_step(&rig, 114 * MS);
@@ -330,8 +318,8 @@ START_TEST(a_round_gate_ends_at_the_circle)
     test_rig rig;
 
     open_game(&rig, &game, NULL);
-    raw(&rig, 2 * MS, "pad", EV(3, 0), 32767);
-    raw(&rig, 2 * MS, "pad", EV(3, 1), -32768);
+    rig_say(&rig, 2 * MS, "pad", EV(3, 0), 32767);
+    rig_say(&rig, 2 * MS, "pad", EV(3, 1), -32768);
     rig_step(&rig, 3 * MS);
     value = nplug_vector(rig.nest, 1, 0);
     ck_assert_float_eq_tol(value.x, 0.7071f, 0.001f);
@@ -397,9 +385,9 @@ START_TEST(a_motion_is_shaped_once_whatever_happens_in_its_step)
     nplug_claim(rig.nest, nplug_device_at(rig.nest, 2), 1);
     nplug_set_comfort(rig.nest, 1, 0, "scale=3");
     rig_step(&rig, SECOND);
-    raw(&rig, SECOND + 2 * MS, "mouse", EV(2, 0), 5);
+    rig_say(&rig, SECOND + 2 * MS, "mouse", EV(2, 0), 5);
     nplug_sim_press(rig.sim, SECOND + 4 * MS, "pad", "south", MS); /* somebody joins */
-    raw(&rig, SECOND + 6 * MS, "mouse", EV(2, 0), 2);
+    rig_say(&rig, SECOND + 6 * MS, "mouse", EV(2, 0), 2);
     rig_step(&rig, SECOND + 20 * MS);
     ck_assert(nplug_seated(rig.nest, 2));
     ck_assert_float_eq(nplug_motion(rig.nest, 1, 0).x, 21.0f);

@@ -119,14 +119,7 @@ static const struct way {
 
 static void say(deck *deck, const char *on, uint32_t code, int32_t value)
 {
-    nplug_move move = {.time = deck->now,
-                       .kind = NPLUG_MOVE_SIGNAL,
-                       .on = on,
-                       .space = NPLUG_SPACE_EVDEV,
-                       .code = code,
-                       .value = value};
-
-    ck_assert_int_eq(nplug_sim_move(deck->rig.sim, &move), NPLUG_OK);
+    rig_say(&deck->rig, deck->now, on, code, value);
     step(deck, MS);
 }
 

@@ -159,17 +159,13 @@ static float stronger(float a, float b)
 static float read_shared(const np_controls *controls, const np_devices *devices,
                          const np_wire *shared)
 {
-    uint32_t device = controls->list[shared->control].device, signal;
+    np_run run = controls->wires_of[controls->list[shared->control].device];
+    const np_wire *wire = &controls->wires[run.first], *end = wire + run.count;
     float value = 0.0f;
 
-    for (uint32_t i = 0; (signal = np_devices_signal(devices, device, i)) != NP_NONE; i++) {
-        np_run run = controls->of_signal[signal];
-        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
-            const np_wire *wire = &controls->wires[w];
-            if (wire->control == shared->control && wire->component == shared->component)
-                value = stronger(value, read_wire(wire, devices->raw[signal]));
-        }
-    }
+    for (; wire < end; wire++)
+        if (wire->control == shared->control && wire->component == shared->component)
+            value = stronger(value, read_wire(wire, devices->raw[wire->signal]));
     return value;
 }
 
@@ -464,22 +460,15 @@ void np_controls_spend(np_controls *controls, uint32_t index, bool slides)
     if (!rests) control->flags |= NP_CONTROL_SPENT;
 }
 
-static void refresh_signal(np_controls *controls, const np_devices *devices, uint32_t signal)
-{
-    np_run run = controls->of_signal[signal];
-
-    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
-        if (controls->wires[w].how & NP_WIRE_DELTA) controls->wires[w].rest = devices->raw[signal];
-        set(controls, devices, &controls->wires[w], devices->raw[signal]);
-    }
-}
-
 void np_controls_refresh(np_controls *controls, const np_devices *devices, uint32_t device)
 {
-    uint32_t signal;
+    np_run run = controls->wires_of[device];
+    np_wire *wire = &controls->wires[run.first], *end = wire + run.count;
 
-    for (uint32_t i = 0; (signal = np_devices_signal(devices, device, i)) != NP_NONE; i++)
-        refresh_signal(controls, devices, signal);
+    for (; wire < end; wire++) {
+        if (wire->how & NP_WIRE_DELTA) wire->rest = devices->raw[wire->signal];
+        set(controls, devices, wire, devices->raw[wire->signal]);
+    }
 }
 
 void np_controls_slide(np_controls *controls, const np_devices *devices, uint32_t signal,
