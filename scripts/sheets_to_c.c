@@ -1,5 +1,5 @@
 /* Writes the C source of the built-in sheets from their files, in the order given:
- * sheets_to_c sheets/heron.json ... > src/core/sheets_builtin.c */
+ * sheets_to_c sheets/heron.json ... > src/core/device/sheets_builtin.c */
 #include "nestplug/files.h"
 #include <stdio.h>
 #include <stdlib.h>

@@ -23,6 +23,7 @@ Suite *game_suite(void);
 Suite *gauges_suite(void);
 Suite *gestures_suite(void);
 Suite *house_suite(void);
+Suite *rooms_suite(void);
 Suite *linux_suite(void);
 Suite *parts_suite(void);
 Suite *players_suite(void);

@@ -1,5 +1,5 @@
 /* All simulated models: recognised, normalised alike, and learnt. */
-#include "core/nest.h"
+#include "core/nest/nest.h"
 #include "support.h"
 #include <jansson.h>
 #include <math.h>
@@ -145,7 +145,7 @@ START_TEST(every_axis_never_falls)
     rig_open(&rig, NULL, NULL);
     nplug_sim_plug(rig.sim, 0, "it", model->name);
     rig_step(&rig, 1000);
-    controls = &rig.nest->controls;
+    controls = &rig.nest->device.controls;
     for (uint32_t s = 0; s < model->signal_count; s++) {
         const nplug_sim_signal *signal = &model->signals[s];
         int64_t width = (int64_t)signal->max - signal->min, by = width > 70000 ? width / 65536 : 1;

@@ -1,6 +1,6 @@
 /* Values: exact at rest and at the ends, never falling, the same with guards as without. */
-#include "core/nest.h"
-#include "core/number.h"
+#include "core/nest/nest.h"
+#include "core/base/base.h"
 #include "support.h"
 #include <math.h>
 #include <stdlib.h>
@@ -169,7 +169,7 @@ START_TEST(guards_change_nothing)
     nplug_switch_layer(without.nest, NPLUG_ANYONE, 1, true);
     for (nplug_time t = 0; t < 1300000; t += 7001) {
         for (uint32_t d = 0; d < nplug_device_count(without.nest); d++)
-            np_guards_empty(without.nest, d);
+            np_devices_unguard(&without.nest->device.devices, d);
         rig_step(&with, t);
         rig_step(&without, t);
         ck_assert_uint_eq(nplug_digest(with.nest), nplug_digest(without.nest));

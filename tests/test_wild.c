@@ -1,6 +1,6 @@
 /* Wild input: whatever ports say and games ask, the nest stays consistent, and what it did replays.
  */
-#include "core/nest.h"
+#include "core/nest/nest.h"
 #include "support.h"
 #include <stdlib.h>
 #include <string.h>
@@ -185,7 +185,7 @@ static void push_wild(wild *w)
 /* What one nest is asked, the other is. */
 static void command_both(wild *w)
 {
-    const np_queue *posted = &w->rig.nest->commands.posted;
+    const np_queue *posted = &w->rig.nest->posted;
     uint32_t before = posted->count;
 
     any_command(w);
@@ -208,8 +208,8 @@ static void check_nest(wild *w)
     }
     for (uint32_t p = 0; p <= 2; p++)
         for (uint32_t a = 0; a < COUNT_OF(wild_actions); a++) {
-            const np_action *state = np_action_of(&nest->actions, p, a);
-            if (state->step == (uint32_t)nest->step) w->released[p][a] += state->releases_in;
+            const np_action *state = np_action_of(&nest->action.actions, p, a);
+            if (state->step == (uint32_t)nest->action.step) w->released[p][a] += state->releases_in;
             ck_assert_uint_eq(state->presses - w->released[p][a], state->held != 0);
             ck_assert(state->held == 0 || (heard & (1u << p))); /* nobody absent holds anything */
             ck_assert(state->value.x == state->value.x && state->value.y == state->value.y);
@@ -379,11 +379,11 @@ START_TEST(a_ring_keeps_groups_whole_and_in_order)
 {
     static unsigned char block[64 * 64];
     nplug_ring ring = {0};
-    np_carve carve = {block, 0};
+    np_arena arena = {block, 0};
     int32_t pushed = 0, taken = 0;
 
     srand((unsigned)_i);
-    np_ring_layout(&ring, &carve, 64);
+    np_ring_layout(&ring, &arena, 64);
     for (unsigned round = 0; round < 5000; round++) {
         uint32_t group = 1 + below(6), waiting;
         if (below(2) && nplug_ring_room(&ring) > 24) {

@@ -1,5 +1,5 @@
 /* All 2^32 raw values of a few ranges: the value never falls, and rest and ends are exact. */
-#include "../../src/core/number.h"
+#include "core/base/base.h"
 #include <stdio.h>
 
 static const struct {

@@ -1,6 +1,6 @@
 /* For Frama-C's EVA: whatever range, rest and raw value, the result is finite and within [-1, 1];
  * no division by zero, no overflow, no conversion out of range. */
-#include "../../src/core/number.c"
+#include "../../src/core/base/number.c"
 #include <__fc_builtin.h> /* Frama-C's own */
 #include <limits.h>
 

@@ -1,5 +1,5 @@
 /* Bindings as texts: another source in one, and which of two would fire together. */
-#include "core/text.h"
+#include "core/base/base.h"
 #include "nestplug/bind.h"
 #include "nestplug/device.h"
 #include <string.h>

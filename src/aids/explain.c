@@ -1,5 +1,5 @@
 /* Why a device was recognised as what it is. */
-#include "core/text.h"
+#include "core/base/base.h"
 #include "nestplug/device.h"
 #include "nestplug/sheet.h"
 #include <string.h>

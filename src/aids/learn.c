@@ -1,8 +1,8 @@
 /* Learning by watching: loosen, rest, then one control after the other. */
 #include "nestplug/learn.h"
 #include "nestplug/nest.h"
-#include "core/number.h"
-#include "core/text.h"
+#include "core/base/base.h"
+#include "core/base/base.h"
 #include <string.h>
 
 #define SIGNALS      256u

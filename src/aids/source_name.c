@@ -1,6 +1,6 @@
 /* The names of sources: controls, and parts of them. */
 #include "nestplug/bind.h"
-#include "core/text.h"
+#include "core/base/base.h"
 
 /* The word after the '.', or NULL for the whole control. */
 static const char *way_name(nplug_source source)

@@ -1,5 +1,5 @@
 #include "fields.h"
-#include "core/text.h"
+#include "core/base/base.h"
 #include <stdio.h>
 #include <string.h>
 
@@ -181,4 +181,14 @@ const char *nf_string(const json_t *object, const char *name, const char *otherw
 {
     const char *text = json_string_value(json_object_get(object, name));
     return text ? text : otherwise;
+}
+
+void nf_check_name(nf_doc *doc, const char *name, const char *pointer)
+{
+    static const char letters[] =
+        "abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789-_";
+
+    if (name[0] == 0 || strlen(name) > 48 || name[strspn(name, letters)])
+        nf_error(doc, pointer,
+                 "\"%.60s\" is no name: 1 to 48 letters, digits, '-' and '_' are expected", name);
 }

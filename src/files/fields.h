@@ -51,4 +51,7 @@ const char *nf_nearest(const char *const *words, size_t count, size_t stride, co
 /* A member's text, or `otherwise`. */
 const char *nf_string(const json_t *object, const char *name, const char *otherwise);
 
+/* Names go into headers and messages: letters, digits, '-' and '_'. */
+void nf_check_name(nf_doc *doc, const char *name, const char *pointer);
+
 #endif

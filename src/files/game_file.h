@@ -30,9 +30,6 @@ struct nplug_game_file {
     char *share_keys[NPLUG_PARTS_MAX];      /* from malloc */
 };
 
-/* Names go into headers and messages: letters, digits, '-' and '_'. */
-void nf_game_check_name(nf_doc *doc, const char *name, const char *pointer);
-
 /* Reads who may play: seats, how keyboards are shared, and what is heard without focus
  * (game_seats.c). */
 void nf_game_read_seats(nf_doc *doc, nplug_game_file *file);

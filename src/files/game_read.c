@@ -34,16 +34,6 @@ typedef struct reader {
     size_t from_length, from_room;
 } reader;
 
-void nf_game_check_name(nf_doc *doc, const char *name, const char *pointer)
-{
-    static const char letters[] =
-        "abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789-_";
-
-    if (name[0] == 0 || strlen(name) > 48 || name[strspn(name, letters)])
-        nf_error(doc, pointer,
-                 "\"%.60s\" is no name: 1 to 48 letters, digits, '-' and '_' are expected", name);
-}
-
 /* --- bindings -------------------------------------------------------------------------------- */
 
 static void add_text(reader *in, const char *more)
@@ -193,7 +183,7 @@ static void read_bands(reader *in, json_t *bands, const char *pointer, nplug_act
     {
         nplug_band *band = &in->file->bands[in->band_count];
         snprintf(at, sizeof at, "%s/bands/%.48s", pointer, name);
-        nf_game_check_name(&in->doc, name, at);
+        nf_check_name(&in->doc, name, at);
         if (!json_is_number(value) || json_number_value(value) <= (double)last ||
             json_number_value(value) < -1.0 || json_number_value(value) > 1.0) {
             nf_error(&in->doc, at, "where the band begins is expected: -1 to 1, rising");
@@ -258,7 +248,7 @@ static void read_action(reader *in, const char *name, json_t *object)
     char pointer[80];
 
     snprintf(pointer, sizeof pointer, "/actions/%.48s", name);
-    nf_game_check_name(&in->doc, name, pointer);
+    nf_check_name(&in->doc, name, pointer);
     action->name = name;
     if (!json_is_object(object)) {
         nf_error(&in->doc, pointer, "an object is expected");
@@ -284,7 +274,7 @@ static void read_layer(reader *in, const char *name, json_t *object)
     char pointer[80], at[112];
 
     snprintf(pointer, sizeof pointer, "/layers/%.48s", name);
-    nf_game_check_name(&in->doc, name, pointer);
+    nf_check_name(&in->doc, name, pointer);
     layer->name = name;
     if (!json_is_object(object)) {
         nf_error(&in->doc, pointer, "an object is expected");

@@ -147,7 +147,7 @@ static void read_part(nf_doc *doc, nplug_game_file *file, const char *name, json
     size_t i;
 
     snprintf(pointer, sizeof pointer, "/parts/%.48s", name);
-    nf_game_check_name(doc, name, pointer);
+    nf_check_name(doc, name, pointer);
     if (!json_is_array(list) || json_array_size(list) == 0 || part == NPLUG_PARTS_MAX) {
         nf_error(doc, pointer, "a list of keys is expected, and at most %u parts", NPLUG_PARTS_MAX);
         return;

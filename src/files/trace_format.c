@@ -1,13 +1,13 @@
 #include "trace_format.h"
 
 const char *const nf_says[NPLUG_REPORT_KINDS] = {
-    "value", "arrive",       "text",       "signal", "detail", "ready",  "depart",
+    "value", "arrive",       "text",       "signal", "detail", "ready",   "depart",
     "stale", "resync-begin", "resync-end", "focus",  "layout", "battery", "label"};
 
 const char *const nf_commands[NPLUG_COMMAND_KINDS] = {
     "none",     "claim",   "yield",  "leave",     "layer", "rumble", "join",
     "clocks",   "lights",  "ignore", "calibrate", "text",  "bind",   "pick",
-    "pick-end", "comfort", "mute",   "nothing",     "swap",  "follow", "active"};
+    "pick-end", "comfort", "mute",   "nothing",   "swap",  "follow", "active"};
 
 #define OF_REPORT(name, member, size)                                                              \
     {                                                                                              \

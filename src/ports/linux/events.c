@@ -5,6 +5,9 @@
 #include <sys/ioctl.h>
 #include <unistd.h>
 
+const uint16_t nl_slot_codes[NL_SLOT_AXES] = {ABS_MT_TRACKING_ID, ABS_MT_POSITION_X,
+                                              ABS_MT_POSITION_Y, ABS_MT_PRESSURE};
+
 static nplug_time time_of(const struct input_event *event)
 {
     return (nplug_time)event->input_event_sec * 1000000u + (nplug_time)event->input_event_usec;

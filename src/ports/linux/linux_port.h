@@ -70,7 +70,10 @@ bool nl_node_open(nplug_linux *port, nl_node *node, const char *file, nplug_time
 void nl_node_close(nplug_linux *port, nl_node *node, nplug_time now);
 /* A node's place is taken, or free again. */
 void nl_node_use(nplug_linux *port, nl_node *node, bool used);
-uint32_t nl_node_number(const nplug_linux *port, const nl_node *node);
+static inline uint32_t nl_node_number(const nplug_linux *port, const nl_node *node)
+{
+    return (uint32_t)(node - port->nodes);
+}
 /* Whether a node that is there as unreadable may be read now. */
 bool nl_node_readable(const nplug_linux *port, const char *file);
 

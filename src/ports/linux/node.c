@@ -19,17 +19,9 @@ typedef struct abilities {
     char name[128], serial[64], socket[96];
 } abilities;
 
-const uint16_t nl_slot_codes[NL_SLOT_AXES] = {ABS_MT_TRACKING_ID, ABS_MT_POSITION_X,
-                                              ABS_MT_POSITION_Y, ABS_MT_PRESSURE};
-
 static bool has(const unsigned long *bits, unsigned code)
 {
     return (bits[code / (8 * sizeof(long))] >> (code % (8 * sizeof(long)))) & 1u;
-}
-
-uint32_t nl_node_number(const nplug_linux *port, const nl_node *node)
-{
-    return (uint32_t)(node - port->nodes);
 }
 
 void nl_node_use(nplug_linux *port, nl_node *node, bool used)

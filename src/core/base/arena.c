@@ -1,0 +1,48 @@
+#include "core/base/base.h"
+#include <string.h>
+
+#define ALIGNMENT ((size_t)16)
+
+void *np_arena_take(np_arena *arena, size_t count, size_t size)
+{
+    size_t at = arena->used;
+    size_t bytes = (count * size + ALIGNMENT - 1) & ~(ALIGNMENT - 1);
+
+    arena->used += bytes;
+    if (!arena->base) return NULL;
+    memset(arena->base + at, 0, bytes);
+    return arena->base + at;
+}
+
+void np_span_layout(np_span *span, np_arena *arena, uint32_t size)
+{
+    span->used = (uint8_t *)np_arena_take(arena, (size + 7u) / 8u, 1);
+    span->size = size;
+}
+
+static void mark(np_span *span, uint32_t first, uint32_t count, bool used)
+{
+    for (uint32_t i = first; i < first + count; i++) {
+        uint8_t bit = (uint8_t)(1u << (i % 8));
+        span->used[i / 8] = (uint8_t)(used ? span->used[i / 8] | bit : span->used[i / 8] & ~bit);
+    }
+}
+
+int32_t np_span_take(np_span *span, uint32_t count)
+{
+    uint32_t run = 0;
+
+    if (count == 0) return 0;
+    for (uint32_t i = 0; i < span->size; i++) {
+        run = (span->used[i / 8] >> (i % 8)) & 1u ? 0 : run + 1;
+        if (run < count) continue;
+        mark(span, i + 1 - count, count, true);
+        return (int32_t)(i + 1 - count);
+    }
+    return -1;
+}
+
+void np_span_give(np_span *span, uint32_t first, uint32_t count)
+{
+    mark(span, first, count, false);
+}

@@ -1,0 +1,108 @@
+/* What players have of their own: bindings, comfort, and picking a control for them. */
+#include "core/calls/calls.h"
+#include <string.h>
+
+/* A pick's threshold where the game says none. */
+#define THRESHOLD 0.6f
+
+static bool is_there(const nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    return nest && nest->game.game.used && player <= nest->limits.players &&
+           action < nest->game.game.def.action_count;
+}
+
+nplug_result nplug_bind(nplug_nest *nest, nplug_player player, uint32_t action, const char *from)
+{
+    nplug_command command = {0};
+    nplug_result result;
+
+    if (!is_there(nest, player, action)) return nest ? NPLUG_ERR_UNKNOWN : NPLUG_ERR_ARGUMENT;
+    if (player > nest->player.players.limit) return NPLUG_ERR_ARGUMENT;
+    if (from && strlen(from) >= NPLUG_BINDINGS_SIZE) return NPLUG_ERR_SIZE;
+    result = np_rebind_check(&nest->game, player, action, from);
+    if (result != NPLUG_OK) return result;
+    command.kind = NPLUG_COMMAND_BIND;
+    command.player = player;
+    command.number = action;
+    command.on = from != NULL;
+    return np_post_text(nest, from ? from : "", &command);
+}
+
+const char *nplug_bindings_of(const nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    return is_there(nest, player, action) ? np_rebind_text(&nest->game, player, action) : "";
+}
+
+bool nplug_is_rebound(const nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    return is_there(nest, player, action) && np_rebind_own(&nest->game.rebinds, player, action);
+}
+
+/* --- comfort --------------------------------------------------------------------------------- */
+
+nplug_result nplug_set_comfort(nplug_nest *nest, nplug_player player, uint32_t action,
+                               const char *text)
+{
+    uint32_t number = action == NPLUG_EVERY_ACTION ? NP_EVERY : action;
+    nplug_command command = {0};
+    nplug_result result;
+
+    if (!nest || !text || !nest->game.game.used || player == 0) return NPLUG_ERR_ARGUMENT;
+    if (player > nest->player.players.limit) return NPLUG_ERR_ARGUMENT;
+    if (number != NP_EVERY && number >= nest->game.game.def.action_count) return NPLUG_ERR_UNKNOWN;
+    if (strlen(text) >= NPLUG_BINDINGS_SIZE) return NPLUG_ERR_SIZE;
+    result = np_comfort_check(&nest->game, number, text);
+    if (result != NPLUG_OK) return result;
+    command.kind = NPLUG_COMMAND_COMFORT;
+    command.player = player;
+    command.number = number;
+    return np_post_text(nest, text, &command);
+}
+
+const char *nplug_comfort_of(const nplug_nest *nest, nplug_player player, uint32_t action)
+{
+    uint32_t number = action == NPLUG_EVERY_ACTION ? NP_EVERY : action & 0xffffu;
+    const char *text = NULL;
+
+    if (nest && player <= nest->limits.players)
+        text = np_rebind_own(&nest->game.rebinds, player | NP_OF_COMFORT, number);
+    return text ? text : "";
+}
+
+/* --- picking --------------------------------------------------------------------------------- */
+
+nplug_result nplug_pick_begin(nplug_nest *nest, const nplug_pick *pick)
+{
+    nplug_command command = {0};
+
+    if (!nest || !pick) return NPLUG_ERR_ARGUMENT;
+    if (pick->size != sizeof *pick) return NPLUG_ERR_SIZE;
+    if (!(pick->threshold >= 0.0f && pick->threshold <= 1.0f)) return NPLUG_ERR_ARGUMENT;
+    command.kind = NPLUG_COMMAND_PICK;
+    command.player = pick->player;
+    command.number = pick->milliseconds;
+    command.device = pick->kinds;
+    command.control = pick->cancel;
+    command.on = pick->takes;
+    command.strong = (uint16_t)((pick->threshold > 0.0f ? pick->threshold : THRESHOLD) * 65535.0f);
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_pick_end(nplug_nest *nest)
+{
+    nplug_command command = {0};
+
+    command.kind = NPLUG_COMMAND_PICK_END;
+    return nplug_post(nest, &command);
+}
+
+nplug_pick_state nplug_pick_look(const nplug_nest *nest)
+{
+    nplug_pick_state state = {0};
+
+    if (!nest) return state;
+    state = nest->action.pick.state;
+    if (state.waits && nest->action.pick.until > nest->feed.processed)
+        state.left = nest->action.pick.until - nest->feed.processed;
+    return state;
+}

@@ -1,0 +1,172 @@
+/* Calls that change state: commands, posted for the next step. */
+#include "core/calls/calls.h"
+#include "nestplug/calibrate.h"
+#include <string.h>
+
+static bool needs_device(uint32_t kind)
+{
+    return kind == NPLUG_COMMAND_CLAIM || kind == NPLUG_COMMAND_YIELD ||
+           kind == NPLUG_COMMAND_RUMBLE || kind == NPLUG_COMMAND_LIGHTS ||
+           kind == NPLUG_COMMAND_JOIN || kind == NPLUG_COMMAND_IGNORE ||
+           kind == NPLUG_COMMAND_CALIBRATE || kind == NPLUG_COMMAND_ACTIVE;
+}
+
+/* Of the commands for a player, whether this one may be 0. */
+static bool anyone_will_do(uint32_t kind)
+{
+    return kind != NPLUG_COMMAND_CLAIM && kind != NPLUG_COMMAND_LEAVE &&
+           kind != NPLUG_COMMAND_COMFORT && kind != NPLUG_COMMAND_SWAP;
+}
+
+static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
+{
+    if (command->kind == 0 || command->kind >= NPLUG_COMMAND_KINDS) return false;
+    if (command->kind == NPLUG_COMMAND_TEXT) return true;
+    if (command->player > nest->player.players.limit) return false;
+    if (command->player == 0 && !anyone_will_do(command->kind)) return false;
+    if (command->kind == NPLUG_COMMAND_CLAIM) return command->number <= NPLUG_PARTS_MAX;
+    if (command->kind == NPLUG_COMMAND_SWAP)
+        return command->number && command->number <= nest->player.players.limit &&
+               command->number != command->player;
+    if (command->kind == NPLUG_COMMAND_CALIBRATE) return command->number <= NPLUG_CALIBRATE_RESET;
+    return command->kind != NPLUG_COMMAND_LAYER || command->number < 32;
+}
+
+nplug_result nplug_post(nplug_nest *nest, const nplug_command *command)
+{
+    if (!nest || !command || !is_in_range(nest, command)) return NPLUG_ERR_ARGUMENT;
+    if (needs_device(command->kind)) {
+        nplug_result known = np_devices_check(&nest->device.devices, command->device);
+        if (known != NPLUG_OK) return known;
+    }
+    return np_queue_put(&nest->posted, command) ? NPLUG_OK : NPLUG_ERR_FULL;
+}
+
+nplug_result np_post_text(nplug_nest *nest, const char *text, const nplug_command *command)
+{
+    np_queue *queue = &nest->posted;
+    size_t length = strlen(text);
+
+    if (queue->size - queue->count < (length + NP_TEXT_PIECE - 1) / NP_TEXT_PIECE + 1)
+        return NPLUG_ERR_FULL;
+    for (size_t at = 0; at < length; at += NP_TEXT_PIECE) {
+        uint32_t piece[3] = {0, 0, 0};
+        nplug_command part = {0};
+        for (size_t i = 0; i < NP_TEXT_PIECE && at + i < length; i++)
+            piece[i / 4] |= (uint32_t)(unsigned char)text[at + i] << (8 * (i % 4));
+        part.kind = NPLUG_COMMAND_TEXT;
+        part.device = piece[0];
+        part.player = piece[1];
+        part.number = piece[2];
+        np_queue_put(queue, &part);
+    }
+    np_queue_put(queue, command);
+    return NPLUG_OK;
+}
+
+static nplug_command about(nplug_command_kind kind, nplug_device device, nplug_player player)
+{
+    nplug_command command = {0};
+    command.kind = (uint32_t)kind;
+    command.device = device;
+    command.player = player;
+    return command;
+}
+
+nplug_result nplug_claim(nplug_nest *nest, nplug_device device, nplug_player player)
+{
+    nplug_command command = about(NPLUG_COMMAND_CLAIM, device, player);
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_claim_part(nplug_nest *nest, nplug_device device, uint32_t part,
+                              nplug_player player)
+{
+    nplug_command command = about(NPLUG_COMMAND_CLAIM, device, player);
+    command.number = part;
+    if (nest && part && part > nest->game.game.def.part_count) return NPLUG_ERR_ARGUMENT;
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_share(nplug_nest *nest, nplug_device device, nplug_player player)
+{
+    nplug_command command = about(NPLUG_COMMAND_CLAIM, device, player);
+    command.on = true;
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_swap(nplug_nest *nest, nplug_player player, nplug_player other)
+{
+    nplug_command command = about(NPLUG_COMMAND_SWAP, 0, player);
+    command.number = other;
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_yield(nplug_nest *nest, nplug_device device)
+{
+    nplug_command command = about(NPLUG_COMMAND_YIELD, device, 0);
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_yield_for(nplug_nest *nest, nplug_device device, nplug_player player)
+{
+    nplug_command command = about(NPLUG_COMMAND_YIELD, device, player);
+    return player ? nplug_post(nest, &command) : NPLUG_ERR_ARGUMENT;
+}
+
+nplug_result nplug_leave(nplug_nest *nest, nplug_player player)
+{
+    nplug_command command = about(NPLUG_COMMAND_LEAVE, 0, player);
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_ignore(nplug_nest *nest, nplug_device device, bool on)
+{
+    nplug_command command = about(NPLUG_COMMAND_IGNORE, device, 0);
+    command.on = on;
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_calibrate(nplug_nest *nest, nplug_device device, nplug_calibrate_how how)
+{
+    nplug_command command = about(NPLUG_COMMAND_CALIBRATE, device, 0);
+    command.number = (uint32_t)how;
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_switch_layer(nplug_nest *nest, nplug_player player, uint32_t layer, bool on)
+{
+    nplug_command command = about(NPLUG_COMMAND_LAYER, 0, player);
+    command.number = layer;
+    command.on = on;
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_mute(nplug_nest *nest, uint32_t kinds)
+{
+    nplug_command command = about(NPLUG_COMMAND_MUTE, 0, 0);
+    command.number = kinds;
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_show_player(nplug_nest *nest, nplug_device device, nplug_player player)
+{
+    nplug_command command = about(NPLUG_COMMAND_LIGHTS, device, player);
+    return nplug_post(nest, &command);
+}
+
+static uint16_t as_magnitude(float value)
+{
+    if (!(value > 0.0f)) return 0;
+    return value >= 1.0f ? 65535 : (uint16_t)(value * 65535.0f);
+}
+
+nplug_result nplug_rumble(nplug_nest *nest, nplug_device device, float strong, float weak,
+                          uint32_t milliseconds)
+{
+    nplug_command command = about(NPLUG_COMMAND_RUMBLE, device, 0);
+    command.strong = as_magnitude(strong);
+    command.weak = as_magnitude(weak);
+    command.number = milliseconds;
+    return nplug_post(nest, &command);
+}

@@ -1,0 +1,363 @@
+/* What the game may ask about devices: read only. */
+#include "core/calls/calls.h"
+#include "nestplug/calibrate.h"
+#include <string.h>
+
+uint32_t nplug_device_count(const nplug_nest *nest)
+{
+    return nest ? nest->device.devices.count : 0;
+}
+
+nplug_device nplug_device_at(const nplug_nest *nest, uint32_t place)
+{
+    if (!nest || place >= nest->device.devices.count) return 0;
+    return np_devices_handle(&nest->device.devices, nest->device.devices.order[place]);
+}
+
+static nplug_result gone_or_unknown(const nplug_nest *nest, nplug_device device)
+{
+    nplug_result result = np_devices_check(&nest->device.devices, device);
+    return result == NPLUG_OK ? NPLUG_ERR_UNKNOWN : result;
+}
+
+static bool is_stale(const nplug_nest *nest, const np_device *device)
+{
+    bool stale = false;
+
+    for (uint32_t at = device->first_node; at != NP_NONE; at = nest->device.devices.nodes[at].next)
+        stale |= nest->device.devices.nodes[at].stale != 0;
+    return stale;
+}
+
+static nplug_time last_of(const nplug_nest *nest, const np_device *device)
+{
+    nplug_time last = 0;
+
+    for (uint32_t at = device->first_node; at != NP_NONE; at = nest->device.devices.nodes[at].next)
+        if (nest->device.devices.nodes[at].last > last) last = nest->device.devices.nodes[at].last;
+    return last;
+}
+
+static void fill_presence(const nplug_nest *nest, uint32_t index, nplug_device_info *info)
+{
+    info->last = last_of(nest, &nest->device.devices.list[index]);
+    info->present = true;
+    info->signals = np_devices_signal_count(&nest->device.devices, index);
+    info->controls = nest->device.controls.of_device[index].count;
+    info->players = np_players_of(&nest->player.players, index) >> 1;
+    info->battery = nest->device.devices.list[index].battery;
+    info->charging = nest->device.devices.list[index].charging;
+    info->ignored = nest->player.players.parts[index].ignored;
+    info->twin = np_duplicates_of(&nest->device.duplicates, info->device);
+    info->stale = is_stale(nest, &nest->device.devices.list[index]);
+}
+
+nplug_result nplug_device_look(const nplug_nest *nest, nplug_device device, nplug_device_info *info)
+{
+    const np_recognition *recognition;
+    const np_device *about;
+    uint32_t index;
+
+    if (!nest || !info) return NPLUG_ERR_ARGUMENT;
+    if (info->size != sizeof *info) return NPLUG_ERR_SIZE;
+    index = np_devices_index(&nest->device.devices, device);
+    if (index == NP_NONE) return gone_or_unknown(nest, device);
+    about = &nest->device.devices.list[index];
+    recognition = &nest->device.recogniser.of[index];
+    memset(info, 0, sizeof *info);
+    info->size = (uint32_t)sizeof *info;
+    info->device = device;
+    memcpy(info->name, about->name, sizeof info->name);
+    info->kind = recognition->kind;
+    info->family = recognition->prints ? recognition->prints->family : "";
+    info->sheet = recognition->sheet ? recognition->sheet->name : "";
+    info->matched = recognition->matched;
+    info->bus = about->bus;
+    info->vendor = about->vendor;
+    info->product = about->product;
+    info->version = about->version;
+    info->times = about->times;
+    info->unreadable = about->unreadable;
+    if (about->presence == NP_HERE) fill_presence(nest, index, info);
+    return NPLUG_OK;
+}
+
+/* The place of a device that is here; NP_NONE, and why in *result. */
+static uint32_t index_of(const nplug_nest *nest, nplug_device device, nplug_result *result)
+{
+    if (!nest) {
+        *result = NPLUG_ERR_ARGUMENT;
+        return NP_NONE;
+    }
+    *result = np_devices_check(&nest->device.devices, device);
+    return *result == NPLUG_OK ? np_devices_index(&nest->device.devices, device) : NP_NONE;
+}
+
+static void fill_node(const nplug_nest *nest, uint32_t device, uint32_t signal,
+                      nplug_signal_info *info)
+{
+    const np_signal *about = &nest->device.devices.signals[signal];
+    uint32_t at = nest->device.devices.list[device].first_node;
+
+    info->flat = about->flat;
+    info->fuzz = about->fuzz;
+    info->resolution = about->resolution;
+    info->node_kind = (nplug_kind)nest->device.devices.nodes[about->node].looks;
+    info->chief = about->node == nest->device.recogniser.of[device].chief;
+    for (info->node = 0; at != about->node; at = nest->device.devices.nodes[at].next)
+        info->node++;
+}
+
+nplug_result nplug_signal_look(const nplug_nest *nest, nplug_device device, uint32_t index,
+                               nplug_signal_info *info)
+{
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result), signal;
+
+    if (place == NP_NONE || !info) return info ? result : NPLUG_ERR_ARGUMENT;
+    signal = np_devices_signal(&nest->device.devices, place, index);
+    if (signal == NP_NONE) return NPLUG_ERR_UNKNOWN;
+    info->space = (nplug_space)nest->device.devices.signals[signal].space;
+    info->code = nest->device.devices.signals[signal].code;
+    info->nature = (nplug_nature)nest->device.devices.signals[signal].nature;
+    info->min = nest->device.devices.signals[signal].min;
+    info->max = nest->device.devices.signals[signal].max;
+    info->raw = nest->device.devices.raw[signal];
+    info->known = !(nest->device.devices.flags[signal] & NP_SIGNAL_SILENT);
+    info->read = nest->device.controls.of_signal[signal].count != 0;
+    fill_node(nest, place, signal, info);
+    return NPLUG_OK;
+}
+
+nplug_control nplug_signal_feeds(const nplug_nest *nest, nplug_device device, uint32_t index,
+                                 uint32_t nth)
+{
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result), signal;
+    np_run run;
+
+    if (place == NP_NONE) return 0;
+    signal = np_devices_signal(&nest->device.devices, place, index);
+    if (signal == NP_NONE) return 0;
+    run = nest->device.controls.of_signal[signal];
+    if (nth >= run.count) return 0;
+    return nest->device.controls.list[nest->device.controls.wires[run.first + nth].control].id;
+}
+
+/* Which signals of the device feed a control, by component. */
+static void find_signals(const nplug_nest *nest, uint32_t device, uint32_t control,
+                         uint32_t found[2])
+{
+    uint32_t signal;
+
+    found[0] = found[1] = NPLUG_NO_SIGNAL;
+    for (uint32_t i = 0; (signal = np_devices_signal(&nest->device.devices, device, i)) != NP_NONE;
+         i++) {
+        np_run run = nest->device.controls.of_signal[signal];
+        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+            const np_wire *wire = &nest->device.controls.wires[w];
+            if (wire->control == control && wire->component < 2 &&
+                found[wire->component] == NPLUG_NO_SIGNAL)
+                found[wire->component] = i;
+        }
+    }
+}
+
+static const char *print_of(const nplug_nest *nest, uint32_t device, nplug_control control)
+{
+    const nplug_sheet *sheet = nest->device.recogniser.of[device].prints;
+
+    for (uint32_t i = 0; sheet && i < sheet->print_count; i++)
+        if (sheet->prints[i].control == control) return sheet->prints[i].text;
+    return "";
+}
+
+const char *nplug_control_print(const nplug_nest *nest, nplug_device device, nplug_control control)
+{
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result);
+
+    return place == NP_NONE ? "" : print_of(nest, place, control);
+}
+
+/* The numbers of a pose or a sensor are read when they are asked for: only the game needs them. */
+static void read_numbers(const nplug_nest *nest, uint32_t device, uint32_t control, float *numbers)
+{
+    uint32_t signal;
+
+    for (uint32_t i = 0; (signal = np_devices_signal(&nest->device.devices, device, i)) != NP_NONE;
+         i++) {
+        np_run run = nest->device.controls.of_signal[signal];
+        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+            const np_wire *wire = &nest->device.controls.wires[w];
+            if (wire->control == control)
+                numbers[wire->component] = np_wire_value(wire, nest->device.devices.raw[signal]);
+        }
+    }
+}
+
+/* Reads a control of several numbers, which are at rest where nothing feeds them. */
+static nplug_result look_at_numbers(const nplug_nest *nest, nplug_device device,
+                                    nplug_control control, nplug_nature nature, float *numbers)
+{
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result), found;
+
+    if (place == NP_NONE) return result;
+    found = np_controls_find(&nest->device.controls, place, control);
+    if (found == NP_NONE || nest->device.controls.list[found].nature != nature)
+        return NPLUG_ERR_UNKNOWN;
+    read_numbers(nest, place, found, numbers);
+    return NPLUG_OK;
+}
+
+nplug_result nplug_control_pose(const nplug_nest *nest, nplug_device device, nplug_control control,
+                                nplug_pose *pose)
+{
+    float numbers[7] = {0.0f, 0.0f, 0.0f, 0.0f, 0.0f, 0.0f, 1.0f};
+    nplug_result result;
+
+    if (!pose) return NPLUG_ERR_ARGUMENT;
+    result = look_at_numbers(nest, device, control, NPLUG_NATURE_POSE, numbers);
+    memset(pose, 0, sizeof *pose);
+    memcpy(pose->place, numbers, sizeof pose->place);
+    memcpy(pose->turn, numbers + 3, sizeof pose->turn);
+    return result;
+}
+
+nplug_result nplug_control_sensor(const nplug_nest *nest, nplug_device device,
+                                  nplug_control control, float value[3])
+{
+    if (!value) return NPLUG_ERR_ARGUMENT;
+    value[0] = value[1] = value[2] = 0.0f;
+    return look_at_numbers(nest, device, control, NPLUG_NATURE_SENSOR, value);
+}
+
+nplug_result nplug_control_look(const nplug_nest *nest, nplug_device device, uint32_t index,
+                                nplug_control_info *info)
+{
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result);
+    const np_control *control;
+
+    if (place == NP_NONE || !info) return info ? result : NPLUG_ERR_ARGUMENT;
+    if (index >= nest->device.controls.of_device[place].count) return NPLUG_ERR_UNKNOWN;
+    control = &nest->device.controls.list[nest->device.controls.of_device[place].first + index];
+    info->control = control->id;
+    info->nature = (nplug_nature)control->nature;
+    info->components = control->components;
+    info->value.x = control->value[0];
+    info->value.y = control->value[1];
+    info->down = (control->flags & NP_CONTROL_DOWN) != 0;
+    info->spent = (control->flags & NP_CONTROL_SPENT) != 0;
+    info->lever = (control->flags & NP_CONTROL_LEVER) != 0;
+    info->square = (control->flags & NP_CONTROL_SQUARE) != 0;
+    info->guess = (control->flags & NP_CONTROL_GUESS) != 0;
+    info->lies = (control->flags & NP_CONTROL_LIES) != 0;
+    info->print = print_of(nest, place, control->id);
+    find_signals(nest, place, nest->device.controls.of_device[place].first + index, info->signal);
+    return NPLUG_OK;
+}
+
+nplug_vec2 nplug_control_value(const nplug_nest *nest, nplug_device device, nplug_control control)
+{
+    nplug_vec2 value = {0.0f, 0.0f};
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result), found;
+
+    if (place == NP_NONE) return value;
+    found = np_controls_find(&nest->device.controls, place, control);
+    if (found == NP_NONE) return value;
+    value.x = nest->device.controls.list[found].value[0];
+    value.y = nest->device.controls.list[found].value[1];
+    return value;
+}
+
+static size_t ask_port(const nplug_nest *nest, uint32_t device, nplug_control key, char *buffer,
+                       size_t size)
+{
+    uint32_t node = nest->device.devices.list[device].first_node;
+    const np_feed_port *port;
+
+    if (node == NP_NONE) return 0;
+    port = &nest->feed.ports[nest->device.devices.nodes[node].key >> 24];
+    if (!port->port->key_label) return 0;
+    return port->port->key_label(port->self, (uint16_t)NPLUG_CONTROL_PLACE(key), buffer, size);
+}
+
+size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_control key, char *buffer,
+                       size_t size)
+{
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result);
+    char name[64];
+    size_t length;
+    np_text text = np_text_in(buffer, buffer ? size : 0);
+
+    if (place == NP_NONE || NPLUG_CONTROL_CLASS(key) != NPLUG_CLASS_KEY) return 0;
+    length = ask_port(nest, place, key, buffer, size);
+    if (length) return length;
+    length = nplug_control_name(key, name, sizeof name);
+    if (length <= 4) return 0;
+    np_text_add(&text, name + 4);
+    return text.length;
+}
+
+/* --- rules ---------------------------------------------------------------------------------- */
+
+nplug_result nplug_rule_look(const nplug_nest *nest, nplug_device device, uint32_t index,
+                             nplug_rule_info *info)
+{
+    const np_recogniser *all = nest ? &nest->device.recogniser : NULL;
+    const np_rule *rule;
+    np_classified looks;
+    nplug_result result;
+    uint32_t at, chief;
+
+    if (!nest || !info) return NPLUG_ERR_ARGUMENT;
+    at = index_of(nest, device, &result);
+    if (at == NP_NONE) return result;
+    chief = np_devices_chief(&nest->device.devices, at);
+    if (index >= all->rule_count || chief == NP_NONE) return NPLUG_ERR_UNKNOWN;
+    rule = &all->rules[index];
+    looks = np_classify_by_signals(&nest->device.devices, chief);
+    memset(info, 0, sizeof *info);
+    info->sheet = np_rule_sheet(all, rule);
+    info->rule = rule->match;
+    info->misfit = np_rule_misfit(&info->sheet->matches[rule->match], &nest->device.devices, chief,
+                                  looks, &info->code);
+    info->looks = looks.kind;
+    info->space = looks.space;
+    info->gives_wires = all->of[at].sheet == info->sheet;
+    info->gives_prints = all->of[at].prints == info->sheet;
+    return NPLUG_OK;
+}
+
+const char *nplug_matched_name(nplug_matched matched)
+{
+    static const char *const names[] = {
+        "nothing",    "numbers", "numbers, any bus", "vendor and kind", "system codes",
+        "HID usages", "shape"};
+    return (unsigned)matched < sizeof names / sizeof *names ? names[matched] : "nothing";
+}
+
+/* --- calibration ----------------------------------------------------------------------------- */
+
+uint64_t nplug_device_key(const nplug_nest *nest, nplug_device device)
+{
+    uint32_t index = nest ? np_devices_index(&nest->device.devices, device) : NP_NONE;
+    return index == NP_NONE ? 0 : np_calibrate_key(&nest->device.devices.list[index]);
+}
+
+nplug_result nplug_calibration_look(const nplug_nest *nest, nplug_device device, uint32_t index,
+                                    nplug_calibration *now, nplug_calibration *sheet)
+{
+    nplug_result known;
+    uint32_t place;
+
+    known = nest ? np_devices_check(&nest->device.devices, device) : NPLUG_ERR_ARGUMENT;
+    if (known != NPLUG_OK || !now) return known != NPLUG_OK ? known : NPLUG_ERR_ARGUMENT;
+    place = np_devices_index(&nest->device.devices, device);
+    return np_calibrate_look(&nest->device, place, index, now, sheet) ? NPLUG_OK
+                                                                      : NPLUG_ERR_UNKNOWN;
+}

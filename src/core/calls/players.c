@@ -1,0 +1,80 @@
+/* Players: seats, claims, who waits, and what each used last. */
+#include "core/calls/calls.h"
+#include <string.h>
+
+bool nplug_seated(const nplug_nest *nest, nplug_player player)
+{
+    if (!nest || player == 0 || player > nest->limits.players) return false;
+    return (nest->player.players.seated >> player) & 1u;
+}
+
+bool nplug_waits(const nplug_nest *nest, nplug_player player)
+{
+    return nplug_seated(nest, player) && np_players_waits(&nest->player, player);
+}
+
+uint32_t nplug_player_devices(const nplug_nest *nest, nplug_player player)
+{
+    if (!nest || player > nest->limits.players) return 0;
+    return np_players_devices(&nest->player, player);
+}
+
+nplug_device nplug_missed_at(const nplug_nest *nest, nplug_player player, uint32_t place)
+{
+    uint32_t device = nest && player ? np_players_missed(&nest->player, player, place) : NP_NONE;
+    return device == NP_NONE ? 0 : np_devices_handle(&nest->device.devices, device);
+}
+
+uint32_t nplug_part_players(const nplug_nest *nest, nplug_device device, uint32_t part)
+{
+    uint32_t index = nest ? np_devices_index(&nest->device.devices, device) : NP_NONE;
+
+    if (index == NP_NONE || part > NPLUG_PARTS_MAX) return 0;
+    if (part == 0) return np_players_of(&nest->player.players, index) >> 1;
+    return nest->player.players.parts[index].hearers[part];
+}
+
+/* --- the active set ----------------------------------------------------------------------------
+ */
+
+nplug_result nplug_follow(nplug_nest *nest, nplug_player player, const nplug_following *following)
+{
+    nplug_command command = {0};
+    const char *family;
+
+    if (!nest || !following || player > nest->player.players.limit) return NPLUG_ERR_ARGUMENT;
+    if (following->size != sizeof *following) return NPLUG_ERR_SIZE;
+    family = following->family ? following->family : "";
+    if (strlen(family) >= NP_FAMILY_SIZE || following->dwell_ms > UINT16_MAX)
+        return NPLUG_ERR_ARGUMENT;
+    if (following->pin && np_devices_check(&nest->device.devices, following->pin) != NPLUG_OK)
+        return np_devices_check(&nest->device.devices, following->pin);
+    command.kind = NPLUG_COMMAND_FOLLOW;
+    command.player = player;
+    command.device = following->pin;
+    command.number = following->ignored;
+    command.strong = (uint16_t)following->dwell_ms;
+    command.on = following->only;
+    return np_post_text(nest, family, &command);
+}
+
+nplug_active_set nplug_active(const nplug_nest *nest, nplug_player player)
+{
+    nplug_active_set set = {0, NPLUG_KIND_UNKNOWN, "", false, false, 0};
+    const np_active *active;
+    uint32_t device;
+
+    if (!nest || player > nest->limits.players) return set;
+    active = &nest->player.active.of[player];
+    device = np_devices_index(&nest->device.devices, active->device);
+    if (device != NP_NONE) {
+        set.device = active->device;
+        set.kind = nest->device.recogniser.of[device].kind;
+        set.family = np_active_family(&nest->player, device);
+        set.present = np_devices_here(&nest->device.devices, active->device) != NP_NONE;
+        set.since = active->since;
+    }
+    if (active->family[0]) set.family = active->family;
+    set.pinned = active->family[0] || (active->pin && active->pin == active->device);
+    return set;
+}

@@ -1,0 +1,48 @@
+/* Before the first step: ports, sheets, the game, what is known from before. */
+#include "core/calls/calls.h"
+#include "nestplug/calibrate.h"
+
+static nplug_result attach(nplug_nest *nest, const nplug_port *port, void *self, bool lossless)
+{
+    return nest ? np_feed_attach(&nest->feed, port, self, lossless) : NPLUG_ERR_ARGUMENT;
+}
+
+nplug_result nplug_attach(nplug_nest *nest, const nplug_port *port, void *self)
+{
+    return attach(nest, port, self, false);
+}
+
+nplug_result nplug_attach_lossless(nplug_nest *nest, const nplug_port *port, void *self)
+{
+    return attach(nest, port, self, true);
+}
+
+nplug_result nplug_add_sheets(nplug_nest *nest, const nplug_sheet *sheets, uint32_t count)
+{
+    if (!nest || (count && !sheets)) return NPLUG_ERR_ARGUMENT;
+    for (uint32_t i = 0; i < count; i++)
+        if (sheets[i].size != sizeof *sheets) return NPLUG_ERR_SIZE;
+    if (nest->started) return NPLUG_ERR_ORDER;
+    return np_recognise_add(&nest->device.recogniser, sheets, count);
+}
+
+nplug_result nplug_use_calibrations(nplug_nest *nest, const nplug_calibration *list, uint32_t count)
+{
+    if (!nest || (count && !list)) return NPLUG_ERR_ARGUMENT;
+    if (nest->started) return NPLUG_ERR_ORDER;
+    np_calibrate_know(&nest->device.calibrations, list, count);
+    return NPLUG_OK;
+}
+
+nplug_result nplug_use_game(nplug_nest *nest, const nplug_game *def)
+{
+    nplug_result result;
+
+    if (!nest || !def) return NPLUG_ERR_ARGUMENT;
+    if (nest->started) return NPLUG_ERR_ORDER;
+    result = np_game_take(&nest->game, def);
+    if (result != NPLUG_OK) return result;
+    np_players_begin(&nest->player);
+    np_layers_begin(&nest->action.layers, &nest->game.game);
+    return NPLUG_OK;
+}

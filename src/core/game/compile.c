@@ -1,0 +1,258 @@
+/* Taking a game: its tables are checked, and its bindings compiled. */
+#include "core/game/game.h"
+#include "core/game/reader.h"
+#include <string.h>
+
+static uint64_t hash_word(uint64_t hash, const char *word)
+{
+    return np_hash(hash, word ? word : "", strlen(word ? word : "") + 1);
+}
+
+static void digest_rules(np_digest *digest, const nplug_game *def)
+{
+    for (uint32_t i = 0; i < def->layer_count; i++) {
+        digest->hash = hash_word(digest->hash, def->layers[i].name);
+        np_digest_u64(digest,
+                      ((uint64_t)def->layers[i].on << 32) | (uint32_t)def->layers[i].priority);
+    }
+    for (uint32_t i = 0; i < def->rule_count; i++) {
+        const nplug_action_rule *rule = &def->rules[i];
+        np_digest_u64(digest, ((uint64_t)rule->action << 32) | rule->one_of);
+        np_digest_u64(digest, ((uint64_t)rule->merge << 32) | rule->opposite | rule->keep << 8 |
+                                  (uint64_t)rule->stays << 16);
+        for (uint32_t b = 0; b < rule->band_count; b++) {
+            digest->hash = hash_word(digest->hash, rule->bands[b].name);
+            np_digest_float(digest, rule->bands[b].from);
+        }
+    }
+}
+
+static void digest_seats(np_digest *digest, const nplug_game *def)
+{
+    digest->hash = hash_word(hash_word(digest->hash, def->join), def->leave);
+    np_digest_u64(digest, ((uint64_t)def->seat_kinds << 32) | def->unfocused_kinds);
+    np_digest_u64(digest, ((uint64_t)def->waits_ms << 32) | def->wobble_ms);
+    for (uint32_t i = 0; i < def->part_count; i++)
+        digest->hash = hash_word(hash_word(digest->hash, def->parts[i].name), def->parts[i].keys);
+}
+
+static uint64_t digest_game(const np_game *game)
+{
+    const nplug_game *def = &game->def;
+    np_digest digest = {hash_word(NP_HASH_START, def->name)};
+
+    np_digest_u64(&digest, ((uint64_t)def->seats << 32) | def->players);
+    for (uint32_t i = 0; i < def->action_count; i++) {
+        const nplug_action_def *action = np_game_action(game, i);
+        digest.hash = hash_word(hash_word(digest.hash, action->name), action->from);
+        np_digest_u64(&digest, ((uint64_t)action->kind << 32) | action->layer);
+    }
+    digest_rules(&digest, def);
+    digest_seats(&digest, def);
+    return digest.hash;
+}
+
+uint64_t nplug_names_digest(const nplug_game *game)
+{
+    np_digest digest = {NP_HASH_START};
+
+    if (!game) return 0;
+    for (uint32_t i = 0; i < game->action_count; i++) {
+        const char *first = (const char *)game->actions;
+        const nplug_action_def *action =
+            (const nplug_action_def *)(const void *)(first + (size_t)i * game->action_size);
+        digest.hash = hash_word(digest.hash, action->name);
+        np_digest_u64(&digest, (uint64_t)action->kind);
+    }
+    for (uint32_t i = 0; i < game->layer_count; i++)
+        digest.hash = hash_word(digest.hash, game->layers[i].name);
+    return digest.hash;
+}
+
+static nplug_result fail(const np_game_room *room, const char *what, uint64_t number)
+{
+    char line[160];
+    np_text text = np_text_in(line, sizeof line);
+
+    np_text_add(&text, "the game is wrong: ");
+    np_text_add(&text, what);
+    np_text_add(&text, " ");
+    np_text_add_number(&text, number);
+    np_out_line(room->out, line);
+    return NPLUG_ERR_ARGUMENT;
+}
+
+/* A rank for each priority, from the lowest on. */
+static void rank_layers(np_game *game)
+{
+    const nplug_game *def = &game->def;
+
+    memset(game->layer_rank, 0, sizeof game->layer_rank);
+    for (uint32_t i = 0; i < def->layer_count; i++)
+        for (uint32_t k = 0; k < def->layer_count; k++) {
+            bool skip = def->layers[k].priority >= def->layers[i].priority;
+            for (uint32_t j = 0; j < k && !skip; j++)
+                skip = def->layers[j].priority == def->layers[k].priority;
+            if (!skip) game->layer_rank[i]++;
+        }
+}
+
+static bool is_sound_rule(const np_game *game, const nplug_action_rule *rule)
+{
+    bool sound = rule->action < game->def.action_count && rule->one_of <= 255 &&
+                 (unsigned)rule->merge <= NPLUG_MERGE_ADDED &&
+                 (unsigned)rule->opposite <= NPLUG_OPPOSITE_HIGH &&
+                 (unsigned)rule->keep <= NPLUG_KEEP_ALL && (rule->band_count == 0 || rule->bands);
+
+    for (uint32_t b = 0; sound && b < rule->band_count; b++)
+        sound = rule->bands[b].name && (b == 0 || rule->bands[b].from > rule->bands[b - 1].from);
+    return sound;
+}
+
+static nplug_result take_rules(np_game_room *room)
+{
+    np_game *game = &room->game;
+
+    memset(game->rules, 0, game->action_limit * sizeof *game->rules);
+    game->ruled = game->def.seats == NPLUG_SEATS_BY_ACTION;
+    for (uint32_t i = 0; i < game->def.action_count; i++) {
+        game->rules[i].kind = (uint8_t)np_game_action(game, i)->kind;
+        game->timed |= game->rules[i].kind == NPLUG_MOTION;
+    }
+    for (uint32_t i = 0; i < game->def.rule_count; i++) {
+        const nplug_action_rule *rule = &game->def.rules[i];
+        if (!is_sound_rule(game, rule) || i > 254) return fail(room, "rule", i);
+        if (game->rules[rule->action].number)
+            return fail(room, "two rules for action", rule->action);
+        game->rules[rule->action].number = (uint8_t)(i + 1);
+        game->rules[rule->action].merge = (uint8_t)rule->merge;
+        game->rules[rule->action].opposite = (uint8_t)rule->opposite;
+        game->rules[rule->action].one_of = (uint8_t)rule->one_of;
+        game->rules[rule->action].keep = (uint8_t)rule->keep;
+        game->rules[rule->action].stays = rule->stays;
+        game->ruled |= rule->one_of != 0;
+        game->timed |= rule->merge == NPLUG_MERGE_LATEST;
+    }
+    return NPLUG_OK;
+}
+
+static nplug_result check_actions(const np_game_room *room)
+{
+    const np_game *game = &room->game;
+    uint32_t layers = game->def.layers ? game->def.layer_count : NP_LAYERS;
+
+    for (uint32_t i = 0; i < game->def.shaper_count; i++)
+        if (!game->def.shapers[i].name || !game->def.shapers[i].shape)
+            return fail(room, "shaper", i);
+    for (uint32_t i = 0; i < game->def.layer_count; i++)
+        if (!game->def.layers[i].name) return fail(room, "no name for layer", i);
+    for (uint32_t i = 0; i < game->def.action_count; i++) {
+        const nplug_action_def *action = np_game_action(game, i);
+        if (!action->name) return fail(room, "no name for action", i);
+        if ((unsigned)action->kind > NPLUG_MOTION) return fail(room, "the kind of action", i);
+        if (action->layer >= layers) return fail(room, "the layer of action", i);
+    }
+    return NPLUG_OK;
+}
+
+uint32_t np_game_button(const np_game *game, const char *name)
+{
+    for (uint32_t i = 0; name && i < game->def.action_count; i++) {
+        const nplug_action_def *action = np_game_action(game, i);
+        if (action->kind == NPLUG_BUTTON && strcmp(action->name, name) == 0) return i;
+    }
+    return NP_NO_INDEX;
+}
+
+/* Seats and parts name what is there. */
+static nplug_result check_seats(const np_game_room *room)
+{
+    const np_game *game = &room->game;
+    const char *wrong = NULL;
+
+    if (game->def.seats == NPLUG_SEATS_BY_ACTION &&
+        np_game_button(game, game->def.join) == NP_NO_INDEX)
+        wrong = "the game is wrong: `join` must name a button among its actions";
+    if (game->def.leave && np_game_button(game, game->def.leave) == NP_NO_INDEX)
+        wrong = "the game is wrong: `leave` must name a button among its actions";
+    if (!wrong) wrong = np_parts_wrong(&game->def);
+    if (wrong) np_out_line(room->out, wrong);
+    return wrong ? NPLUG_ERR_ARGUMENT : NPLUG_OK;
+}
+
+static nplug_result read_bindings(np_game_room *room)
+{
+    np_game *game = &room->game;
+    np_reader in;
+
+    memset(game->first_binding, 0xff, game->action_limit * sizeof *game->first_binding);
+    memset(&in, 0, sizeof in);
+    in.out = room->out;
+    in.game = game;
+    in.players = NP_EVERYBODY;
+    for (uint32_t i = 0; i < game->def.action_count; i++) {
+        in.action = np_game_action(game, i);
+        in.number = i;
+        if (!np_action_read(&in, in.action->from)) return in.result;
+    }
+    return NPLUG_OK;
+}
+
+static nplug_result compile(np_game_room *room)
+{
+    nplug_result result = check_actions(room);
+
+    if (result == NPLUG_OK) result = check_seats(room);
+    if (result == NPLUG_OK) result = take_rules(room);
+    if (result != NPLUG_OK) return result;
+    rank_layers(&room->game);
+    return read_bindings(room);
+}
+
+static nplug_result check_game(const np_game_room *room, const nplug_game *def)
+{
+    if (def->action_count && !def->actions) return NPLUG_ERR_ARGUMENT;
+    if (def->size != sizeof *def || def->action_size < sizeof(nplug_action_def))
+        return NPLUG_ERR_SIZE;
+    if ((unsigned)def->seats > NPLUG_SEATS_BY_ARRIVAL) return NPLUG_ERR_ARGUMENT;
+    if ((def->layer_count && !def->layers) || (def->rule_count && !def->rules) ||
+        (def->shaper_count && !def->shapers) || def->shaper_count > 255)
+        return NPLUG_ERR_ARGUMENT;
+    if (def->action_count > room->limits->actions || def->players > room->limits->players ||
+        def->layer_count > NP_LAYERS)
+        return NPLUG_ERR_FULL;
+    if (!def->names || def->names == nplug_names_digest(def)) return NPLUG_OK;
+    np_out_line(room->out,
+                "the game is not the one that the numbers of its actions were made from: "
+                "make them again");
+    return NPLUG_ERR_DIFFERS;
+}
+
+nplug_result np_game_take(np_game_room *room, const nplug_game *def)
+{
+    nplug_result result = check_game(room, def);
+    np_game *game = &room->game;
+
+    if (result != NPLUG_OK) return result;
+    np_game_forget(game);
+    game->used = false;
+    game->def = *def;
+    result = compile(room);
+    if (result != NPLUG_OK) {
+        np_game_forget(game);
+        memset(&game->def, 0, sizeof game->def);
+        return result;
+    }
+    if (game->def.players == 0) game->def.players = 1;
+    game->digest = digest_game(game);
+    game->used = true;
+    return NPLUG_OK;
+}
+
+void np_game_room_layout(np_game_room *room, np_arena *arena, const nplug_limits *limits)
+{
+    np_game_layout(&room->game, arena, limits);
+    np_comfort_layout(&room->comforts, arena, limits);
+    room->rebinds.text = (char *)np_arena_take(arena, limits->text, 1);
+    room->rebinds.size = limits->text;
+}
