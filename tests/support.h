@@ -22,6 +22,7 @@ Suite *files_suite(void);
 Suite *game_suite(void);
 Suite *gauges_suite(void);
 Suite *gestures_suite(void);
+Suite *gaps_suite(void);
 Suite *house_suite(void);
 Suite *rooms_suite(void);
 Suite *linux_suite(void);

@@ -1,0 +1,756 @@
+/* Gaps that ./dev mutate found in all other suites: limits that just fit, calls with odd arguments,
+ * HID usages, two players' comfort, what comes and goes while something waits. */
+#include "paper.h"
+#include <stddef.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+enum { PULL, CALL, SWAY, ACTIONS };
+static const nplug_action_def actions[ACTIONS] = {
+    [PULL] = {"pull", NPLUG_LEVEL, "pad:trigger-right", 0},
+    [CALL] = {"call", NPLUG_BUTTON, "pad:south", 0},
+    [SWAY] = {"sway", NPLUG_VECTOR, "pad:stick-left", 0},
+};
+
+/* Two players, each with a pad. */
+static void open_two(test_rig *rig, nplug_game game)
+{
+    game.seats = NPLUG_SEATS_BY_ARRIVAL;
+    rig_open(rig, &game, NULL);
+    nplug_sim_plug(rig->sim, 0, "one", "heron");
+    nplug_sim_plug(rig->sim, 0, "two", "heron");
+    rig_step(rig, MS);
+}
+
+/* --- what is asked ---------------------------------------------------------------------------- */
+
+START_TEST(who_is_asked_for_counts_alone_and_all_are_the_sum)
+{
+    nplug_action_state one = {0}, two = {0}, all = {0};
+    test_rig rig;
+
+    open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
+    nplug_sim_press(rig.sim, 2 * MS, "one", "south", MS);
+    nplug_sim_press(rig.sim, 2 * MS, "two", "south", MS);
+    nplug_sim_press(rig.sim, 6 * MS, "two", "south", MS);
+    nplug_sim_sweep(rig.sim, 8 * MS, "one", "stick-left", (nplug_vec2){-1.0f, 0.0f}, 0);
+    nplug_sim_sweep(rig.sim, 8 * MS, "two", "stick-left", (nplug_vec2){1.0f, 0.0f}, 0);
+    rig_step(&rig, 10 * MS);
+    nplug_action_look(rig.nest, 1, CALL, &one);
+    nplug_action_look(rig.nest, 2, CALL, &two);
+    nplug_action_look(rig.nest, NPLUG_ANYONE, CALL, &all);
+    ck_assert_uint_eq(one.press_count, 1);
+    ck_assert_uint_eq(two.press_count, 2);
+    ck_assert_uint_eq(all.press_count, 3);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 2, CALL), 2);
+    /* Of two that are as far from rest, the first player's counts. */
+    ck_assert_float_eq(nplug_vector(rig.nest, NPLUG_ANYONE, SWAY).x, -1.0f);
+    rig_close(&rig);
+}
+END_TEST
+
+/* An action past the end is nobody's, and not the next player's first one. */
+START_TEST(an_action_past_the_last_is_none)
+{
+    nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
+    nplug_limits limits = nplug_limits_default();
+    nplug_command comfort = {.kind = NPLUG_COMMAND_COMFORT, .player = 1, .number = ACTIONS};
+    uint64_t digest;
+    test_rig rig;
+
+    game.seats = NPLUG_SEATS_BY_ARRIVAL;
+    limits.actions = ACTIONS;
+    rig_open(&rig, &game, &limits);
+    nplug_sim_plug(rig.sim, 0, "one", "heron");
+    nplug_sim_plug(rig.sim, 0, "two", "heron");
+    nplug_sim_sweep(rig.sim, MS, "two", "trigger-right", (nplug_vec2){1.0f, 0.0f}, 0);
+    rig_step(&rig, 3 * MS);
+    ck_assert_float_gt(nplug_level(rig.nest, 2, PULL), 0.9f);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, ACTIONS), 0);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, ACTIONS), 0.0f);
+    ck_assert(strstr(rig.log, "an action that the game does not have: number 3") != NULL);
+    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, ACTIONS), "");
+    ck_assert(!nplug_is_rebound(rig.nest, 1, ACTIONS));
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, ACTIONS, "pad:east"), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, ACTIONS, "toggle"), NPLUG_ERR_UNKNOWN);
+    digest = nplug_digest(rig.nest);
+    ck_assert_int_eq(nplug_post(rig.nest, &comfort), NPLUG_OK);
+    rig_step(&rig, 3 * MS);
+    ck_assert_float_gt(nplug_level(rig.nest, 2, PULL), 0.9f);
+    (void)digest;
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(queries_of_nothing_are_neutral)
+{
+    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
+    nplug_device_info info = {.size = sizeof info};
+    nplug_calibration now, sheet;
+    nplug_pick pick = {.size = sizeof pick + 1};
+    float numbers[7];
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    rig_step(&rig, MS);
+    ck_assert(!nplug_follows_rest(NULL));
+    ck_assert_uint_eq(nplug_player_devices(NULL, 1), 0);
+    ck_assert_uint_eq(nplug_player_devices(rig.nest, NPLUG_PLAYERS_MAX + 1), 0);
+    ck_assert_uint_eq(nplug_ring_room(NULL), 0);
+    ck_assert_int_eq(nplug_device_look(NULL, 1, &info), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_device_look(rig.nest, 1, NULL), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_pick_begin(rig.nest, &pick), NPLUG_ERR_SIZE);
+    ck_assert_int_eq(nplug_calibration_look(rig.nest, 1, 0, &now, &sheet), NPLUG_ERR_UNKNOWN);
+    for (unsigned i = 0; i < 7; i++)
+        numbers[i] = 9.0f;
+    ck_assert_int_ne(
+        nplug_control_sensor(rig.nest, 1, NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_GYRO), numbers),
+        NPLUG_OK);
+    ck_assert_uint_eq(nplug_key_label(rig.nest, 1, NPLUG_CONTROL(NPLUG_CLASS_KEY, 4), NULL, 0), 0);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_calibration_is_told_beside_what_the_sheet_says)
+{
+    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
+    nplug_setup setup = nplug_setup_default();
+    nplug_calibration now, sheet;
+    uint32_t axes = 0;
+    test_rig rig;
+
+    setup.follow_rest = true;
+    rig_open_setup(&rig, &game, setup);
+    for (unsigned i = 0; i < 8; i++) {
+        char name[8];
+        snprintf(name, sizeof name, "pad-%u", i);
+        nplug_sim_plug(rig.sim, 0, name, "heron");
+    }
+    rig_step(&rig, MS);
+    for (uint32_t d = 0; d < 8; d++)
+        for (uint32_t i = 0;
+             nplug_calibration_look(rig.nest, nplug_device_at(rig.nest, d), i, &now, &sheet) == 0;
+             i++) {
+            axes++;
+            ck_assert_uint_eq(now.code, sheet.code);
+            ck_assert_int_lt(sheet.low, sheet.high);
+            ck_assert_int_eq(now.low, sheet.low);
+        }
+    ck_assert_uint_eq(axes, 48); /* all of them: two sticks and two triggers each */
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_family_of_one_letter_is_a_family)
+{
+    nplug_following following = nplug_following_default();
+    test_rig rig;
+
+    open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
+    following.family = "q";
+    ck_assert_int_eq(nplug_follow(rig.nest, 1, &following), NPLUG_OK);
+    rig_step(&rig, 2 * MS);
+    ck_assert_str_eq(nplug_active(rig.nest, 1).family, "q");
+    ck_assert(nplug_active(rig.nest, 1).pinned);
+    ck_assert(!nplug_active(rig.nest, 2).pinned);
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- limits that just fit ----------------------------------------------------------------------
+ */
+
+/* The least of one limit with which a game is taken; with one less it is refused as full. */
+static uint32_t least(size_t limit, const nplug_action_def *defs, uint32_t count)
+{
+    nplug_game game = nplug_game_for_one("gaps", defs, count);
+
+    for (uint32_t n = 1; n < 40; n++) {
+        nplug_setup setup = nplug_setup_default();
+        nplug_result result;
+        void *block;
+        nplug_nest *nest;
+        size_t size;
+        memcpy((char *)&setup.limits + limit, &n, sizeof n);
+        size = nplug_memory_needed(&setup.limits);
+        block = malloc(size);
+        ck_assert_int_eq(nplug_open(&setup, block, size, &nest), NPLUG_OK);
+        result = nplug_use_game(nest, &game);
+        free(block);
+        if (result == NPLUG_OK) return n;
+        ck_assert_int_eq(result, NPLUG_ERR_FULL);
+    }
+    return 0;
+}
+
+START_TEST(a_game_needs_just_as_much_as_there_is_of_it)
+{
+    static const nplug_action_def defs[] = {
+        {"a", NPLUG_LEVEL, "key:KeyA rise=2 fall=3 | key:KeyB dead=0.2 | keys:KeyC,KeyD fall=1", 0},
+        {"b", NPLUG_BUTTON, "key:KeyA hold=200 | key:KeyE double-tap | key:KeyF+key:KeyA", 0}};
+
+    ck_assert_uint_eq(least(offsetof(nplug_limits, bindings), defs, 2), 6);
+    ck_assert_uint_eq(least(offsetof(nplug_limits, sources), defs, 2), 6);
+    ck_assert_uint_eq(least(offsetof(nplug_limits, shapings), defs, 2), 3);
+    ck_assert_uint_eq(least(offsetof(nplug_limits, ramps), defs, 2), 3);
+    ck_assert_uint_eq(least(offsetof(nplug_limits, gestures), defs, 2), 2);
+    ck_assert_uint_eq(least(offsetof(nplug_limits, actions), defs, 2), 2);
+}
+END_TEST
+
+/* A text is posted whole, with its command, or not at all. */
+START_TEST(a_text_that_just_fits_is_posted)
+{
+    static const char *const texts[] = {"pad:east", "pad:east    ", "pad:east     ",
+                                        "pad:east | pad:west     ", "pad:east | pad:west      "};
+    static const uint32_t pieces[] = {1, 1, 2, 2, 3};
+    nplug_limits limits = nplug_limits_default();
+    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
+    nplug_command mute = {.kind = NPLUG_COMMAND_MUTE};
+    test_rig rig;
+
+    limits.commands = 4 + (uint32_t)_i;
+    rig_open(&rig, &game, &limits);
+    for (uint32_t i = 0; i + pieces[_i] + 1 < limits.commands; i++)
+        ck_assert_int_eq(nplug_post(rig.nest, &mute), NPLUG_OK);
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, CALL, texts[_i]), NPLUG_OK);
+    ck_assert_int_eq(nplug_post(rig.nest, &mute), NPLUG_ERR_FULL);
+    rig_step(&rig, MS);
+    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, CALL), texts[_i]);
+    for (uint32_t i = 0; i + pieces[_i] < limits.commands; i++)
+        ck_assert_int_eq(nplug_post(rig.nest, &mute), NPLUG_OK);
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, CALL, texts[_i]), NPLUG_ERR_FULL);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Own texts share one room: what replaces a text may use that one's. */
+START_TEST(an_own_text_has_the_room_of_the_one_before_it)
+{
+    nplug_limits limits = nplug_limits_default();
+    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
+    test_rig rig;
+
+    limits.text = 3 + sizeof "pad:east";
+    rig_open(&rig, &game, &limits);
+    nplug_bind(rig.nest, 1, CALL, "pad:east");
+    rig_step(&rig, MS);
+    ck_assert(!rig_saw(&rig, NPLUG_EVENT_LIMIT, NULL));
+    nplug_bind(rig.nest, 1, CALL, "pad:west");
+    rig_step(&rig, 2 * MS);
+    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, CALL), "pad:west");
+    nplug_bind(rig.nest, 1, CALL, "pad:north");
+    rig_step(&rig, 3 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_LIMIT, NULL));
+    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, CALL), "pad:west");
+    nplug_set_comfort(rig.nest, 1, CALL, "toggle");
+    rig_step(&rig, 4 * MS);
+    ck_assert_str_eq(nplug_comfort_of(rig.nest, 1, CALL), "");
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- the game's digest -------------------------------------------------------------------------
+ */
+
+static uint64_t digest_with(const nplug_layer_def *layers, const nplug_action_rule *rules,
+                            const nplug_part_def *parts)
+{
+    nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
+    uint64_t digest;
+    test_rig rig;
+
+    game.layers = layers;
+    game.layer_count = layers ? 2 : 0;
+    game.rules = rules;
+    game.rule_count = rules ? 1 : 0;
+    game.parts = parts;
+    game.part_count = parts ? 1 : 0;
+    rig_open(&rig, &game, NULL);
+    digest = nplug_game_digest(rig.nest);
+    rig_close(&rig);
+    ck_assert_uint_ne(digest, 0);
+    return digest;
+}
+
+START_TEST(another_game_is_another_digest)
+{
+    static const nplug_layer_def layers[][2] = {{{"helm", 0, true}, {"menu", 1, false}},
+                                                {{"deck", 0, true}, {"menu", 1, false}},
+                                                {{"helm", 0, false}, {"menu", 1, false}},
+                                                {{"helm", 2, true}, {"menu", 1, false}}};
+    static const nplug_action_rule rules[] = {{.action = CALL},
+                                              {.action = PULL},
+                                              {.action = CALL, .one_of = 1},
+                                              {.action = PULL, .merge = NPLUG_MERGE_ADDED},
+                                              {.action = PULL, .stays = true}};
+    static const nplug_part_def parts[] = {{"left", "KeyA"}, {"left", "KeyB"}, {"west", "KeyA"}};
+    uint64_t found[12];
+    unsigned count = 0;
+
+    for (unsigned i = 0; i < 4; i++)
+        found[count++] = digest_with(layers[i], NULL, NULL);
+    for (unsigned i = 0; i < 5; i++)
+        found[count++] = digest_with(NULL, &rules[i], NULL);
+    for (unsigned i = 0; i < 3; i++)
+        found[count++] = digest_with(NULL, NULL, &parts[i]);
+    for (unsigned a = 0; a < count; a++)
+        for (unsigned b = 0; b < a; b++)
+            ck_assert_msg(found[a] != found[b], "games %u and %u are not told apart", a, b);
+}
+END_TEST
+
+START_TEST(what_is_wrong_with_a_game_is_in_the_log)
+{
+    static const nplug_shaper nameless[] = {{"own", NULL, NULL}};
+    static const nplug_action_def wrong[] = {{"haul", NPLUG_BUTTON, "pad:nowhere", 0}};
+    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
+    test_rig rig;
+
+    rig_open(&rig, NULL, NULL);
+    game.shapers = nameless;
+    game.shaper_count = 1;
+    ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_ARGUMENT);
+    ck_assert(strstr(rig.log, "the game is wrong: shaper 0") != NULL);
+    game = nplug_game_for_one("gaps", wrong, 1);
+    ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_BINDING);
+    ck_assert(strstr(rig.log, "action \"haul\", column 1: \"pad:nowhere\"") != NULL);
+    /* A game that is sound is taken all the same. */
+    game = nplug_game_for_one("gaps", actions, ACTIONS);
+    ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_OK);
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- bindings and comfort ----------------------------------------------------------------------
+ */
+
+START_TEST(a_key_that_only_falls_slowly_does_so)
+{
+    static const nplug_action_def defs[] = {{"glow", NPLUG_LEVEL, "key:KeyA fall=1", 0}};
+    nplug_game game = nplug_game_for_one("gaps", defs, 1);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_press(rig.sim, MS, "keys", "KeyA", 99 * MS);
+    rig_step(&rig, 50 * MS);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 0), 1.0f);
+    rig_step(&rig, 350 * MS);
+    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 0), 0.75f, 0.001f);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_wheel_has_a_press_each_way)
+{
+    static const nplug_action_def defs[] = {{"right", NPLUG_BUTTON, "mouse:wheel.right", 0},
+                                            {"left", NPLUG_BUTTON, "mouse:wheel.left", 0},
+                                            {"up", NPLUG_BUTTON, "mouse:wheel.up", 0}};
+    static const paper_signal signals[] = {{BTN(0x110)}, {BTN(0x111)}, {REL(0)},
+                                           {REL(1)},     {REL(6)},     {REL(8)}};
+    nplug_game game = nplug_game_for_one("gaps", defs, 3);
+    paper_rig p;
+
+    memset(&p, 0, sizeof p);
+    rig_open(&p.rig, &game, NULL);
+    nplug_attach(p.rig.nest, &hand_table, &p.port);
+    plug_paper(&p, 3, 0xb12e, 0x7003, 1, signals, COUNT_OF(signals));
+    say(&p, 2 * MS, 4, 1);
+    rig_step(&p.rig, 3 * MS);
+    ck_assert_uint_eq(nplug_presses(p.rig.nest, 1, 0), 1);
+    ck_assert_uint_eq(nplug_presses(p.rig.nest, 1, 1), 0);
+    ck_assert_uint_eq(nplug_presses(p.rig.nest, 1, 2), 0);
+    rig_close(&p.rig);
+}
+END_TEST
+
+/* Each player shapes each action otherwise: taking one back leaves all others. */
+START_TEST(many_comforts_are_kept_each_for_itself)
+{
+    static const float zones[] = {0.05f, 0.10f, 0.15f, 0.20f, 0.25f, 0.30f};
+    static const nplug_action_def defs[] = {
+        {"a", NPLUG_LEVEL, "pad:trigger-right", 0}, {"b", NPLUG_LEVEL, "pad:trigger-right", 0},
+        {"c", NPLUG_LEVEL, "pad:trigger-right", 0}, {"d", NPLUG_LEVEL, "pad:trigger-right", 0},
+        {"e", NPLUG_LEVEL, "pad:trigger-right", 0}, {"f", NPLUG_LEVEL, "pad:trigger-right", 0}};
+    nplug_game game = nplug_game_for("gaps", defs, 6, 2);
+    nplug_limits limits = nplug_limits_default();
+    test_rig rig;
+    char text[32];
+
+    game.seats = NPLUG_SEATS_BY_ARRIVAL;
+    limits.shapings = 12;
+    limits.commands = 64;
+    rig_open(&rig, &game, &limits);
+    nplug_sim_plug(rig.sim, 0, "one", "heron");
+    nplug_sim_plug(rig.sim, 0, "two", "heron");
+    rig_step(&rig, MS);
+    for (unsigned p = 1; p <= 2; p++)
+        for (unsigned a = 0; a < 6; a++) {
+            snprintf(text, sizeof text, "dead=%.2f", (double)zones[a] + (p == 2 ? 0.3 : 0.0));
+            ck_assert_int_eq(nplug_set_comfort(rig.nest, p, a, text), NPLUG_OK);
+        }
+    nplug_sim_sweep(rig.sim, 2 * MS, "one", "trigger-right", (nplug_vec2){0.5f, 0.0f}, 0);
+    nplug_sim_sweep(rig.sim, 2 * MS, "two", "trigger-right", (nplug_vec2){0.75f, 0.0f}, 0);
+    rig_step(&rig, 4 * MS);
+    ck_assert(!rig_saw(&rig, NPLUG_EVENT_LIMIT, NULL));
+    /* There is no room for a thirteenth, and nothing is another one for that. */
+    nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "dead=0.9");
+    rig_step(&rig, 5 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_LIMIT, NULL));
+    for (unsigned back = 0; back < 6; back++) {
+        for (unsigned p = 1; p <= 2; p++)
+            for (unsigned a = 0; a < 6; a++) {
+                float raw = p == 1 ? 0.5f : 0.75f, zone = zones[a] + (p == 2 ? 0.3f : 0.0f);
+                float wanted = a < back ? raw : (raw - zone) / (1.0f - zone);
+                ck_assert_float_eq_tol(nplug_level(rig.nest, p, a), wanted, 0.01f);
+            }
+        nplug_set_comfort(rig.nest, 1, back, "");
+        nplug_set_comfort(rig.nest, 2, back, "");
+        rig_step(&rig, (6 + back) * MS);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+/* Comfort for one action lets go of that one alone; and says nothing of waits and rumble. */
+START_TEST(comfort_for_one_action_leaves_all_else)
+{
+    static const nplug_action_def defs[] = {{"call", NPLUG_BUTTON, "pad:south", 0},
+                                            {"haul", NPLUG_BUTTON, "pad:east", 0},
+                                            {"long", NPLUG_BUTTON, "pad:west hold=200", 0}};
+    nplug_game game = nplug_game_for_one("gaps", defs, 3);
+    nplug_effect effect;
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_press(rig.sim, MS, "pad", "south", 0);
+    nplug_sim_press(rig.sim, MS, "pad", "east", 0);
+    rig_step(&rig, 2 * MS);
+    nplug_set_comfort(rig.nest, 1, 0, "lasts=10");
+    rig_step(&rig, 3 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, 0));
+    ck_assert(nplug_held(rig.nest, 1, 1));
+    nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "again=1");
+    nplug_rumble(rig.nest, nplug_device_at(rig.nest, 0), 1.0f, 0.5f, 100);
+    nplug_sim_press(rig.sim, 10 * MS, "pad", "west", 0);
+    rig_step(&rig, 200 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, 1));
+    ck_assert(!nplug_held(rig.nest, 1, 2));
+    rig_step(&rig, 215 * MS);
+    ck_assert(nplug_held(rig.nest, 1, 2));
+    nplug_sim_effects(rig.sim, "pad", &effect);
+    ck_assert_float_eq(effect.strong, 1.0f);
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- who is here --------------------------------------------------------------------------------
+ */
+
+/* What only HID usages tell (HID Usage Tables: pages 1, 2, 7 and 9). */
+START_TEST(hid_usages_tell_what_a_device_is)
+{
+    static const struct {
+        nplug_kind kind;
+        uint16_t count;
+        paper_signal signals[12];
+    } rows[] = {
+        {NPLUG_KIND_STICK,
+         4,
+         {{USE(HID(1, 0x30), 0, 1023)},
+          {USE(HID(1, 0x31), 0, 1023)},
+          {USE(HID(2, 0xbb), 0, 255)},
+          {HID(9, 1), NPLUG_SPACE_HID, NPLUG_NATURE_BUTTON, 0, 1, NO}}},
+        {NPLUG_KIND_STICK,
+         3,
+         {{USE(HID(2, 0xba), 0, 1023)},
+          {USE(HID(2, 0xb0), 0, 255)},
+          {HID(9, 1), NPLUG_SPACE_HID, NPLUG_NATURE_BUTTON, 0, 1, NO}}},
+        {NPLUG_KIND_WHEEL,
+         3,
+         {{USE(HID(2, 0xc8), 0, 1023)},
+          {USE(HID(2, 0xc4), 0, 255)},
+          {HID(9, 1), NPLUG_SPACE_HID, NPLUG_NATURE_BUTTON, 0, 1, NO}}},
+        {NPLUG_KIND_MOUSE,
+         4,
+         {{HID(1, 0x30), NPLUG_SPACE_HID, NPLUG_NATURE_DELTA, 0, 0, NO},
+          {HID(1, 0x31), NPLUG_SPACE_HID, NPLUG_NATURE_DELTA, 0, 0, NO},
+          {HID(9, 1), NPLUG_SPACE_HID, NPLUG_NATURE_BUTTON, 0, 1, NO},
+          {HID(9, 2), NPLUG_SPACE_HID, NPLUG_NATURE_BUTTON, 0, 1, NO}}},
+    };
+    paper_rig p;
+
+    memset(&p, 0, sizeof p);
+    open_paper(&p);
+    ck_assert_uint_eq(
+        look_paper(&p, plug_paper(&p, 3, 0xb12e, 0x7001, 1, rows[_i].signals, rows[_i].count)).kind,
+        rows[_i].kind);
+    rig_close(&p.rig);
+}
+END_TEST
+
+START_TEST(hid_keys_are_a_keyboard)
+{
+    paper_signal keys[40];
+    paper_rig p;
+
+    for (uint32_t i = 0; i < 40; i++) {
+        paper_signal key = {HID(7, 4 + i), NPLUG_SPACE_HID, NPLUG_NATURE_BUTTON, 0, 1, NO};
+        keys[i] = key;
+    }
+    memset(&p, 0, sizeof p);
+    open_paper(&p);
+    ck_assert_uint_eq(look_paper(&p, plug_paper(&p, 3, 0xb12e, 0x7002, 1, keys, 40)).kind,
+                      NPLUG_KIND_KEYBOARD);
+    rig_close(&p.rig);
+}
+END_TEST
+
+/* A third device that presses alone parts no pair of others; one that goes is no twin any more. */
+START_TEST(duplicates_are_parted_by_their_own_presses_alone)
+{
+    nplug_device_info info = {.size = sizeof info};
+    nplug_game game = harbour_for(1);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "a", "heron");
+    nplug_sim_plug(rig.sim, 0, "b", "heron");
+    nplug_sim_plug(rig.sim, 0, "c", "heron");
+    for (nplug_time t = 1; t <= 8; t++) {
+        nplug_sim_press(rig.sim, t * 100 * MS, "a", "south", 10 * MS);
+        nplug_sim_press(rig.sim, t * 100 * MS + 5 * MS, "b", "south", 10 * MS);
+        nplug_sim_press(rig.sim, t * 100 * MS + 50 * MS, "c", "east", 10 * MS);
+    }
+    rig_step(&rig, 900 * MS);
+    for (uint32_t i = 0; i < 3; i++) {
+        nplug_device_look(rig.nest, nplug_device_at(rig.nest, i), &info);
+        ck_assert_uint_eq(info.twin, i < 2 ? nplug_device_at(rig.nest, 1 - i) : 0);
+    }
+    /* Parted by a press of one alone, they are told again once they come together again. */
+    nplug_sim_press(rig.sim, 1000 * MS, "a", "west", 10 * MS);
+    nplug_sim_press(rig.sim, 1100 * MS, "c", "west", 10 * MS);
+    rig_step(&rig, 1200 * MS);
+    nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
+    ck_assert_uint_eq(info.twin, 0);
+    for (nplug_time t = 13; t <= 18; t++) {
+        nplug_sim_press(rig.sim, t * 100 * MS, "a", "south", 10 * MS);
+        nplug_sim_press(rig.sim, t * 100 * MS + 5 * MS, "b", "south", 10 * MS);
+    }
+    rig_step(&rig, 1900 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_TWIN, NULL));
+    nplug_sim_unplug(rig.sim, 1910 * MS, "c");
+    rig_step(&rig, 1920 * MS);
+    nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
+    ck_assert_uint_ne(info.twin, 0);
+    nplug_sim_unplug(rig.sim, 1930 * MS, "b");
+    rig_step(&rig, 1940 * MS);
+    nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
+    ck_assert_uint_eq(info.twin, 0);
+    rig_close(&rig);
+}
+END_TEST
+
+/* A device that goes while its contact bounces leaves nothing behind for whoever has its place. */
+START_TEST(a_contact_that_bounces_as_its_device_goes_is_forgotten)
+{
+    nplug_game game = harbour_for(1);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "worn", "dunlin");
+    rig_step(&rig, MS);
+    for (nplug_time t = 0; t < 40; t++) {
+        nplug_sim_press(rig.sim, (10 + 10 * t) * MS, "worn", "south", MS);
+        nplug_sim_unplug(rig.sim, (12 + 10 * t) * MS, "worn");
+        nplug_sim_plug(rig.sim, (12 + 10 * t) * MS + 1, "worn", "dunlin");
+        rig_step(&rig, (19 + 10 * t) * MS);
+        ck_assert(!nplug_held(rig.nest, NPLUG_ANYONE, HORN));
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+/* A port's clock that is a little ahead is no fault, however late it is. */
+START_TEST(a_little_ahead_is_no_disagreement)
+{
+    nplug_game game = harbour_for(1);
+    nplug_report report;
+    paper_rig p;
+
+    memset(&p, 0, sizeof p);
+    rig_open(&p.rig, &game, NULL);
+    nplug_attach(p.rig.nest, &hand_table, &p.port);
+    push_heron(p.port.ring, 0, 1, NULL, NULL);
+    rig_step(&p.rig, 5000 * MS);
+    report = value_report(5990 * MS, 1, 0, 300, 0);
+    nplug_push(p.port.ring, &report, 1);
+    rig_step(&p.rig, 5001 * MS);
+    ck_assert(!rig_saw(&p.rig, NPLUG_EVENT_CLOCKS, NULL));
+    report = value_report(7003 * MS, 1, 0, 300, 0);
+    nplug_push(p.port.ring, &report, 1);
+    rig_step(&p.rig, 6001 * MS);
+    ck_assert(!rig_saw(&p.rig, NPLUG_EVENT_CLOCKS, NULL));
+    rig_step(&p.rig, 6002 * MS); /* the first one was taken: this is a second and more ahead */
+    ck_assert(rig_saw(&p.rig, NPLUG_EVENT_CLOCKS, NULL));
+    rig_close(&p.rig);
+}
+END_TEST
+
+/* --- picking and layers -------------------------------------------------------------------------
+ */
+
+START_TEST(a_pick_hears_its_player_alone_and_says_which_way)
+{
+    nplug_pick pick = {.size = sizeof pick, .player = 2};
+    nplug_event event;
+    test_rig rig;
+
+    open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
+    ck_assert_int_eq(nplug_pick_begin(rig.nest, &pick), NPLUG_OK);
+    nplug_sim_press(rig.sim, 2 * MS, "one", "east", 2 * MS);
+    rig_step(&rig, 5 * MS);
+    ck_assert(nplug_pick_look(rig.nest).waits);
+    nplug_sim_sweep(rig.sim, 6 * MS, "two", "stick-left", (nplug_vec2){0.4f, 0.0f}, 0);
+    rig_step(&rig, 8 * MS);
+    ck_assert_uint_eq(nplug_pick_look(rig.nest).source.way, NPLUG_WAY_RIGHT);
+    nplug_sim_sweep(rig.sim, 9 * MS, "two", "stick-left", (nplug_vec2){0.9f, 0.0f}, 0);
+    rig_step(&rig, 12 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_PICK, &event));
+    ck_assert_uint_eq(event.player, 2);
+    ck_assert_uint_eq(event.count, NPLUG_WAY_RIGHT);
+    ck_assert_float_eq(nplug_pick_look(rig.nest).share, 1.0f);
+    rig_close(&rig);
+}
+END_TEST
+
+/* What a layer drops by going off is nobody's press: it names no control; and levers that another
+ * layer keeps stay kept. */
+START_TEST(a_layer_that_goes_off_drops_its_own_alone)
+{
+    static const nplug_layer_def layers[] = {{"helm", 0, true}, {"crane", 0, true}};
+    static const nplug_action_def defs[] = {{"call", NPLUG_BUTTON, "pad:south", 0},
+                                            {"gain", NPLUG_LEVEL, "pad:trigger-right", 1}};
+    static const nplug_action_rule rules[] = {{.action = 1, .stays = true}};
+    nplug_game game = nplug_game_for_one("gaps", defs, 2);
+    nplug_event event;
+    test_rig rig;
+
+    game.layers = layers;
+    game.layer_count = 2;
+    game.rules = rules;
+    game.rule_count = 1;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_plug(rig.sim, 0, "other", "heron");
+    nplug_sim_press(rig.sim, MS, "other", "south", 0);
+    nplug_sim_sweep(rig.sim, MS, "pad", "trigger-right", (nplug_vec2){1.0f, 0.0f}, 0);
+    rig_step(&rig, 3 * MS);
+    nplug_sim_unplug(rig.sim, 4 * MS, "pad");
+    rig_step(&rig, 5 * MS);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 1.0f);
+    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 0, false);
+    rig_step(&rig, 6 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
+    ck_assert_uint_eq(event.control, 0);
+    ck_assert_uint_eq(event.device, 0);
+    ck_assert(event.flags & NPLUG_EVENT_CANCELLED);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 1.0f);
+    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, false);
+    rig_step(&rig, 7 * MS);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 0.0f);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Of a player who holds nothing else: moving goes on being moving, look after look, though nobody
+ * has the device. */
+START_TEST(what_nobody_has_is_followed_by_movement_too)
+{
+    nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
+    nplug_device one;
+    test_rig rig;
+
+    game.seats = NPLUG_SEATS_BY_CALL;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "one", "heron");
+    nplug_sim_plug(rig.sim, 0, "two", "heron");
+    rig_step(&rig, MS);
+    one = nplug_device_at(rig.nest, 0);
+    nplug_sim_press(rig.sim, 2 * MS, "one", "south", MS);
+    for (nplug_time t = 0; t < 10; t++)
+        nplug_sim_sweep(rig.sim, (300 + 200 * t) * MS, "one", "stick-left",
+                        (nplug_vec2){t % 2 ? 0.1f : 1.0f, 0.0f}, 200 * MS);
+    nplug_sim_sweep(rig.sim, 1000 * MS, "two", "stick-left", (nplug_vec2){1.0f, 0.0f}, 10 * MS);
+    nplug_sim_sweep(rig.sim, 1020 * MS, "two", "stick-left", (nplug_vec2){0.0f, 0.0f}, 10 * MS);
+    for (nplug_time t = 100; t < 2000; t += 50) {
+        rig_step(&rig, t * MS);
+        ck_assert_uint_eq(nplug_active(rig.nest, NPLUG_ANYONE).device, one);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+/* A device that was gone for a moment shows again whose it is. */
+START_TEST(lights_come_back_after_a_wobble)
+{
+    nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
+    nplug_move plug = {0};
+    nplug_effect effect;
+    test_rig rig;
+
+    game.seats = NPLUG_SEATS_BY_ARRIVAL;
+    game.wobble_ms = 500;
+    rig_open(&rig, &game, NULL);
+    plug.kind = NPLUG_MOVE_ARRIVE;
+    plug.on = "pad";
+    plug.what = "heron";
+    plug.serial = "H-1";
+    nplug_sim_move(rig.sim, &plug);
+    rig_step(&rig, MS);
+    nplug_sim_unplug(rig.sim, 2 * MS, "pad");
+    plug.time = 100 * MS;
+    nplug_sim_move(rig.sim, &plug);
+    rig_step(&rig, 110 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_WOBBLE, NULL));
+    ck_assert_uint_eq(nplug_sim_effects(rig.sim, "pad", &effect), 1);
+    ck_assert_uint_eq(effect.kind, NPLUG_EFFECT_LIGHTS);
+    ck_assert_uint_eq(effect.player, 1);
+    rig_close(&rig);
+}
+END_TEST
+
+Suite *gaps_suite(void)
+{
+    Suite *suite = suite_create("gaps");
+    TCase *tests = tcase_create("gaps");
+
+    tcase_add_test(tests, who_is_asked_for_counts_alone_and_all_are_the_sum);
+    tcase_add_test(tests, an_action_past_the_last_is_none);
+    tcase_add_test(tests, queries_of_nothing_are_neutral);
+    tcase_add_test(tests, a_calibration_is_told_beside_what_the_sheet_says);
+    tcase_add_test(tests, a_family_of_one_letter_is_a_family);
+    tcase_add_test(tests, a_game_needs_just_as_much_as_there_is_of_it);
+    tcase_add_loop_test(tests, a_text_that_just_fits_is_posted, 0, 5);
+    tcase_add_test(tests, an_own_text_has_the_room_of_the_one_before_it);
+    tcase_add_test(tests, another_game_is_another_digest);
+    tcase_add_test(tests, what_is_wrong_with_a_game_is_in_the_log);
+    tcase_add_test(tests, a_key_that_only_falls_slowly_does_so);
+    tcase_add_test(tests, a_wheel_has_a_press_each_way);
+    tcase_add_test(tests, many_comforts_are_kept_each_for_itself);
+    tcase_add_test(tests, comfort_for_one_action_leaves_all_else);
+    tcase_add_loop_test(tests, hid_usages_tell_what_a_device_is, 0, 4);
+    tcase_add_test(tests, hid_keys_are_a_keyboard);
+    tcase_add_test(tests, duplicates_are_parted_by_their_own_presses_alone);
+    tcase_add_test(tests, a_contact_that_bounces_as_its_device_goes_is_forgotten);
+    tcase_add_test(tests, a_little_ahead_is_no_disagreement);
+    tcase_add_test(tests, a_pick_hears_its_player_alone_and_says_which_way);
+    tcase_add_test(tests, a_layer_that_goes_off_drops_its_own_alone);
+    tcase_add_test(tests, what_nobody_has_is_followed_by_movement_too);
+    tcase_add_test(tests, lights_come_back_after_a_wobble);
+    suite_add_tcase(suite, tests);
+    return suite;
+}
