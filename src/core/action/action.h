@@ -284,7 +284,16 @@ void np_pick_stop(np_action_room *room, uint16_t flags, nplug_time time);
 
 /* --- the room -------------------------------------------------------------------------------- */
 
+/* The rooms below stand first: near ends of a struct are reached by shorter instructions. */
 struct np_action_room {
+    const np_controls *controls;
+    const np_devices *devices;
+    const np_recogniser *recogniser;
+    const np_game *game;
+    const np_game_room *asked;
+    const np_players *players;
+    const nplug_limits *limits;
+    np_out *out;
     np_sources sources;
     np_layers layers;
     np_gestures gestures;
@@ -294,14 +303,6 @@ struct np_action_room {
     np_latest latest;
     np_pick pick;
     uint64_t step; /* how many steps were taken */
-    const np_controls *controls;
-    const np_devices *devices;
-    const np_recogniser *recogniser;
-    const np_game *game;
-    const np_game_room *asked;
-    const np_players *players;
-    const nplug_limits *limits;
-    np_out *out;
 };
 
 void np_action_layout(np_action_room *room, np_arena *arena, const nplug_limits *limits);

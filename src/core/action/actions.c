@@ -1,14 +1,6 @@
 /* Actions: what they came to, what bindings tell them, and whose values are to be found again. */
 #include "core/action/inside.h"
 
-void np_actions_layout(np_actions *actions, np_arena *arena, const nplug_limits *limits)
-{
-    size_t players = limits->players + 1u;
-
-    actions->list = (np_action *)np_arena_take(arena, players * limits->actions, sizeof(np_action));
-    actions->action_limit = limits->actions;
-}
-
 /* Counts in a step that has no counts yet start at 0: so nothing needs to be swept at its head. */
 static void open_step(np_action *state, uint32_t step)
 {

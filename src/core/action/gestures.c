@@ -2,21 +2,6 @@
 #include "core/action/inside.h"
 #include <string.h>
 
-void np_gestures_layout(np_gestures *gestures, np_arena *arena, const nplug_limits *limits)
-{
-    size_t players = limits->players + 1u;
-
-    gestures->marks = (uint8_t *)np_arena_take(arena, players * limits->bindings, 1);
-    gestures->rows = (uint16_t *)np_arena_take(arena, players * limits->bindings, sizeof(uint16_t));
-    gestures->machines =
-        (np_machine *)np_arena_take(arena, players * limits->gestures, sizeof(np_machine));
-    gestures->stuck = (uint8_t *)np_arena_take(arena, players * limits->sources, 1);
-    gestures->alone = (uint8_t *)np_arena_take(arena, players, 1);
-    gestures->source_limit = limits->sources;
-    gestures->binding_limit = limits->bindings;
-    gestures->machine_limit = limits->gestures;
-}
-
 /* The machine of a source that has one; else NULL. */
 static np_machine *machine_of(np_action_room *room, uint32_t player, uint32_t source)
 {

@@ -7,8 +7,6 @@
 /* --- links (links.c) ---------------------------------------------------------------------------
  */
 
-void np_links_layout(np_sources *sources, np_arena *arena, const nplug_limits *limits);
-
 /* One control of a device drives a source, whatever its name is; false where there is no room. */
 bool np_links_add_control(np_action_room *room, uint32_t source, uint32_t control);
 
@@ -77,8 +75,6 @@ nplug_vec2 np_links_value(const np_action_room *room, uint32_t player, uint32_t 
 /* --- actions (actions.c) -----------------------------------------------------------------------
  */
 
-void np_actions_layout(np_actions *actions, np_arena *arena, const nplug_limits *limits);
-
 /* A binding begins to hold an action; and holds it no longer. */
 void np_actions_press(np_action_room *room, uint32_t player, uint32_t action,
                       const np_change *change);
@@ -127,8 +123,6 @@ bool np_presses_toggle(const np_action_room *room, uint32_t player, uint32_t bin
 
 /* --- layers (layers.c) --------------------------------------------------------------------------
  */
-
-void np_layers_layout(np_layers *layers, np_arena *arena, const nplug_limits *limits);
 
 /* Whether a source counts as held for a player. */
 static inline bool np_gestures_held(const np_gestures *gestures, const np_sources *sources,
@@ -179,8 +173,6 @@ static inline bool np_readings_are_there(const np_action_room *room, const np_bi
 nplug_vec2 np_readings_of_linked(np_action_room *room, uint32_t player, uint32_t number,
                                  nplug_time time, nplug_time span);
 
-void np_latest_layout(np_latest *latest, np_arena *arena, const nplug_limits *limits);
-
 /* Looks at all whose controls moved lately, as the state of the room is by `time`.  To be called
  * before that changes. */
 void np_latest_advance(np_action_room *room, nplug_time time);
@@ -206,8 +198,6 @@ void np_taps_tell(np_action_room *room, uint32_t player, uint32_t source, np_mac
 /* --- gestures (gestures.c) ----------------------------------------------------------------------
  */
 
-void np_gestures_layout(np_gestures *gestures, np_arena *arena, const nplug_limits *limits);
-
 static inline uint8_t np_gestures_marks(const np_gestures *gestures, uint32_t player,
                                         uint32_t binding)
 {
@@ -225,9 +215,6 @@ void np_gestures_release_stuck(np_action_room *room, uint32_t player, uint32_t s
 /* --- values and motions (values.c, motions.c) ----------------------------------------------------
  */
 
-void np_values_layout(np_values *values, np_arena *arena, const nplug_limits *limits);
-void np_motions_layout(np_motions *motions, np_arena *arena, const nplug_limits *limits);
-
 /* Nothing has been moved in this step yet. */
 void np_motions_begin(np_action_room *room);
 
@@ -243,7 +230,5 @@ static inline void np_motions_pass(np_motions *motions, nplug_time time)
 
 /* --- picking (pick.c) ---------------------------------------------------------------------------
  */
-
-void np_pick_layout(np_pick *pick, np_arena *arena, const nplug_limits *limits);
 
 #endif

@@ -1,16 +1,5 @@
 #include "core/action/inside.h"
 
-void np_layers_layout(np_layers *layers, np_arena *arena, const nplug_limits *limits)
-{
-    size_t players = limits->players + 1u;
-
-    layers->on = (uint32_t *)np_arena_take(arena, players, sizeof(uint32_t));
-    layers->cover = (uint8_t *)np_arena_take(arena, players * limits->sources, 1);
-    layers->source_limit = limits->sources;
-    for (size_t i = 0; arena->base && i < players; i++)
-        layers->on[i] = 1;
-}
-
 void np_layers_begin(np_layers *layers, const np_game *game)
 {
     uint32_t on = game->def.layers ? 0 : 1;

@@ -2,21 +2,6 @@
 #include "core/action/inside.h"
 #include <string.h>
 
-void np_links_layout(np_sources *sources, np_arena *arena, const nplug_limits *limits)
-{
-    size_t downs = (limits->players + 1u) * (size_t)limits->sources;
-
-    sources->links = (np_link *)np_arena_take(arena, limits->links, sizeof(np_link));
-    np_span_layout(&sources->span, arena, limits->links);
-    sources->of_control = (uint16_t *)np_arena_take(arena, limits->controls, sizeof(uint16_t));
-    sources->of_source = (uint16_t *)np_arena_take(arena, limits->sources, sizeof(uint16_t));
-    sources->down = (uint16_t *)np_arena_take(arena, downs, sizeof(uint16_t));
-    sources->source_limit = limits->sources;
-    if (!arena->base) return;
-    memset(sources->of_control, 0xff, limits->controls * sizeof(uint16_t));
-    memset(sources->of_source, 0xff, limits->sources * sizeof(uint16_t));
-}
-
 /* --- links ---------------------------------------------------------------------------------- */
 
 /* Who hears a link's control, in a byte. */

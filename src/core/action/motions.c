@@ -1,13 +1,6 @@
 /* Motions: what was moved in a step, summed as it happens. */
 #include "core/action/inside.h"
 
-void np_motions_layout(np_motions *motions, np_arena *arena, const nplug_limits *limits)
-{
-    size_t pairs = (limits->players + 1u) * (size_t)limits->actions;
-
-    motions->moving = (uint32_t *)np_arena_take(arena, pairs, sizeof(uint32_t));
-}
-
 static np_action *state_of(np_action_room *room, uint32_t pair)
 {
     return np_action_of(&room->actions, pair >> 16, pair & 0xffffu);

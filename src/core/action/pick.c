@@ -2,11 +2,6 @@
 #include <math.h>
 #include <string.h>
 
-void np_pick_layout(np_pick *pick, np_arena *arena, const nplug_limits *limits)
-{
-    pick->held = (uint8_t *)np_arena_take(arena, (limits->controls + 7u) / 8u, 1);
-}
-
 /* --- beginning and ending ------------------------------------------------------------------- */
 
 static void set_held(np_pick *pick, uint32_t control, bool held)

@@ -122,14 +122,6 @@ nplug_vec2 np_readings_of(np_action_room *room, uint32_t player, uint32_t number
 /* --- the latest one
  * ------------------------------------------------------------------------------- */
 
-void np_latest_layout(np_latest *latest, np_arena *arena, const nplug_limits *limits)
-{
-    size_t players = limits->players + 1u;
-
-    latest->order = (uint8_t *)np_arena_take(arena, players * limits->bindings, 1);
-    latest->binding_limit = limits->bindings;
-}
-
 static uint8_t *order_of(np_action_room *room, uint32_t player, uint32_t binding)
 {
     return &room->latest.order[(size_t)player * room->latest.binding_limit + binding];

@@ -1,17 +1,9 @@
 /* The value lane: what the bindings of each action come to, once at the end of a step. */
 #include "core/action/inside.h"
+#include <string.h>
 
 /* A mouse that drives a stick's action: no step is counted as shorter than this (microseconds). */
 #define SHORTEST 1000u
-
-void np_values_layout(np_values *values, np_arena *arena, const nplug_limits *limits)
-{
-    size_t players = limits->players + 1u;
-
-    values->ramps = (np_ramp *)np_arena_take(arena, players * limits->ramps, sizeof(np_ramp));
-    values->dirty = (uint32_t *)np_arena_take(arena, players * limits->actions, sizeof(uint32_t));
-    values->ramp_limit = limits->ramps;
-}
 
 /* --- several bindings ----------------------------------------------------------------------- */
 
@@ -130,12 +122,34 @@ void np_action_advance(np_action_room *room, nplug_time time)
 
 void np_action_layout(np_action_room *room, np_arena *arena, const nplug_limits *limits)
 {
-    np_links_layout(&room->sources, arena, limits);
-    np_layers_layout(&room->layers, arena, limits);
-    np_gestures_layout(&room->gestures, arena, limits);
-    np_actions_layout(&room->actions, arena, limits);
-    np_values_layout(&room->values, arena, limits);
-    np_motions_layout(&room->motions, arena, limits);
-    np_latest_layout(&room->latest, arena, limits);
-    np_pick_layout(&room->pick, arena, limits);
+    static const np_array arrays[] = {
+        NP_ARRAY(np_action_room, sources.links, links, NP_ARRAY_OF),
+        NP_ARRAY(np_action_room, sources.of_control, controls, NP_ARRAY_OF),
+        NP_ARRAY(np_action_room, sources.of_source, sources, NP_ARRAY_OF),
+        NP_ARRAY(np_action_room, sources.down, sources, NP_ARRAY_BY_PLAYER),
+        NP_ARRAY(np_action_room, layers.on, players, NP_ARRAY_PLAYERS),
+        NP_ARRAY(np_action_room, layers.cover, sources, NP_ARRAY_BY_PLAYER),
+        NP_ARRAY(np_action_room, gestures.marks, bindings, NP_ARRAY_BY_PLAYER),
+        NP_ARRAY(np_action_room, gestures.rows, bindings, NP_ARRAY_BY_PLAYER),
+        NP_ARRAY(np_action_room, gestures.machines, gestures, NP_ARRAY_BY_PLAYER),
+        NP_ARRAY(np_action_room, gestures.stuck, sources, NP_ARRAY_BY_PLAYER),
+        NP_ARRAY(np_action_room, gestures.alone, players, NP_ARRAY_PLAYERS),
+        NP_ARRAY(np_action_room, actions.list, actions, NP_ARRAY_BY_PLAYER),
+        NP_ARRAY(np_action_room, values.ramps, ramps, NP_ARRAY_BY_PLAYER),
+        NP_ARRAY(np_action_room, values.dirty, actions, NP_ARRAY_BY_PLAYER),
+        NP_ARRAY(np_action_room, motions.moving, actions, NP_ARRAY_BY_PLAYER),
+        NP_ARRAY(np_action_room, latest.order, bindings, NP_ARRAY_BY_PLAYER)};
+
+    np_arena_lay(arena, room, limits, arrays, sizeof arrays / sizeof *arrays);
+    np_span_layout(&room->sources.span, arena, limits->links);
+    room->pick.held = (uint8_t *)np_arena_take(arena, (limits->controls + 7u) / 8u, 1);
+    room->sources.source_limit = room->layers.source_limit = room->gestures.source_limit =
+        limits->sources;
+    room->gestures.binding_limit = room->latest.binding_limit = limits->bindings;
+    room->gestures.machine_limit = limits->gestures;
+    room->actions.action_limit = limits->actions;
+    room->values.ramp_limit = limits->ramps;
+    if (!arena->base) return;
+    memset(room->sources.of_control, 0xff, limits->controls * sizeof(uint16_t));
+    memset(room->sources.of_source, 0xff, limits->sources * sizeof(uint16_t));
 }

@@ -14,6 +14,21 @@ void *np_arena_take(np_arena *arena, size_t count, size_t size)
     return arena->base + at;
 }
 
+void np_arena_lay(np_arena *arena, void *room, const nplug_limits *limits, const np_array *arrays,
+                  size_t count)
+{
+    for (size_t i = 0; i < count; i++) {
+        size_t players = limits->players + 1u, most;
+        uint32_t limit;
+        void *taken;
+        memcpy(&limit, (const char *)limits + arrays[i].limit, sizeof limit);
+        most = arrays[i].how == NP_ARRAY_PLAYERS ? players : limit;
+        if (arrays[i].how == NP_ARRAY_BY_PLAYER) most *= players;
+        taken = np_arena_take(arena, most, arrays[i].size);
+        memcpy((char *)room + arrays[i].pointer, &taken, sizeof taken);
+    }
+}
+
 void np_span_layout(np_span *span, np_arena *arena, uint32_t size)
 {
     span->used = (uint8_t *)np_arena_take(arena, (size + 7u) / 8u, 1);

@@ -34,6 +34,28 @@ typedef struct np_arena {
  * measuring. */
 void *np_arena_take(np_arena *arena, size_t count, size_t size);
 
+/* One array of a room: where in the room its pointer stands, and where in the limits how many there
+ * are of it. */
+typedef struct np_array {
+    uint16_t pointer, limit, size;
+    uint16_t how; /* an np_array_how */
+} np_array;
+
+typedef enum np_array_how {
+    NP_ARRAY_OF = 0,    /* so many as the limit says */
+    NP_ARRAY_BY_PLAYER, /* so many for each player, player 0 included */
+    NP_ARRAY_PLAYERS    /* one for each player, likewise */
+} np_array_how;
+
+#define NP_ARRAY(room, member, of, how)                                                            \
+    {                                                                                              \
+        offsetof(room, member), offsetof(nplug_limits, of), sizeof *((room *)0)->member, how       \
+    }
+
+/* Takes all arrays of a room. */
+void np_arena_lay(np_arena *arena, void *room, const nplug_limits *limits, const np_array *arrays,
+                  size_t count);
+
 /* A set of places in a pool, of which runs are taken and given back. */
 typedef struct np_span {
     uint8_t *used; /* one bit a place */

@@ -4,17 +4,18 @@
 
 void np_controls_layout(np_controls *controls, np_arena *arena, const nplug_limits *limits)
 {
+    static const np_array arrays[] = {NP_ARRAY(np_controls, list, controls, NP_ARRAY_OF),
+                                      NP_ARRAY(np_controls, of_device, devices, NP_ARRAY_OF),
+                                      NP_ARRAY(np_controls, wires_of, devices, NP_ARRAY_OF),
+                                      NP_ARRAY(np_controls, unready, devices, NP_ARRAY_OF),
+                                      NP_ARRAY(np_controls, of_signal, signals, NP_ARRAY_OF),
+                                      NP_ARRAY(np_controls, moved, controls, NP_ARRAY_OF)};
     uint32_t wires = limits->controls + limits->controls / 8;
 
-    controls->list = (np_control *)np_arena_take(arena, limits->controls, sizeof(np_control));
-    np_span_layout(&controls->span, arena, limits->controls);
-    controls->of_device = (np_run *)np_arena_take(arena, limits->devices, sizeof(np_run));
+    np_arena_lay(arena, controls, limits, arrays, sizeof arrays / sizeof *arrays);
     controls->wires = (np_wire *)np_arena_take(arena, wires, sizeof(np_wire));
+    np_span_layout(&controls->span, arena, limits->controls);
     np_span_layout(&controls->wire_span, arena, wires);
-    controls->wires_of = (np_run *)np_arena_take(arena, limits->devices, sizeof(np_run));
-    controls->unready = (uint8_t *)np_arena_take(arena, limits->devices, 1);
-    controls->of_signal = (np_run *)np_arena_take(arena, limits->signals, sizeof(np_run));
-    controls->moved = (uint16_t *)np_arena_take(arena, limits->controls, sizeof(uint16_t));
 }
 
 /* --- values --------------------------------------------------------------------------------- */

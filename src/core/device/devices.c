@@ -29,23 +29,24 @@ static void forget_recent(np_devices *devices)
 
 void np_devices_layout(np_devices *devices, np_arena *arena, const nplug_limits *limits)
 {
+    static const np_array arrays[] = {NP_ARRAY(np_devices, nodes, nodes, NP_ARRAY_OF),
+                                      NP_ARRAY(np_devices, list, devices, NP_ARRAY_OF),
+                                      NP_ARRAY(np_devices, order, devices, NP_ARRAY_OF),
+                                      NP_ARRAY(np_devices, signals, signals, NP_ARRAY_OF),
+                                      NP_ARRAY(np_devices, raw, signals, NP_ARRAY_OF),
+                                      NP_ARRAY(np_devices, guards, signals, NP_ARRAY_OF),
+                                      NP_ARRAY(np_devices, flags, signals, NP_ARRAY_OF),
+                                      NP_ARRAY(np_devices, dirty, signals, NP_ARRAY_OF),
+                                      NP_ARRAY(np_devices, touched, signals, NP_ARRAY_OF)};
     uint32_t map_size = map_size_for(limits->nodes);
 
     forget_recent(devices);
     devices->node_limit = limits->nodes;
-    devices->nodes = (np_node *)np_arena_take(arena, limits->nodes, sizeof(np_node));
-    devices->map = (uint16_t *)np_arena_take(arena, map_size, sizeof(uint16_t));
-    devices->map_mask = map_size - 1;
     devices->limit = limits->devices;
-    devices->list = (np_device *)np_arena_take(arena, limits->devices, sizeof(np_device));
-    devices->order = (uint16_t *)np_arena_take(arena, limits->devices, sizeof(uint16_t));
-    devices->signals = (np_signal *)np_arena_take(arena, limits->signals, sizeof(np_signal));
-    devices->raw = (int32_t *)np_arena_take(arena, limits->signals, sizeof(int32_t));
-    devices->guards = (np_guard *)np_arena_take(arena, limits->signals, sizeof(np_guard));
-    devices->flags = (uint8_t *)np_arena_take(arena, limits->signals, 1);
+    devices->map_mask = map_size - 1;
+    np_arena_lay(arena, devices, limits, arrays, sizeof arrays / sizeof *arrays);
+    devices->map = (uint16_t *)np_arena_take(arena, map_size, sizeof(uint16_t));
     np_span_layout(&devices->signal_span, arena, limits->signals);
-    devices->dirty = (uint16_t *)np_arena_take(arena, limits->signals, sizeof(uint16_t));
-    devices->touched = (uint16_t *)np_arena_take(arena, limits->signals, sizeof(uint16_t));
 }
 
 /* --- nodes by the port's number ------------------------------------------------------------- */

@@ -80,7 +80,7 @@ static bool read_word(np_reader *in, const char *class_, size_t class_length, np
     while (in->at < in->end && !ends_word(*in->at))
         in->at++;
     length = (size_t)(in->at - word);
-    if (length == 0) return np_reader_fail(in, "a control is missing", NULL, 0);
+    if (length == 0) return np_reader_fail_here(in, "a control is missing");
     dot = (const char *)memchr(word, '.', length);
     if (dot) length = (size_t)(dot - word);
     if (!memchr(word, ':', length)) np_text_add_bytes(&text, class_, class_length);
@@ -107,7 +107,7 @@ static bool read_member(np_reader *in, np_member *member)
         if (!read_word(in, class_, length, &member->any[member->count++])) return false;
         if (in->at == in->end || *in->at != '/') return true;
         if (member->count == NP_EITHER)
-            return np_reader_fail(in, "four at most may stand for each other", NULL, 0);
+            return np_reader_fail_here(in, "four at most may stand for each other");
         in->at++;
     }
 }
@@ -125,7 +125,7 @@ static bool read_list(np_reader *in, const char *word, const char *class_, size_
 {
     do {
         if (count == 4)
-            return np_reader_fail(in, "four controls at most may make one binding", NULL, 0);
+            return np_reader_fail_here(in, "four controls at most may make one binding");
         if (count) in->at++;
         if (!read_word(in, class_, class_length, &in->driving[count++])) return false;
     } while (in->at < in->end && *in->at == ',');
@@ -186,7 +186,7 @@ static bool read_sources(np_reader *in)
     while (read_driving(in, &ends)) {
         if (ends || in->at == in->end || *in->at != '+') return true;
         if (in->with_count == NP_CHORD - 1)
-            return np_reader_fail(in, "four controls at most make a chord", NULL, 0);
+            return np_reader_fail_here(in, "four controls at most make a chord");
         in->with[in->with_count++] = in->last;
         in->at++;
     }
@@ -274,9 +274,9 @@ static bool settle_options(np_reader *in)
     float press = shaping->press > 0.0f ? shaping->press : NP_PRESS;
 
     if (shaping->outer <= shaping->inner)
-        return np_reader_fail(in, "outer= must be more than dead=", NULL, 0);
+        return np_reader_fail_here(in, "outer= must be more than dead=");
     if (shaping->release > press)
-        return np_reader_fail(in, "release= must not be above press=", NULL, 0);
+        return np_reader_fail_here(in, "release= must not be above press=");
     if (shaping->release <= 0.0f)
         shaping->release = press > 0.2f ? press - (NP_PRESS - NP_RELEASE) : 0.5f * press;
     shaping->press = press;
@@ -363,9 +363,9 @@ static bool read_binding(np_reader *in)
     begin_binding(in);
     if (!read_sources(in)) return false;
     if (in->at < in->end && *in->at == ',')
-        return np_reader_fail(in, "controls that may stand for each other make no list", NULL, 0);
+        return np_reader_fail_here(in, "controls that may stand for each other make no list");
     if (in->at < in->end && *in->at != ' ')
-        return np_reader_fail(in, "a list drives alone: what is held stands before it", NULL, 0);
+        return np_reader_fail_here(in, "a list drives alone: what is held stands before it");
     for (np_reader_skip_blanks(in); in->at < in->end; np_reader_skip_blanks(in))
         if (!np_option_read(in)) return false;
     return settle_options(in) && check_kind(in, word) && check_vector(in, word) && keep_choices(in);

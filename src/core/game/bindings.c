@@ -14,18 +14,20 @@ void np_game_forget(np_game *game)
 
 void np_game_layout(np_game *game, np_arena *arena, const nplug_limits *limits)
 {
+    static const np_array arrays[] = {NP_ARRAY(np_game, first_binding, actions, NP_ARRAY_OF),
+                                      NP_ARRAY(np_game, rules, actions, NP_ARRAY_OF),
+                                      NP_ARRAY(np_game, bindings, bindings, NP_ARRAY_OF),
+                                      NP_ARRAY(np_game, sources, sources, NP_ARRAY_OF),
+                                      NP_ARRAY(np_game, shapings, shapings, NP_ARRAY_OF)};
+
     game->action_limit = limits->actions;
     game->binding_limit = limits->bindings;
     game->source_limit = limits->sources;
     game->shaping_limit = limits->shapings;
     game->ramp_limit = limits->ramps;
     game->gesture_limit = limits->gestures;
-    game->first_binding = (uint16_t *)np_arena_take(arena, limits->actions, sizeof(uint16_t));
-    game->rules = (np_action_rule *)np_arena_take(arena, limits->actions, sizeof(np_action_rule));
-    game->bindings = (np_binding *)np_arena_take(arena, limits->bindings, sizeof(np_binding));
-    game->sources = (np_source *)np_arena_take(arena, limits->sources, sizeof(np_source));
+    np_arena_lay(arena, game, limits, arrays, sizeof arrays / sizeof *arrays);
     game->uses = (np_use *)np_arena_take(arena, 4u * limits->bindings, sizeof(np_use));
-    game->shapings = (np_shaping *)np_arena_take(arena, limits->shapings, sizeof(np_shaping));
     game->kept = (uint8_t *)np_arena_take(arena, (limits->shapings + 7u) / 8u, 1);
     np_game_forget(game);
 }

@@ -2,25 +2,18 @@
 #include "core/game/reader.h"
 #include <string.h>
 
-static np_comfort nothing(void)
-{
-    np_comfort none = {0, 0, NP_NO_INDEX, 0};
-    return none;
-}
-
 void np_comfort_layout(np_comforts *comforts, np_arena *arena, const nplug_limits *limits)
 {
-    size_t players = limits->players + 1u;
+    static const np_array arrays[] = {NP_ARRAY(np_comforts, list, actions, NP_ARRAY_BY_PLAYER),
+                                      NP_ARRAY(np_comforts, ease, players, NP_ARRAY_PLAYERS)};
+    static const np_ease usual = {1.0f, 1.0f, {0, 0, NP_NO_INDEX, 0}, false};
 
-    comforts->list =
-        (np_comfort *)np_arena_take(arena, players * limits->actions, sizeof(np_comfort));
-    comforts->ease = (np_ease *)np_arena_take(arena, players, sizeof(np_ease));
     comforts->action_limit = limits->actions;
-    for (size_t i = 0; arena->base && i < players * limits->actions; i++)
-        comforts->list[i] = nothing();
-    for (size_t i = 0; arena->base && i < players; i++) {
-        comforts->ease[i].waits = comforts->ease[i].rumble = 1.0f;
-        comforts->ease[i].every = nothing();
+    np_arena_lay(arena, comforts, limits, arrays, sizeof arrays / sizeof *arrays);
+    for (size_t p = 0; arena->base && p <= limits->players; p++) {
+        comforts->ease[p] = usual;
+        for (size_t i = 0; i < limits->actions; i++)
+            comforts->list[p * limits->actions + i] = usual.every;
     }
 }
 
@@ -86,7 +79,7 @@ static bool read_wish(const np_game_room *room, uint32_t action, const char *tex
     for (np_reader_skip_blanks(in); in->at < in->end; np_reader_skip_blanks(in))
         if (!np_option_read(in)) return false;
     if (in->wish.toggle > 0.0f && in->action->kind != NPLUG_BUTTON)
-        return np_reader_fail(in, "toggle is for buttons: other actions have values", NULL, 0);
+        return np_reader_fail_here(in, "toggle is for buttons: other actions have values");
     return true;
 }
 

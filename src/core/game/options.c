@@ -393,7 +393,7 @@ bool np_option_read(np_reader *in)
     in->at += strlen(one->name);
     if (!one->read(in, into) || !ends_here(in) || *into < one->least || *into > one->most) {
         in->at = word;
-        return np_reader_fail(in, one->expected, NULL, 0);
+        return np_reader_fail_here(in, one->expected);
     }
     return true;
 }

@@ -33,9 +33,14 @@ bool np_reader_fail(np_reader *in, const char *what, const char *word, size_t le
     return false;
 }
 
+bool np_reader_fail_here(np_reader *in, const char *what)
+{
+    return np_reader_fail(in, what, NULL, 0);
+}
+
 bool np_reader_fail_limit(np_reader *in, const char *limit)
 {
-    np_reader_fail(in, limit, NULL, 0);
+    np_reader_fail_here(in, limit);
     in->result = NPLUG_ERR_FULL;
     return false;
 }

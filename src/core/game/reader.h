@@ -67,6 +67,7 @@ bool np_action_read(np_reader *in, const char *text);
 /* Says what is wrong: `action "steer", column 12: WHAT`; where it concerns one word, names it.
  * Always false. */
 bool np_reader_fail(np_reader *in, const char *what, const char *word, size_t length);
+bool np_reader_fail_here(np_reader *in, const char *what);
 
 /* The control that a name stands for on pads that confirm by `confirm`; the filter is such pads'
  * where the name depends on that, and otherwise no longer. */

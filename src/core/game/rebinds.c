@@ -158,7 +158,6 @@ nplug_result np_rebind_check(const np_game_room *room, uint32_t player, uint32_t
     if (!text) return NPLUG_OK;
     if (!np_action_read(&in, text)) return in.result;
     if (!player || room->game.rules[action].keep <= (in.place != 0)) return NPLUG_OK;
-    np_reader_fail(&in, in.place ? "players cannot change this" : "a binding must be left", NULL,
-                   0);
+    np_reader_fail_here(&in, in.place ? "players cannot change this" : "a binding must be left");
     return in.result;
 }

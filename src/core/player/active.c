@@ -2,20 +2,11 @@
 #include <math.h>
 #include <string.h>
 
-#define DWELL 150u    /* milliseconds, where the game says nothing */
 #define NUDGE 40      /* counts that a mouse has to move */
 #define LOOK  100000u /* microseconds between two looks at what is moved */
 #define STILL                                                                                      \
     0.1f /* what the axes of a set may change between two looks and stand all the same             \
           */
-
-void np_active_layout(np_actives *actives, np_arena *arena, const nplug_limits *limits)
-{
-    actives->of = (np_active *)np_arena_take(arena, limits->players + 1u, sizeof(np_active));
-    actives->ways = (np_way *)np_arena_take(arena, limits->devices, sizeof(np_way));
-    for (uint32_t p = 0; arena->base && p <= limits->players; p++)
-        actives->of[p].dwell = DWELL;
-}
 
 /* --- sets ----------------------------------------------------------------------------------- */
 

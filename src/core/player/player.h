@@ -93,8 +93,6 @@ bool np_players_waits(const np_player_room *room, uint32_t player);
 /* The device, by its place among those that a player misses; NP_NONE. */
 uint32_t np_players_missed(const np_player_room *room, uint32_t player, uint32_t place);
 
-void np_players_layout(np_players *players, np_arena *arena, const nplug_limits *limits);
-
 /* A game begins. */
 void np_players_begin(np_player_room *room);
 
@@ -151,6 +149,7 @@ nplug_event *np_players_event(np_player_room *room, nplug_event_kind kind, uint3
 /* --- the active set (active.c) ---------------------------------------------------------------- */
 
 #define NP_FAMILY_SIZE 24
+#define NP_DWELL       150u /* milliseconds, where the game says nothing */
 
 /* Of one player. */
 typedef struct np_active {
@@ -187,8 +186,6 @@ typedef struct np_actives {
     uint32_t contests; /* movements that have to go on: a timer each */
     bool looking;      /* the timer of the next look is set */
 } np_actives;
-
-void np_active_layout(np_actives *actives, np_arena *arena, const nplug_limits *limits);
 
 /* Whether two devices are of one set. */
 bool np_active_same_set(const np_player_room *room, uint32_t a, uint32_t b);
@@ -233,18 +230,18 @@ void np_active_take(np_player_room *room, const nplug_command *command, nplug_ti
 /* --- the room -------------------------------------------------------------------------------- */
 
 struct np_player_room {
-    np_players players;
-    np_actives active;
-    np_news *news; /* what is to be changed, in this order; there is always room */
-    uint32_t news_count, news_limit;
-    bool
-        misses_otherwise; /* who misses what has gone is another one, and devices do not know yet */
     const np_controls *controls;
     const np_devices *devices;
     const np_recogniser *recogniser;
     const np_game *game;
     const nplug_limits *limits;
     np_out *out;
+    np_players players;
+    np_actives active;
+    np_news *news; /* what is to be changed, in this order; there is always room */
+    uint32_t news_count, news_limit;
+    bool
+        misses_otherwise; /* who misses what has gone is another one, and devices do not know yet */
 };
 
 void np_player_layout(np_player_room *room, np_arena *arena, const nplug_limits *limits);

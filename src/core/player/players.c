@@ -3,14 +3,6 @@
 
 #define BIT(player) (1u << ((player)-1))
 
-void np_players_layout(np_players *players, np_arena *arena, const nplug_limits *limits)
-{
-    players->parts = (np_part *)np_arena_take(arena, limits->devices, sizeof(np_part));
-    players->rule = NPLUG_SEATS_BY_CALL;
-    players->limit = limits->players;
-    players->join = players->leave = NP_NO_INDEX;
-}
-
 void np_players_begin(np_player_room *room)
 {
     const np_game *game = room->game;

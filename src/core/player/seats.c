@@ -11,8 +11,17 @@
 
 void np_player_layout(np_player_room *room, np_arena *arena, const nplug_limits *limits)
 {
-    np_players_layout(&room->players, arena, limits);
-    np_active_layout(&room->active, arena, limits);
+    static const np_array arrays[] = {
+        NP_ARRAY(np_player_room, players.parts, devices, NP_ARRAY_OF),
+        NP_ARRAY(np_player_room, active.ways, devices, NP_ARRAY_OF),
+        NP_ARRAY(np_player_room, active.of, players, NP_ARRAY_PLAYERS)};
+
+    np_arena_lay(arena, room, limits, arrays, sizeof arrays / sizeof *arrays);
+    room->players.rule = NPLUG_SEATS_BY_CALL;
+    room->players.limit = limits->players;
+    room->players.join = room->players.leave = NP_NO_INDEX;
+    for (uint32_t p = 0; arena->base && p <= limits->players; p++)
+        room->active.of[p].dwell = NP_DWELL;
     room->news_limit = limits->devices * NEWS_A_DEVICE + NP_PARKED + limits->players;
     room->news = (np_news *)np_arena_take(arena, room->news_limit, sizeof(np_news));
 }
