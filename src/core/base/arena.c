@@ -3,14 +3,47 @@
 
 #define ALIGNMENT ((size_t)16)
 
+/* Under AddressSanitizer no array touches the next one: whoever reads or writes past its end is
+ * found. */
+#if defined(__has_feature)
+#if __has_feature(address_sanitizer)
+#define NP_POISONS 1
+#endif
+#elif defined(__SANITIZE_ADDRESS__)
+#define NP_POISONS 1
+#endif
+
+#ifdef NP_POISONS
+#define GAP ((size_t)64)
+void __asan_poison_memory_region(void const volatile *from, size_t size);
+void __asan_unpoison_memory_region(void const volatile *from, size_t size);
+
+static void part(unsigned char *from, size_t used, size_t all)
+{
+    __asan_unpoison_memory_region(from, used);
+    __asan_poison_memory_region(from + used, all - used);
+}
+#else
+#define GAP ((size_t)0)
+
+static void part(unsigned char *from, size_t used, size_t all)
+{
+    (void)from;
+    (void)used;
+    (void)all;
+}
+#endif
+
 void *np_arena_take(np_arena *arena, size_t count, size_t size)
 {
     size_t at = arena->used;
     size_t bytes = (count * size + ALIGNMENT - 1) & ~(ALIGNMENT - 1);
 
-    arena->used += bytes;
+    arena->used += bytes + GAP;
     if (!arena->base) return NULL;
+    part(arena->base + at, bytes + GAP, bytes + GAP);
     memset(arena->base + at, 0, bytes);
+    part(arena->base + at, count * size, bytes + GAP);
     return arena->base + at;
 }
 
