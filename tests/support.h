@@ -33,6 +33,7 @@ Suite *models_suite(void);
 Suite *rates_suite(void);
 Suite *recognise_suite(void);
 Suite *return_suite(void);
+Suite *schemas_suite(void);
 Suite *settings_suite(void);
 Suite *shaping_suite(void);
 Suite *sim_suite(void);

@@ -3,6 +3,7 @@
 #define NF_FIELDS_H
 
 #include "notes.h"
+#include <stddef.h>
 
 /* What a member is. */
 typedef enum nf_type {
@@ -12,19 +13,64 @@ typedef enum nf_type {
     NF_BOOL,
     NF_OBJECT,
     NF_ARRAY,
-    NF_ANY
+    NF_ANY,
+    NF_WORD, /* a text out of a list: its place there */
+    NF_ID,   /* a text like "0x0201" */
+    NF_BUS   /* a text: a bus of the kernel's input interface */
 } nf_type;
 
+/* A member of an object: what it must be and, where its value goes straight into a struct, where.
+ */
 typedef struct nf_field {
     const char *name;
     nf_type type;
     bool required;
+    uint16_t offset, size;    /* in the struct; size 0: somebody reads it by hand */
+    const char *const *words; /* of a word: the list, how many they are, and what each is called */
+    size_t count;
+    const char *sort;
+    json_int_t least, most; /* of a whole number; both 0: whatever fits */
+    const char *expected;   /* what is said of one that is out of range */
+    json_int_t otherwise;   /* what it is where it is missing */
 } nf_field;
 
-/* Checks an object's members: an error for one that is missing or of another type, a warning with
- * the nearest name for one that is not known. */
-void nf_check(nf_doc *doc, const json_t *object, const char *pointer, const nf_field *fields,
-              size_t count);
+/* A member that somebody reads by hand; one that must be there, besides. */
+#define NF_HAND(called, is)                                                                        \
+    {                                                                                              \
+        .name = (called), .type = (is)                                                             \
+    }
+#define NF_MUST(called, is)                                                                        \
+    {                                                                                              \
+        .name = (called), .type = (is), .required = true                                           \
+    }
+
+/* Where in a struct a member's value goes. */
+#define NF_INTO(of, member) .offset = offsetof(of, member), .size = sizeof((of *)0)->member
+
+/* A list of words, and how many they are. */
+#define NF_WORDS(list) .words = (list), .count = sizeof(list) / sizeof *(list)
+
+/* All that an object may hold, and where its schema says the same: a file of schema/, and a JSON
+ * Pointer (RFC 6901) into that. */
+typedef struct nf_object {
+    const nf_field *fields;
+    size_t count;
+    const char *schema, *at;
+} nf_object;
+#define NF_OBJECT_OF(fields, schema, at)                                                           \
+    {                                                                                              \
+        fields, sizeof(fields) / sizeof *(fields), schema, at                                      \
+    }
+
+/* Checks an object: an error for what is none, for a member that is missing or of another type, a
+ * warning with the nearest name for one that is not known.  false where an error was noted. */
+bool nf_check(nf_doc *doc, const json_t *object, const char *pointer, const nf_object *table);
+
+/* The values of the members of an object that was checked go into a struct; and both at once. */
+bool nf_fill(nf_doc *doc, const json_t *object, const char *pointer, const nf_object *table,
+             void *into);
+bool nf_read(nf_doc *doc, const json_t *object, const char *pointer, const nf_object *table,
+             void *into);
 
 /* A whole number in a struct: its place, its size in bytes (negative: signed). */
 typedef struct nf_number {
@@ -50,6 +96,17 @@ const char *nf_nearest(const char *const *words, size_t count, size_t stride, co
 
 /* A member's text, or `otherwise`. */
 const char *nf_string(const json_t *object, const char *name, const char *otherwise);
+
+/* "0x0201", which stands `at` a place. */
+uint16_t nf_id_of(nf_doc *doc, const json_t *value, const char *at);
+
+/* The word for a bus; NULL where it has none. */
+const char *nf_bus_name(uint16_t bus);
+
+/* A word out of a list: its place; 0 where it is missing, or with an error that calls it no `sort`.
+ */
+uint16_t nf_read_word(nf_doc *doc, const json_t *object, const char *member, const char *pointer,
+                      const char *const *words, size_t count, const char *sort);
 
 /* Names go into headers and messages: letters, digits, '-' and '_'. */
 void nf_check_name(nf_doc *doc, const char *name, const char *pointer);

@@ -1,32 +1,87 @@
 /* Game files: actions, layers, bindings, seats. */
+#include "document.h"
 #include "game_file.h"
+#include "objects.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
 
 #define COUNT(list) (sizeof(list) / sizeof *(list))
 
-static const nf_field game_fields[] = {
-    {"nestplug", NF_STRING, true}, {"version", NF_INTEGER, true}, {"name", NF_STRING, true},
-    {"about", NF_STRING, false},   {"layers", NF_OBJECT, false},  {"actions", NF_OBJECT, true},
-    {"seats", NF_OBJECT, false},   {"parts", NF_OBJECT, false},   {"unfocused", NF_ARRAY, false}};
-static const nf_field layer_fields[] = {{"priority", NF_INTEGER, false},
-                                        {"on", NF_BOOL, false},
-                                        {"by", NF_STRING, false},
-                                        {"about", NF_STRING, false}};
-static const nf_field action_fields[] = {
-    {"kind", NF_STRING, true},   {"layer", NF_STRING, false},    {"from", NF_ANY, false},
-    {"merge", NF_STRING, false}, {"opposite", NF_STRING, false}, {"one-of", NF_INTEGER, false},
-    {"keep", NF_STRING, false},  {"bands", NF_OBJECT, false},    {"about", NF_STRING, false},
-    {"stays", NF_BOOL, false}};
-
 static const char *const kinds[] = {"button", "level", "vector", "motion"};
 static const char *const merges[] = {"strongest", "latest", "added"};
 static const char *const opposites[] = {"neutral", "latest", "first", "low", "high"};
 static const char *const keeps[] = {"nothing", "one", "all"};
 
+static const nf_field game_fields[] = {
+    NF_MUST("nestplug", NF_STRING),
+    NF_MUST("version", NF_INTEGER),
+    {.name = "name", .type = NF_STRING, .required = true, NF_INTO(nplug_game, name)},
+    NF_HAND("about", NF_STRING),
+    NF_HAND("layers", NF_OBJECT),
+    NF_MUST("actions", NF_OBJECT),
+    NF_HAND("seats", NF_OBJECT),
+    NF_HAND("parts", NF_OBJECT),
+    NF_HAND("unfocused", NF_ARRAY)};
+const nf_object nf_game_object = NF_OBJECT_OF(game_fields, "game", "");
+
+static const nf_field layer_fields[] = {
+    {.name = "priority",
+     .type = NF_INTEGER,
+     NF_INTO(nplug_layer_def, priority),
+     .least = -1000000,
+     .most = 1000000,
+     .expected = "-1000000 to 1000000 is expected"},
+    {.name = "on", .type = NF_BOOL, NF_INTO(nplug_layer_def, on)},
+    NF_HAND("by", NF_STRING),
+    NF_HAND("about", NF_STRING)};
+const nf_object nf_layer_object =
+    NF_OBJECT_OF(layer_fields, "game", "/properties/layers/additionalProperties");
+
+/* An action and its rule: what they say stands in two structs. */
+typedef struct action_read {
+    nplug_action_kind kind;
+    nplug_action_rule rule;
+} action_read;
+
+static const nf_field action_fields[] = {
+    {.name = "kind",
+     .type = NF_WORD,
+     .required = true,
+     NF_INTO(action_read, kind),
+     NF_WORDS(kinds),
+     .sort = "kind of action"},
+    {.name = "merge",
+     .type = NF_WORD,
+     NF_INTO(action_read, rule.merge),
+     NF_WORDS(merges),
+     .sort = "merge"},
+    {.name = "opposite",
+     .type = NF_WORD,
+     NF_INTO(action_read, rule.opposite),
+     NF_WORDS(opposites),
+     .sort = "rule for opposite keys"},
+    {.name = "keep",
+     .type = NF_WORD,
+     NF_INTO(action_read, rule.keep),
+     NF_WORDS(keeps),
+     .sort = "rule for what players may change"},
+    {.name = "one-of",
+     .type = NF_INTEGER,
+     NF_INTO(action_read, rule.one_of),
+     .least = 0,
+     .most = 255,
+     .expected = "0 to 255 is expected"},
+    {.name = "stays", .type = NF_BOOL, NF_INTO(action_read, rule.stays)},
+    NF_HAND("layer", NF_STRING),
+    NF_HAND("from", NF_ANY),
+    NF_HAND("bands", NF_OBJECT),
+    NF_HAND("about", NF_STRING)};
+const nf_object nf_action_object =
+    NF_OBJECT_OF(action_fields, "game", "/properties/actions/additionalProperties");
+
 typedef struct reader {
-    nf_doc doc;
+    nf_doc *doc;
     nplug_game_file *file;
     size_t part_room, band_count, band_room;
     /* of the action that is being read */
@@ -44,7 +99,7 @@ static void add_text(reader *in, const char *more)
         size_t room = 2 * (in->from_length + length) + 64;
         char *larger = (char *)realloc(in->from, room);
         if (!larger) {
-            nf_no_memory(&in->doc, "");
+            nf_no_memory(in->doc, "");
             return;
         }
         in->from = larger;
@@ -68,11 +123,11 @@ static void add_option(reader *in, const char *name, const json_t *value, const 
     else if (json_is_number(value))
         snprintf(option, sizeof option, " %s=%g", name, json_number_value(value));
     else {
-        nf_error(&in->doc, at, "a text, a number or true is expected");
+        nf_error(in->doc, at, "a text, a number or true is expected");
         return;
     }
     if (strlen(option) > 64 || strchr(option, '|'))
-        nf_error(&in->doc, at, "this is no option of a binding");
+        nf_error(in->doc, at, "this is no option of a binding");
     else
         add_text(in, option);
 }
@@ -85,7 +140,7 @@ static void add_object(reader *in, json_t *object, const char *pointer)
 
     if (!source || strchr(source, ' ') || strchr(source, '|')) {
         snprintf(at, sizeof at, "%s/source", pointer);
-        nf_error(&in->doc, at, "\"source\" must name a control, or a chord of some");
+        nf_error(in->doc, at, "\"source\" must name a control, or a chord of some");
         return;
     }
     add_text(in, source);
@@ -108,7 +163,7 @@ static void add_part(reader *in, json_t *value, const char *pointer)
                                                      &in->part_room, sizeof *part);
 
     if (!part) {
-        nf_no_memory(&in->doc, pointer);
+        nf_no_memory(in->doc, pointer);
         return;
     }
     if (in->from_length) add_text(in, " | ");
@@ -122,8 +177,7 @@ static void add_part(reader *in, json_t *value, const char *pointer)
     else if (json_is_string(value))
         add_text(in, json_string_value(value));
     else
-        nf_error(&in->doc, pointer,
-                 "a binding is expected: a text, or an object with a \"source\"");
+        nf_error(in->doc, pointer, "a binding is expected: a text, or an object with a \"source\"");
 }
 
 void nf_game_note(nf_doc *doc, const nplug_game_file *file, uint32_t action, uint32_t column,
@@ -165,9 +219,9 @@ static void read_from(reader *in, json_t *object, const char *pointer)
     }
     file->from[file->game.action_count] = in->from;
     action->from = in->from;
-    if (in->doc.failed) return;
+    if (in->doc->failed) return;
     if (nplug_read_bindings(action->kind, action->from, NULL, NULL, &error) != NPLUG_OK)
-        nf_game_note(&in->doc, file, file->game.action_count, error.column, false, error.what);
+        nf_game_note(in->doc, file, file->game.action_count, error.column, false, error.what);
 }
 
 /* --- actions --------------------------------------------------------------------------------- */
@@ -183,10 +237,10 @@ static void read_bands(reader *in, json_t *bands, const char *pointer, nplug_act
     {
         nplug_band *band = &in->file->bands[in->band_count];
         snprintf(at, sizeof at, "%s/bands/%.48s", pointer, name);
-        nf_check_name(&in->doc, name, at);
+        nf_check_name(in->doc, name, at);
         if (!json_is_number(value) || json_number_value(value) <= (double)last ||
             json_number_value(value) < -1.0 || json_number_value(value) > 1.0) {
-            nf_error(&in->doc, at, "where the band begins is expected: -1 to 1, rising");
+            nf_error(in->doc, at, "where the band begins is expected: -1 to 1, rising");
             return;
         }
         band->name = name;
@@ -196,27 +250,12 @@ static void read_bands(reader *in, json_t *bands, const char *pointer, nplug_act
     }
 }
 
-static void read_rule(reader *in, json_t *object, const char *pointer)
+static void read_rule(reader *in, json_t *object, const char *pointer, nplug_action_rule rule)
 {
-    nplug_action_rule *rule = &in->file->rules[in->file->game.rule_count];
-    json_int_t one_of = json_integer_value(json_object_get(object, "one-of"));
-    char at[112];
-
-    rule->action = in->file->game.action_count;
-    rule->merge = (nplug_merge)nf_read_word(&in->doc, object, "merge", pointer, merges,
-                                            COUNT(merges), "merge");
-    rule->opposite = (nplug_opposite)nf_read_word(&in->doc, object, "opposite", pointer, opposites,
-                                                  COUNT(opposites), "rule for opposite keys");
-    rule->keep = (nplug_keep)nf_read_word(&in->doc, object, "keep", pointer, keeps, COUNT(keeps),
-                                          "rule for what players may change");
-    rule->one_of = (uint32_t)one_of;
-    rule->stays = json_is_true(json_object_get(object, "stays"));
-    snprintf(at, sizeof at, "%s/one-of", pointer);
-    if (one_of < 0 || one_of > 255) nf_error(&in->doc, at, "0 to 255 is expected");
-    read_bands(in, json_object_get(object, "bands"), pointer, rule);
-    if (rule->merge || rule->opposite || rule->one_of || rule->band_count || rule->keep ||
-        rule->stays)
-        in->file->game.rule_count++;
+    rule.action = in->file->game.action_count;
+    read_bands(in, json_object_get(object, "bands"), pointer, &rule);
+    if (rule.merge || rule.opposite || rule.one_of || rule.band_count || rule.keep || rule.stays)
+        in->file->rules[in->file->game.rule_count++] = rule;
 }
 
 static uint32_t layer_number(const reader *in, const char *name)
@@ -237,7 +276,7 @@ static void read_layer_of(reader *in, json_t *object, const char *pointer, nplug
     action->layer = layer_number(in, name);
     if (action->layer < in->file->game.layer_count) return;
     snprintf(at, sizeof at, "%s/layer", pointer);
-    nf_error(&in->doc, at, "\"%.40s\" is no layer of this game%s", name,
+    nf_error(in->doc, at, "\"%.40s\" is no layer of this game%s", name,
              nf_nearest(&in->file->layers[0].name, in->file->game.layer_count,
                         sizeof *in->file->layers, name, near, sizeof near));
 }
@@ -245,22 +284,18 @@ static void read_layer_of(reader *in, json_t *object, const char *pointer, nplug
 static void read_action(reader *in, const char *name, json_t *object)
 {
     nplug_action_def *action = &in->file->actions[in->file->game.action_count];
+    action_read read;
     char pointer[80];
 
+    memset(&read, 0, sizeof read);
     snprintf(pointer, sizeof pointer, "/actions/%.48s", name);
-    nf_check_name(&in->doc, name, pointer);
+    nf_check_name(in->doc, name, pointer);
     action->name = name;
-    if (!json_is_object(object)) {
-        nf_error(&in->doc, pointer, "an object is expected");
-        return;
-    }
-    nf_check(&in->doc, object, pointer, action_fields, COUNT(action_fields));
-    if (in->doc.failed) return;
-    action->kind = (nplug_action_kind)nf_read_word(&in->doc, object, "kind", pointer, kinds,
-                                                   COUNT(kinds), "kind of action");
+    if (!nf_read(in->doc, object, pointer, &nf_action_object, &read)) return;
+    action->kind = read.kind;
     read_layer_of(in, object, pointer, action);
-    read_rule(in, object, pointer);
-    if (!in->doc.failed) read_from(in, object, pointer);
+    read_rule(in, object, pointer, read.rule);
+    if (!in->doc->failed) read_from(in, object, pointer);
     in->file->game.action_count++;
 }
 
@@ -270,26 +305,15 @@ static void read_action(reader *in, const char *name, json_t *object)
 static void read_layer(reader *in, const char *name, json_t *object)
 {
     nplug_layer_def *layer = &in->file->layers[in->file->game.layer_count++];
-    json_int_t priority;
     char pointer[80], at[112];
 
     snprintf(pointer, sizeof pointer, "/layers/%.48s", name);
-    nf_check_name(&in->doc, name, pointer);
+    nf_check_name(in->doc, name, pointer);
     layer->name = name;
-    if (!json_is_object(object)) {
-        nf_error(&in->doc, pointer, "an object is expected");
-        return;
-    }
-    nf_check(&in->doc, object, pointer, layer_fields, COUNT(layer_fields));
-    priority = json_integer_value(json_object_get(object, "priority"));
-    layer->priority = (int32_t)priority;
-    layer->on = json_is_true(json_object_get(object, "on"));
-    snprintf(at, sizeof at, "%s/priority", pointer);
-    if (priority < -1000000 || priority > 1000000)
-        nf_error(&in->doc, at, "-1000000 to 1000000 is expected");
+    if (!nf_read(in->doc, object, pointer, &nf_layer_object, layer)) return;
     snprintf(at, sizeof at, "%s/by", pointer);
     if (strcmp(nf_string(object, "by", "call"), "call") != 0)
-        nf_error(&in->doc, at, "\"call\" is expected: the game's own code switches it");
+        nf_error(in->doc, at, "\"call\" is expected: the game's own code switches it");
 }
 
 /* --- a whole file ---------------------------------------------------------------------------- */
@@ -316,88 +340,83 @@ static bool make_room(reader *in, json_t *actions, json_t *layers)
     file->layers = (nplug_layer_def *)calloc(json_object_size(layers) + 1, sizeof *file->layers);
     file->bands = (nplug_band *)calloc(count_bands(actions) + 1, sizeof *file->bands);
     if (file->actions && file->from && file->rules && file->layers && file->bands) return true;
-    nf_no_memory(&in->doc, "");
+    nf_no_memory(in->doc, "");
     return false;
 }
 
 static void read_lists(reader *in)
 {
-    json_t *actions = json_object_get(in->doc.root, "actions"), *value;
-    json_t *layers = json_object_get(in->doc.root, "layers");
+    json_t *actions = json_object_get(in->doc->root, "actions"), *value;
+    json_t *layers = json_object_get(in->doc->root, "layers");
     const char *name;
 
-    if (json_object_size(layers) > 32) nf_error(&in->doc, "/layers", "32 layers at most");
-    if (json_object_size(actions) > 60000) nf_error(&in->doc, "/actions", "60000 actions at most");
-    if (in->doc.failed || !make_room(in, actions, layers)) return;
+    if (json_object_size(layers) > 32) nf_error(in->doc, "/layers", "32 layers at most");
+    if (json_object_size(actions) > 60000) nf_error(in->doc, "/actions", "60000 actions at most");
+    if (in->doc->failed || !make_room(in, actions, layers)) return;
     json_object_foreach(layers, name, value) read_layer(in, name, value);
-    json_object_foreach(actions, name, value) if (!in->doc.failed) read_action(in, name, value);
-    if (!in->doc.failed) nf_game_read_seats(&in->doc, in->file);
+    json_object_foreach(actions, name, value) if (!in->doc->failed) read_action(in, name, value);
+    if (!in->doc->failed) nf_game_read_seats(in->doc, in->file);
 }
 
-static void read_game(reader *in)
+static void keep_text(reader *in)
 {
-    nplug_game_file *file = in->file;
-
-    if (!json_is_object(in->doc.root)) {
-        nf_error(&in->doc, "", "an object is expected");
+    in->file->text = (char *)malloc(in->doc->length + 1);
+    if (!in->file->text) {
+        nf_no_memory(in->doc, "");
         return;
     }
-    nf_check(&in->doc, in->doc.root, "", game_fields, COUNT(game_fields));
-    if (in->doc.failed) return;
-    if (strcmp(nf_string(in->doc.root, "nestplug", ""), "game") != 0)
-        nf_error(&in->doc, "/nestplug", "\"game\" is expected: this file is something else");
-    if (json_integer_value(json_object_get(in->doc.root, "version")) != 1)
-        nf_error(&in->doc, "/version", "this library reads version 1 of games");
-    if (!in->doc.failed) read_lists(in);
-    if (in->doc.failed) return;
+    memcpy(in->file->text, in->doc->text, in->doc->length);
+    in->file->length = in->doc->length;
+}
+
+static void read_game(nf_doc *doc, void *made)
+{
+    nplug_game_file *file = (nplug_game_file *)made;
+    reader in;
+
+    memset(&in, 0, sizeof in);
+    in.doc = doc;
+    in.file = file;
+    keep_text(&in);
+    if (doc->failed || !nf_fill(doc, doc->root, "", &nf_game_object, &file->game)) return;
+    read_lists(&in);
     file->game.size = (uint32_t)sizeof file->game;
     file->game.action_size = (uint32_t)sizeof *file->actions;
-    file->game.name = nf_string(in->doc.root, "name", "");
     file->game.actions = file->actions;
     file->game.layers = file->game.layer_count ? file->layers : NULL;
     file->game.rules = file->game.rule_count ? file->rules : NULL;
 }
 
+static void free_game(void *file)
+{
+    nplug_game_free((nplug_game_file *)file);
+}
+
+static const nf_sort games = {.word = "game",
+                              .many = "games",
+                              .version = 1,
+                              .object = &nf_game_object,
+                              .size = sizeof(nplug_game_file),
+                              .root = offsetof(nplug_game_file, root),
+                              .read = read_game,
+                              .free = free_game};
+
 nplug_result nplug_game_parse(const char *text, size_t length, const char *name,
                               nplug_game_file **out, nplug_notes *notes)
 {
-    reader in;
+    void *made = NULL;
+    nplug_result result = nf_parse(&games, text, length, name, out ? &made : NULL, notes);
 
-    if (!text || !name || !out || !notes) return NPLUG_ERR_ARGUMENT;
-    *out = NULL;
-    memset(&in, 0, sizeof in);
-    in.doc = nf_doc_begin(text, length, name, notes);
-    in.file = (nplug_game_file *)calloc(1, sizeof *in.file);
-    if (in.file) in.file->text = (char *)malloc(length + 1);
-    if (!in.file || !in.file->text) {
-        free(in.file);
-        return NPLUG_ERR_MEMORY;
-    }
-    memcpy(in.file->text, text, length);
-    in.file->length = length;
-    if (nf_doc_parse(&in.doc)) read_game(&in);
-    in.file->root = in.doc.root;
-    if (in.doc.failed) {
-        nplug_game_free(in.file);
-        return NPLUG_ERR_FORMAT;
-    }
-    *out = in.file;
-    return NPLUG_OK;
+    if (out) *out = (nplug_game_file *)made;
+    return result;
 }
 
 nplug_result nplug_game_read(const char *path, nplug_game_file **file, nplug_notes *notes)
 {
-    nplug_result result;
-    size_t length;
-    char *text;
+    void *made = NULL;
+    nplug_result result = nf_parse_file(&games, path, file ? &made : NULL, notes);
 
-    if (!path || !file || !notes) return NPLUG_ERR_ARGUMENT;
-    *file = NULL;
-    nf_notes_begin(notes, path);
-    text = nf_read_file(path, &length, notes);
-    if (!text) return NPLUG_ERR_FILE;
-    result = nplug_game_parse(text, length, path, file, notes);
-    free(text);
+    if (file) *file = (nplug_game_file *)made;
     return result;
 }
 

@@ -1,5 +1,6 @@
 /* Game files: who may play, and with what. */
 #include "game_file.h"
+#include "objects.h"
 #include "nestplug/control.h"
 #include <stdio.h>
 #include <stdlib.h>
@@ -7,11 +8,31 @@
 
 #define COUNT(list) (sizeof(list) / sizeof *(list))
 
-static const nf_field seat_fields[] = {{"max", NF_INTEGER, false},   {"by", NF_STRING, false},
-                                       {"kinds", NF_ARRAY, false},   {"join", NF_STRING, false},
-                                       {"leave", NF_STRING, false},  {"waits", NF_INTEGER, false},
-                                       {"wobble", NF_INTEGER, false}};
 static const char *const seat_rules[] = {"one", "first-use", "call", "action", "arrival"};
+#define MILLISECONDS                                                                               \
+    .least = 0, .most = 3600000, .expected = "0 to 3600000 milliseconds are expected"
+
+static const nf_field seat_fields[] = {
+    {.name = "max",
+     .type = NF_INTEGER,
+     NF_INTO(nplug_game, players),
+     .least = 1,
+     .most = NPLUG_PLAYERS_MAX,
+     .expected = "1 to 16 players are expected",
+     .otherwise = 1},
+    {.name = "by",
+     .type = NF_WORD,
+     NF_INTO(nplug_game, seats),
+     NF_WORDS(seat_rules),
+     .sort = "rule for seats",
+     .otherwise = NPLUG_SEATS_FIRST_USE},
+    {.name = "waits", .type = NF_INTEGER, NF_INTO(nplug_game, waits_ms), MILLISECONDS},
+    {.name = "wobble", .type = NF_INTEGER, NF_INTO(nplug_game, wobble_ms), MILLISECONDS},
+    NF_HAND("kinds", NF_ARRAY),
+    NF_HAND("join", NF_STRING),
+    NF_HAND("leave", NF_STRING)};
+const nf_object nf_seats_object = NF_OBJECT_OF(seat_fields, "game", "/properties/seats");
+_Static_assert(NPLUG_PLAYERS_MAX == 16, "what the table says is expected");
 
 /* Words that stand for several kinds at once. */
 static const struct {
@@ -51,16 +72,6 @@ static uint32_t read_kinds(nf_doc *doc, json_t *list, const char *pointer)
     return kinds;
 }
 
-static uint32_t read_time(nf_doc *doc, json_t *seats, const char *name)
-{
-    json_int_t value = json_integer_value(json_object_get(seats, name));
-    char at[32];
-
-    snprintf(at, sizeof at, "/seats/%s", name);
-    if (value < 0 || value > 3600000) nf_error(doc, at, "0 to 3600000 milliseconds are expected");
-    return (uint32_t)value;
-}
-
 /* The name of a button of the game; NULL where none is said. */
 static const char *read_button(nf_doc *doc, const nplug_game_file *file, json_t *seats,
                                const char *member)
@@ -87,21 +98,10 @@ static const char *read_button(nf_doc *doc, const nplug_game_file *file, json_t 
 static void read_rule(nf_doc *doc, nplug_game_file *file, json_t *seats)
 {
     nplug_game *game = &file->game;
-    json_int_t most;
 
-    nf_check(doc, seats, "/seats", seat_fields, COUNT(seat_fields));
-    if (doc->failed) return;
-    most = json_object_get(seats, "max") ? json_integer_value(json_object_get(seats, "max")) : 1;
-    if (most < 1 || most > NPLUG_PLAYERS_MAX)
-        nf_error(doc, "/seats/max", "1 to %u players are expected", NPLUG_PLAYERS_MAX);
-    game->players = (uint32_t)most;
-    game->seats = most == 1 ? NPLUG_SEATS_ONE : NPLUG_SEATS_FIRST_USE;
-    if (json_object_get(seats, "by"))
-        game->seats = (nplug_seat_rule)nf_read_word(doc, seats, "by", "/seats", seat_rules,
-                                                    COUNT(seat_rules), "rule for seats");
+    if (!nf_read(doc, seats, "/seats", &nf_seats_object, game)) return;
+    if (game->players == 1 && !json_object_get(seats, "by")) game->seats = NPLUG_SEATS_ONE;
     game->seat_kinds = read_kinds(doc, json_object_get(seats, "kinds"), "/seats/kinds");
-    game->waits_ms = read_time(doc, seats, "waits");
-    game->wobble_ms = read_time(doc, seats, "wobble");
     game->join = read_button(doc, file, seats, "join");
     game->leave = read_button(doc, file, seats, "leave");
     if ((game->seats == NPLUG_SEATS_BY_ACTION) != (game->join != NULL))

@@ -6,15 +6,6 @@
 #include <stdlib.h>
 #include <string.h>
 
-#define COUNT(list) (sizeof(list) / sizeof *(list))
-
-/* Bus numbers of the Linux kernel's input interface (input.h). */
-static const struct {
-    const char *name;
-    uint16_t number;
-} buses[] = {{"pci", 0x01},   {"usb", 0x03}, {"bluetooth", 0x05}, {"virtual", 0x06},
-             {"i8042", 0x11}, {"i2c", 0x18}, {"host", 0x19},      {"spi", 0x1c}};
-
 void *nf_one_more(void **list, size_t used, size_t *room, size_t size)
 {
     if (used == *room) {
@@ -31,56 +22,6 @@ void *nf_one_more(void **list, size_t used, size_t *room, size_t size)
 void nf_no_memory(nf_doc *doc, const char *pointer)
 {
     nf_error(doc, pointer, "the system has no memory left");
-}
-
-uint16_t nf_id_of(nf_doc *doc, const json_t *value, const char *pointer)
-{
-    const char *text = json_string_value(value);
-    char *end = NULL;
-    unsigned long number = text ? strtoul(text, &end, 16) : 0;
-
-    if (text && strncmp(text, "0x", 2) == 0 && *end == 0 && number <= 0xffff)
-        return (uint16_t)number;
-    nf_error(doc, pointer, "a number like \"0x0201\" is expected");
-    return 0;
-}
-
-uint16_t nf_read_id(nf_doc *doc, const json_t *rule, const char *member, const char *pointer)
-{
-    char at[256];
-
-    if (!json_object_get(rule, member)) return 0;
-    snprintf(at, sizeof at, "%s/%s", pointer, member);
-    return nf_id_of(doc, json_object_get(rule, member), at);
-}
-
-uint16_t nf_read_bus(nf_doc *doc, const json_t *rule, const char *pointer)
-{
-    const char *word = nf_string(rule, "bus", NULL);
-    char at[256], near[96];
-
-    for (size_t i = 0; word && i < COUNT(buses); i++)
-        if (strcmp(buses[i].name, word) == 0) return buses[i].number;
-    snprintf(at, sizeof at, "%s/bus", pointer);
-    if (word)
-        nf_error(doc, at, "\"%s\" is no bus%s", word,
-                 nf_nearest(&buses[0].name, COUNT(buses), sizeof *buses, word, near, sizeof near));
-    return 0;
-}
-
-/* A word out of a list: its place, or 0 with an error. */
-uint16_t nf_read_word(nf_doc *doc, const json_t *rule, const char *member, const char *pointer,
-                      const char *const *words, size_t count, const char *sort)
-{
-    const char *word = nf_string(rule, member, NULL);
-    int found = word ? nf_word(words, count, word) : 0;
-    char at[256], near[96];
-
-    snprintf(at, sizeof at, "%s/%s", pointer, member);
-    if (found < 0)
-        nf_error(doc, at, "\"%s\" is no %s%s", word, sort,
-                 nf_nearest(words, count, sizeof *words, word, near, sizeof near));
-    return (uint16_t)(found < 0 ? 0 : found);
 }
 
 static bool unknown_code(nf_doc *doc, nplug_space space, const char *name, const char *at)
@@ -159,11 +100,4 @@ bool nf_is_low(nf_doc *doc, const json_t *object, const char *member, const char
     snprintf(at, sizeof at, "%s/%s", pointer, member);
     nf_error(doc, at, "\"%s\" must be \"low\" or \"high\"", member);
     return false;
-}
-
-const char *nf_bus_name(uint16_t bus)
-{
-    for (size_t i = 0; i < COUNT(buses); i++)
-        if (buses[i].number == bus) return buses[i].name;
-    return NULL;
 }

@@ -9,20 +9,6 @@
 void *nf_one_more(void **list, size_t used, size_t *room, size_t size);
 void nf_no_memory(nf_doc *doc, const char *pointer);
 
-/* "0x0201", 0 where the member is missing. */
-uint16_t nf_read_id(nf_doc *doc, const json_t *object, const char *member, const char *pointer);
-
-/* The same of a value that stands `at` a place. */
-uint16_t nf_id_of(nf_doc *doc, const json_t *value, const char *at);
-
-/* "bus": a word for a bus of the kernel's input interface; 0 where it is missing. */
-uint16_t nf_read_bus(nf_doc *doc, const json_t *object, const char *pointer);
-
-/* A word out of a list: its place; 0 where it is missing, or with an error that calls it no `sort`.
- */
-uint16_t nf_read_word(nf_doc *doc, const json_t *object, const char *member, const char *pointer,
-                      const char *const *words, size_t count, const char *sort);
-
 /* The one of five members that says which signal; false with an error. */
 bool nf_read_code(nf_doc *doc, const json_t *object, const char *pointer, uint8_t *space,
                   uint32_t *code);

@@ -1,6 +1,8 @@
 /* Simulated models from files. */
 #include "codes.h"
+#include "document.h"
 #include "members.h"
+#include "objects.h"
 #include <stdlib.h>
 #include <stdio.h>
 #include <string.h>
@@ -16,26 +18,52 @@ struct nplug_model_file {
 
 /* What is being read into. */
 typedef struct reader {
-    nf_doc doc;
+    nf_doc *doc;
     nplug_model_file *file;
     size_t signal_room, control_room;
 } reader;
 
 static const nf_field model_fields[] = {
-    {"nestplug", NF_STRING, true}, {"version", NF_INTEGER, true},  {"name", NF_STRING, true},
-    {"device", NF_STRING, true},   {"bus", NF_STRING, false},      {"vendor", NF_STRING, false},
-    {"product", NF_STRING, false}, {"revision", NF_STRING, false}, {"interval", NF_INTEGER, false},
-    {"about", NF_STRING, false},   {"keys", NF_STRING, false},     {"signals", NF_ARRAY, false},
-    {"controls", NF_OBJECT, false}};
-static const nf_field signal_fields[] = {
-    {"evdev", NF_STRING, false},  {"hid", NF_STRING, false},    {"w3c", NF_INTEGER, false},
-    {"plain", NF_INTEGER, false}, {"openxr", NF_STRING, false}, {"slot", NF_INTEGER, false},
-    {"nature", NF_STRING, false}, {"range", NF_ARRAY, false},   {"rest", NF_INTEGER, false},
-    {"first", NF_INTEGER, false}};
+    NF_MUST("nestplug", NF_STRING),
+    NF_MUST("version", NF_INTEGER),
+    {.name = "name", .type = NF_STRING, .required = true, NF_INTO(nplug_sim_model, name)},
+    {.name = "device", .type = NF_STRING, .required = true, NF_INTO(nplug_sim_model, device)},
+    {.name = "bus", .type = NF_BUS, NF_INTO(nplug_sim_model, bus)},
+    {.name = "vendor", .type = NF_ID, NF_INTO(nplug_sim_model, vendor)},
+    {.name = "product", .type = NF_ID, NF_INTO(nplug_sim_model, product)},
+    {.name = "revision", .type = NF_ID, NF_INTO(nplug_sim_model, version)},
+    {.name = "interval",
+     .type = NF_INTEGER,
+     NF_INTO(nplug_sim_model, interval),
+     .least = 100,
+     .most = 3600000000,
+     .expected = "100 microseconds or more are expected",
+     .otherwise = 4000},
+    NF_HAND("about", NF_STRING),
+    NF_HAND("keys", NF_STRING),
+    NF_HAND("signals", NF_ARRAY),
+    NF_HAND("controls", NF_OBJECT)};
+const nf_object nf_model_object = NF_OBJECT_OF(model_fields, "model", "");
+
+#define CODES                                                                                      \
+    NF_HAND("evdev", NF_STRING), NF_HAND("hid", NF_STRING), NF_HAND("w3c", NF_INTEGER),            \
+        NF_HAND("plain", NF_INTEGER), NF_HAND("openxr", NF_STRING), NF_HAND("slot", NF_INTEGER)
+
+static const nf_field signal_fields[] = {CODES, NF_HAND("nature", NF_STRING),
+                                         NF_HAND("range", NF_ARRAY), NF_HAND("rest", NF_INTEGER),
+                                         NF_HAND("first", NF_INTEGER)};
+const nf_object nf_signal_object = NF_OBJECT_OF(signal_fields, "model", "/$defs/signal");
 static const nf_field row_fields[] = {
-    {"evdev", NF_STRING, false},  {"hid", NF_STRING, false},     {"w3c", NF_INTEGER, false},
-    {"plain", NF_INTEGER, false}, {"openxr", NF_STRING, false},  {"slot", NF_INTEGER, false},
-    {"full", NF_STRING, false},   {"bounce", NF_INTEGER, false}, {"round", NF_BOOL, false}};
+    CODES,
+    NF_HAND("full", NF_STRING),
+    {.name = "bounce",
+     .type = NF_INTEGER,
+     NF_INTO(nplug_sim_control, bounce),
+     .least = 0,
+     .most = 500,
+     .expected = "0 to 500 milliseconds are expected"},
+    {.name = "round", .type = NF_BOOL, NF_INTO(nplug_sim_control, round)}};
+const nf_object nf_row_object = NF_OBJECT_OF(row_fields, "model", "/$defs/row");
 
 static const char *const letters[] = {"x", "y", "z", "qx", "qy", "qz", "qw"};
 
@@ -49,7 +77,7 @@ static void read_nature(reader *in, const json_t *object, const char *pointer,
     for (unsigned i = 0; i < COUNT(names); i++)
         names[i] = nplug_nature_name((nplug_nature)i);
     signal->nature =
-        (uint8_t)nf_read_word(&in->doc, object, "nature", pointer, names, COUNT(names), "nature");
+        (uint8_t)nf_read_word(in->doc, object, "nature", pointer, names, COUNT(names), "nature");
 }
 
 /* A button needs no range; all else says its own. */
@@ -64,9 +92,9 @@ static void read_range(reader *in, const json_t *object, const char *pointer,
 
     snprintf(place, sizeof place, "%s/range", pointer);
     if (range && (json_array_size(range) != 2 || low < INT32_MIN || high > INT32_MAX || low > high))
-        nf_error(&in->doc, place, "two raw values are expected, the lower one first");
+        nf_error(in->doc, place, "two raw values are expected, the lower one first");
     snprintf(place, sizeof place, "%s/rest", pointer);
-    if (at < INT32_MIN || at > INT32_MAX) nf_error(&in->doc, place, "a raw value is expected");
+    if (at < INT32_MIN || at > INT32_MAX) nf_error(in->doc, place, "a raw value is expected");
     signal->min = (int32_t)low;
     signal->max = (int32_t)high;
     signal->rest = (int32_t)at;
@@ -79,7 +107,7 @@ static void add_signal(reader *in, const nplug_sim_signal *signal, const char *p
                                         &in->signal_room, sizeof *signal);
 
     if (!place || in->file->model.signal_count == UINT16_MAX) {
-        nf_no_memory(&in->doc, pointer);
+        nf_no_memory(in->doc, pointer);
         return;
     }
     *place = *signal;
@@ -92,12 +120,8 @@ static void read_signal(reader *in, const json_t *object, size_t index)
     char pointer[64];
 
     snprintf(pointer, sizeof pointer, "/signals/%u", (unsigned)index);
-    if (!json_is_object(object)) {
-        nf_error(&in->doc, pointer, "an object with a code is expected");
-        return;
-    }
-    nf_check(&in->doc, object, pointer, signal_fields, COUNT(signal_fields));
-    if (in->doc.failed || !nf_read_code(&in->doc, object, pointer, &signal.space, &signal.code))
+    if (!nf_check(in->doc, object, pointer, &nf_signal_object) ||
+        !nf_read_code(in->doc, object, pointer, &signal.space, &signal.code))
         return;
     read_nature(in, object, pointer, &signal);
     read_range(in, object, pointer, &signal);
@@ -138,21 +162,20 @@ static void read_row(reader *in, const char *name, const json_t *object, const c
     nplug_sim_signal of = {0};
     bool low = false;
 
-    nf_check(&in->doc, object, pointer, row_fields, COUNT(row_fields));
-    if (in->doc.failed || !nf_read_code(&in->doc, object, pointer, &of.space, &of.code)) return;
+    if (!nf_read(in->doc, object, pointer, &nf_row_object, &row)) return;
+    if (!nf_read_code(in->doc, object, pointer, &of.space, &of.code)) return;
     if (!find_signal(in, &of, &row.signal)) {
-        nf_error(&in->doc, pointer, "the model has no such signal");
+        nf_error(in->doc, pointer, "the model has no such signal");
         return;
     }
-    nf_is_low(&in->doc, object, "full", pointer, &low);
+    nf_is_low(in->doc, object, "full", pointer, &low);
     row.low = low ? in->file->signals[row.signal].max : in->file->signals[row.signal].min;
     row.high = low ? in->file->signals[row.signal].min : in->file->signals[row.signal].max;
-    row.round = json_is_true(json_object_get(object, "round"));
-    row.bounce = (uint32_t)json_integer_value(json_object_get(object, "bounce")) * 1000u;
+    row.bounce *= 1000u;
     place = (nplug_sim_control *)nf_one_more(
         (void **)&in->file->controls, in->file->model.control_count, &in->control_room, sizeof row);
     if (!place) {
-        nf_no_memory(&in->doc, pointer);
+        nf_no_memory(in->doc, pointer);
         return;
     }
     *place = row;
@@ -166,10 +189,10 @@ static void read_control(reader *in, const char *name, const json_t *object)
 
     snprintf(pointer, sizeof pointer, "/controls/%s", name);
     if (!json_is_object(object)) {
-        nf_error(&in->doc, pointer, "an object is expected");
+        nf_error(in->doc, pointer, "an object is expected");
         return;
     }
-    for (unsigned i = 0; i < COUNT(letters) && !in->doc.failed; i++) {
+    for (unsigned i = 0; i < COUNT(letters) && !in->doc->failed; i++) {
         const json_t *part = json_object_get(object, letters[i]);
         if (!json_is_object(part)) continue;
         snprintf(at, sizeof at, "%s/%s", pointer, letters[i]);
@@ -181,83 +204,56 @@ static void read_control(reader *in, const char *name, const json_t *object)
 
 /* --- the whole ------------------------------------------------------------------------------ */
 
-static void read_head(reader *in)
+static void read_model(nf_doc *doc, void *made)
 {
-    nplug_sim_model *model = &in->file->model;
-    const json_t *root = in->doc.root, *interval = json_object_get(root, "interval");
-
-    if (strcmp(nf_string(root, "nestplug", ""), "model") != 0)
-        nf_error(&in->doc, "/nestplug", "\"model\" is expected: this file is something else");
-    if (json_integer_value(json_object_get(root, "version")) != 1)
-        nf_error(&in->doc, "/version", "this library reads version 1 of models");
-    model->name = nf_string(root, "name", "");
-    model->device = nf_string(root, "device", "");
-    model->bus = nf_read_bus(&in->doc, root, "");
-    model->vendor = nf_read_id(&in->doc, root, "vendor", "");
-    model->product = nf_read_id(&in->doc, root, "product", "");
-    model->version = nf_read_id(&in->doc, root, "revision", "");
-    model->interval = interval ? (nplug_time)json_integer_value(interval) : 4000;
-    if (interval && json_integer_value(interval) < 100)
-        nf_error(&in->doc, "/interval", "100 microseconds or more are expected");
-}
-
-static void read_model(reader *in)
-{
-    const json_t *signals;
+    const json_t *signals = json_object_get(doc->root, "signals");
     const char *name;
     json_t *value;
+    reader in;
 
-    if (!json_is_object(in->doc.root)) {
-        nf_error(&in->doc, "", "an object is expected");
-        return;
-    }
-    nf_check(&in->doc, in->doc.root, "", model_fields, COUNT(model_fields));
-    if (in->doc.failed) return;
-    read_head(in);
-    signals = json_object_get(in->doc.root, "signals");
+    memset(&in, 0, sizeof in);
+    in.doc = doc;
+    in.file = (nplug_model_file *)made;
+    nf_fill(doc, doc->root, "", &nf_model_object, &in.file->model);
     for (size_t i = 0; i < json_array_size(signals); i++)
-        read_signal(in, json_array_get(signals, i), i);
-    if (json_object_get(in->doc.root, "keys")) add_keys(in);
-    json_object_foreach(json_object_get(in->doc.root, "controls"), name, value) if (!in->doc.failed)
-        read_control(in, name, value);
-    in->file->model.signals = in->file->signals;
-    in->file->model.controls = in->file->controls;
+        read_signal(&in, json_array_get(signals, i), i);
+    if (json_object_get(doc->root, "keys")) add_keys(&in);
+    json_object_foreach(json_object_get(doc->root, "controls"), name, value) if (!doc->failed)
+        read_control(&in, name, value);
+    in.file->model.signals = in.file->signals;
+    in.file->model.controls = in.file->controls;
 }
+
+static void free_model(void *file)
+{
+    nplug_model_free((nplug_model_file *)file);
+}
+
+static const nf_sort models = {.word = "model",
+                               .many = "models",
+                               .version = 1,
+                               .object = &nf_model_object,
+                               .size = sizeof(nplug_model_file),
+                               .root = offsetof(nplug_model_file, root),
+                               .read = read_model,
+                               .free = free_model};
 
 nplug_result nplug_model_parse(const char *text, size_t length, const char *name,
                                nplug_model_file **out, nplug_notes *notes)
 {
-    reader in;
+    void *made = NULL;
+    nplug_result result = nf_parse(&models, text, length, name, out ? &made : NULL, notes);
 
-    if (!text || !name || !out || !notes) return NPLUG_ERR_ARGUMENT;
-    *out = NULL;
-    memset(&in, 0, sizeof in);
-    in.doc = nf_doc_begin(text, length, name, notes);
-    in.file = (nplug_model_file *)calloc(1, sizeof *in.file);
-    if (!in.file) return NPLUG_ERR_MEMORY;
-    if (nf_doc_parse(&in.doc)) read_model(&in);
-    in.file->root = in.doc.root;
-    if (in.doc.failed) {
-        nplug_model_free(in.file);
-        return NPLUG_ERR_FORMAT;
-    }
-    *out = in.file;
-    return NPLUG_OK;
+    if (out) *out = (nplug_model_file *)made;
+    return result;
 }
 
 nplug_result nplug_model_read(const char *path, nplug_model_file **file, nplug_notes *notes)
 {
-    nplug_result result;
-    size_t length;
-    char *text;
+    void *made = NULL;
+    nplug_result result = nf_parse_file(&models, path, file ? &made : NULL, notes);
 
-    if (!path || !file || !notes) return NPLUG_ERR_ARGUMENT;
-    *file = NULL;
-    nf_notes_begin(notes, path);
-    text = nf_read_file(path, &length, notes);
-    if (!text) return NPLUG_ERR_FILE;
-    result = nplug_model_parse(text, length, path, file, notes);
-    free(text);
+    if (file) *file = (nplug_model_file *)made;
     return result;
 }
 

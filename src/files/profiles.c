@@ -1,11 +1,12 @@
+#include "objects.h"
 #include "profiles.h"
 #include <stdio.h>
 #include <string.h>
 
-#define COUNT(list) (sizeof(list) / sizeof *(list))
-
 static const nf_field profile_fields[] = {
-    {"bindings", NF_OBJECT, false}, {"comfort", NF_OBJECT, false}, {"about", NF_STRING, false}};
+    NF_HAND("bindings", NF_OBJECT), NF_HAND("comfort", NF_OBJECT), NF_HAND("about", NF_STRING)};
+const nf_object nf_profile_object =
+    NF_OBJECT_OF(profile_fields, "settings", "/properties/profiles/additionalProperties");
 
 /* --- reading -------------------------------------------------------------------------------- */
 
@@ -35,11 +36,7 @@ void nf_profiles_check(nf_doc *doc)
     json_object_foreach(json_object_get(doc->root, "profiles"), name, profile)
     {
         snprintf(at, sizeof at, "/profiles/%.60s", name);
-        if (!json_is_object(profile)) {
-            nf_error(doc, at, "an object is expected");
-            return;
-        }
-        nf_check(doc, profile, at, profile_fields, COUNT(profile_fields));
+        if (!nf_check(doc, profile, at, &nf_profile_object)) return;
         snprintf(inner, sizeof inner, "%s/bindings", at);
         check_texts(doc, json_object_get(profile, "bindings"), inner);
         snprintf(inner, sizeof inner, "%s/comfort", at);

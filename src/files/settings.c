@@ -1,7 +1,9 @@
 /* Settings: what is kept for players from one run to the next. */
 #include "codes.h"
+#include "document.h"
 #include "members.h"
 #include "nestplug/device.h"
+#include "objects.h"
 #include "profiles.h"
 #include "sheet_json.h"
 #include "whole_file.h"
@@ -12,7 +14,6 @@
 #include <string.h>
 
 #define SETTINGS_VERSION 2
-#define COUNT(list)      (sizeof(list) / sizeof *(list))
 
 struct nplug_settings {
     json_t *root; /* whole, with what is not known here */
@@ -24,26 +25,39 @@ struct nplug_settings {
 };
 
 static const nf_field settings_fields[] = {
-    {"nestplug", NF_STRING, true}, {"version", NF_INTEGER, true},
-    {"about", NF_STRING, false},   {"calibrations", NF_ARRAY, false},
-    {"sheets", NF_ARRAY, false},   {"profiles", NF_OBJECT, false}};
+    NF_MUST("nestplug", NF_STRING), NF_MUST("version", NF_INTEGER),
+    NF_HAND("about", NF_STRING),    NF_HAND("calibrations", NF_ARRAY),
+    NF_HAND("sheets", NF_ARRAY),    NF_HAND("profiles", NF_OBJECT)};
+const nf_object nf_settings_object = NF_OBJECT_OF(settings_fields, "settings", "");
+
+#define RAW                                                                                        \
+    .type = NF_INTEGER, .required = true, .least = INT32_MIN, .most = INT32_MAX,                   \
+    .expected = "a raw value of 32 bits is expected"
+
 static const nf_field calibration_fields[] = {
-    {"device", NF_STRING, true},  {"space", NF_STRING, true}, {"code", NF_INTEGER, true},
-    {"signal", NF_STRING, false}, {"rest", NF_INTEGER, true}, {"low", NF_INTEGER, true},
-    {"high", NF_INTEGER, true}};
+    NF_MUST("device", NF_STRING),
+    {.name = "space",
+     .type = NF_WORD,
+     .required = true,
+     NF_INTO(nplug_calibration, space),
+     .words = nf_space_names,
+     .count = NPLUG_SPACES,
+     .sort = "code space"},
+    {.name = "code",
+     .type = NF_INTEGER,
+     .required = true,
+     NF_INTO(nplug_calibration, code),
+     .least = 0,
+     .most = UINT32_MAX,
+     .expected = "a code of 32 bits is expected"},
+    NF_HAND("signal", NF_STRING),
+    {.name = "rest", NF_INTO(nplug_calibration, rest), RAW},
+    {.name = "low", NF_INTO(nplug_calibration, low), RAW},
+    {.name = "high", NF_INTO(nplug_calibration, high), RAW}};
+const nf_object nf_calibration_object =
+    NF_OBJECT_OF(calibration_fields, "settings", "/properties/calibrations/items");
 
 /* --- reading -------------------------------------------------------------------------------- */
-
-static int32_t read_raw(nf_doc *doc, const json_t *object, const char *member, const char *pointer)
-{
-    json_int_t value = json_integer_value(json_object_get(object, member));
-    char at[96];
-
-    if (value >= INT32_MIN && value <= INT32_MAX) return (int32_t)value;
-    snprintf(at, sizeof at, "%s/%s", pointer, member);
-    nf_error(doc, at, "a raw value of 32 bits is expected");
-    return 0;
-}
 
 static uint64_t read_key(nf_doc *doc, const json_t *object, const char *pointer)
 {
@@ -76,19 +90,8 @@ static void read_calibration(nf_doc *doc, nplug_settings *settings, const json_t
 
     memset(&one, 0, sizeof one);
     snprintf(pointer, sizeof pointer, "/calibrations/%u", (unsigned)index);
-    if (!json_is_object(object)) {
-        nf_error(doc, pointer, "an object is expected");
-        return;
-    }
-    nf_check(doc, object, pointer, calibration_fields, COUNT(calibration_fields));
-    if (doc->failed) return;
+    if (!nf_read(doc, object, pointer, &nf_calibration_object, &one)) return;
     one.device = read_key(doc, object, pointer);
-    one.space =
-        nf_read_word(doc, object, "space", pointer, nf_space_names, NPLUG_SPACES, "code space");
-    one.code = (uint32_t)json_integer_value(json_object_get(object, "code"));
-    one.rest = read_raw(doc, object, "rest", pointer);
-    one.low = read_raw(doc, object, "low", pointer);
-    one.high = read_raw(doc, object, "high", pointer);
     snprintf(at, sizeof at, "%s/rest", pointer);
     if (one.low >= one.high || one.rest < one.low || one.rest > one.high)
         nf_error(doc, at, "\"low\", \"rest\" and \"high\" must rise");
@@ -129,61 +132,44 @@ static void read_lists(nf_doc *doc, nplug_settings *settings)
         read_sheet(doc, settings, json_array_get(sheets, i), i);
 }
 
-static void read_settings(nf_doc *doc, nplug_settings *settings)
+static void read_settings(nf_doc *doc, void *made)
 {
-    json_int_t version;
-
-    if (!json_is_object(doc->root)) {
-        nf_error(doc, "", "an object is expected");
-        return;
-    }
-    nf_check(doc, doc->root, "", settings_fields, COUNT(settings_fields));
-    if (doc->failed) return;
-    if (strcmp(nf_string(doc->root, "nestplug", ""), "settings") != 0)
-        nf_error(doc, "/nestplug", "\"settings\" is expected: this file is something else");
-    version = json_integer_value(json_object_get(doc->root, "version"));
-    if (version < 1 || version > SETTINGS_VERSION)
-        nf_error(doc, "/version", "this library reads versions 1 to %d of settings",
-                 SETTINGS_VERSION);
-    if (!doc->failed && version == 1) nf_profiles_migrate(doc);
+    if (json_integer_value(json_object_get(doc->root, "version")) == 1) nf_profiles_migrate(doc);
     nf_profiles_check(doc);
-    if (!doc->failed) read_lists(doc, settings);
+    if (!doc->failed) read_lists(doc, (nplug_settings *)made);
 }
+
+static void free_settings(void *settings)
+{
+    nplug_settings_free((nplug_settings *)settings);
+}
+
+static const nf_sort sort_of_settings = {.word = "settings",
+                                         .many = "settings",
+                                         .version = SETTINGS_VERSION,
+                                         .object = &nf_settings_object,
+                                         .size = sizeof(nplug_settings),
+                                         .root = offsetof(nplug_settings, root),
+                                         .read = read_settings,
+                                         .free = free_settings};
 
 nplug_result nplug_settings_parse(const char *text, size_t length, const char *name,
                                   nplug_settings **out, nplug_notes *notes)
 {
-    nplug_settings *settings;
-    nf_doc doc;
+    void *made = NULL;
+    nplug_result result =
+        nf_parse(&sort_of_settings, text, length, name, out ? &made : NULL, notes);
 
-    if (!text || !name || !out || !notes) return NPLUG_ERR_ARGUMENT;
-    *out = NULL;
-    doc = nf_doc_begin(text, length, name, notes);
-    settings = (nplug_settings *)calloc(1, sizeof *settings);
-    if (!settings) return NPLUG_ERR_MEMORY;
-    if (nf_doc_parse(&doc)) read_settings(&doc, settings);
-    settings->root = doc.root;
-    if (doc.failed) {
-        nplug_settings_free(settings);
-        return NPLUG_ERR_FORMAT;
-    }
-    *out = settings;
-    return NPLUG_OK;
+    if (out) *out = (nplug_settings *)made;
+    return result;
 }
 
 nplug_result nplug_settings_read(const char *path, nplug_settings **settings, nplug_notes *notes)
 {
-    nplug_result result;
-    size_t length;
-    char *text;
+    void *made = NULL;
+    nplug_result result = nf_parse_file(&sort_of_settings, path, settings ? &made : NULL, notes);
 
-    if (!path || !settings || !notes) return NPLUG_ERR_ARGUMENT;
-    *settings = NULL;
-    nf_notes_begin(notes, path);
-    text = nf_read_file(path, &length, notes);
-    if (!text) return NPLUG_ERR_FILE;
-    result = nplug_settings_parse(text, length, path, settings, notes);
-    free(text);
+    if (settings) *settings = (nplug_settings *)made;
     return result;
 }
 

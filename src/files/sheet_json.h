@@ -7,7 +7,4 @@
 
 json_t *nf_sheet_json(const nplug_sheet *sheet);
 
-/* A bus by its word; NULL where it has none. */
-const char *nf_bus_name(uint16_t bus);
-
 #endif

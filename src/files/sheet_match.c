@@ -1,17 +1,30 @@
 /* The match rules of a sheet. */
 #include "codes.h"
+#include "objects.h"
 #include "sheet_reader.h"
 #include <stdio.h>
 #include <string.h>
 
-#define COUNT(list) (sizeof(list) / sizeof *(list))
-
 static const nf_field match_fields[] = {
-    {"bus", NF_STRING, false},     {"vendor", NF_STRING, false}, {"product", NF_ARRAY, false},
-    {"version", NF_STRING, false}, {"kind", NF_STRING, false},   {"space", NF_STRING, false},
-    {"has", NF_ARRAY, false},      {"lacks", NF_ARRAY, false},   {"axis", NF_OBJECT, false}};
+    {.name = "bus", .type = NF_BUS, NF_INTO(nplug_match, bus)},
+    {.name = "vendor", .type = NF_ID, NF_INTO(nplug_match, vendor)},
+    NF_HAND("product", NF_ARRAY),
+    {.name = "version", .type = NF_ID, NF_INTO(nplug_match, version)},
+    NF_HAND("kind", NF_STRING),
+    NF_HAND("space", NF_STRING),
+    NF_HAND("has", NF_ARRAY),
+    NF_HAND("lacks", NF_ARRAY),
+    NF_HAND("axis", NF_OBJECT)};
+const nf_object nf_match_object = NF_OBJECT_OF(match_fields, "sheet", "/$defs/match");
+
+#define RAW .least = INT32_MIN, .most = INT32_MAX, .expected = "a raw value of 32 bits is expected"
+
 static const nf_field axis_fields[] = {
-    {"code", NF_STRING, true}, {"fuzz", NF_INTEGER, true}, {"flat", NF_INTEGER, true}};
+    NF_MUST("code", NF_STRING),
+    {.name = "fuzz", .type = NF_INTEGER, .required = true, NF_INTO(nplug_match, fuzz), RAW},
+    {.name = "flat", .type = NF_INTEGER, .required = true, NF_INTO(nplug_match, flat), RAW}};
+const nf_object nf_match_axis_object =
+    NF_OBJECT_OF(axis_fields, "sheet", "/$defs/match/properties/axis");
 
 static void add_match(nf_sheet_reader *in, const char *pointer, nplug_match match)
 {
@@ -19,7 +32,7 @@ static void add_match(nf_sheet_reader *in, const char *pointer, nplug_match matc
         (nplug_match *)nf_one_more((void **)&in->file->matches, in->file->sheet.match_count,
                                    &in->match_room, sizeof(nplug_match));
     if (!one) {
-        nf_no_memory(&in->doc, pointer);
+        nf_no_memory(in->doc, pointer);
         return;
     }
     *one = match;
@@ -34,7 +47,7 @@ static void read_products(nf_sheet_reader *in, const json_t *rule, const char *p
 
     for (size_t i = 0; i < json_array_size(products); i++) {
         snprintf(at, sizeof at, "%s/product/%u", pointer, (unsigned)i);
-        match.product = nf_id_of(&in->doc, json_array_get(products, i), at);
+        match.product = nf_id_of(in->doc, json_array_get(products, i), at);
         add_match(in, pointer, match);
     }
     if (!products) add_match(in, pointer, match);
@@ -47,7 +60,7 @@ uint16_t nf_sheet_kind(nf_sheet_reader *in, const json_t *object, const char *po
 
     for (unsigned i = 0; i < NPLUG_KINDS; i++)
         kinds[i] = nplug_kind_name((nplug_kind)i);
-    return nf_read_word(&in->doc, object, member, pointer, kinds, NPLUG_KINDS, "kind of device");
+    return nf_read_word(in->doc, object, member, pointer, kinds, NPLUG_KINDS, "kind of device");
 }
 
 /* "has" and "lacks": codes of the rule's own space.  They stand in one list, so that pointers into
@@ -63,13 +76,13 @@ static void read_codes(nf_sheet_reader *in, const json_t *rule, const char *memb
         uint32_t code = 0, *place;
         snprintf(at, sizeof at, "%s/%s/%u", pointer, member, (unsigned)i);
         if (!name)
-            nf_error(&in->doc, at, "a code's name is expected");
-        else if (!nf_code_text(&in->doc, space, name, at, &code))
+            nf_error(in->doc, at, "a code's name is expected");
+        else if (!nf_code_text(in->doc, space, name, at, &code))
             return;
         place = (uint32_t *)nf_one_more((void **)&in->file->codes, in->code_count, &in->code_room,
                                         sizeof(uint32_t));
         if (!place) {
-            nf_no_memory(&in->doc, at);
+            nf_no_memory(in->doc, at);
             return;
         }
         *place = code;
@@ -87,12 +100,9 @@ static void read_axis(nf_sheet_reader *in, const json_t *rule, const char *point
 
     if (!axis) return;
     snprintf(at, sizeof at, "%s/axis", pointer);
-    nf_check(&in->doc, axis, at, axis_fields, COUNT(axis_fields));
-    if (in->doc.failed) return;
-    match->fuzz = (int32_t)json_integer_value(json_object_get(axis, "fuzz"));
-    match->flat = (int32_t)json_integer_value(json_object_get(axis, "flat"));
+    if (!nf_read(in->doc, axis, at, &nf_match_axis_object, match)) return;
     strcat(at, "/code");
-    nf_code_text(&in->doc, (nplug_space)(match->space - 1), nf_string(axis, "code", ""), at,
+    nf_code_text(in->doc, (nplug_space)(match->space - 1), nf_string(axis, "code", ""), at,
                  &match->axis);
 }
 
@@ -104,32 +114,28 @@ static void read_match(nf_sheet_reader *in, const json_t *rule, size_t index)
     memset(&match, 0, sizeof match);
     snprintf(pointer, sizeof pointer, "/match/%u", (unsigned)index);
     if (!json_is_object(rule)) {
-        nf_error(&in->doc, pointer, "an object with \"bus\", \"vendor\", \"product\" is expected");
+        nf_error(in->doc, pointer, "an object with \"bus\", \"vendor\", \"product\" is expected");
         return;
     }
-    nf_check(&in->doc, rule, pointer, match_fields, COUNT(match_fields));
-    if (in->doc.failed) return;
-    match.bus = nf_read_bus(&in->doc, rule, pointer);
-    match.vendor = nf_read_id(&in->doc, rule, "vendor", pointer);
-    match.version = nf_read_id(&in->doc, rule, "version", pointer);
+    if (!nf_read(in->doc, rule, pointer, &nf_match_object, &match)) return;
     match.kind = nf_sheet_kind(in, rule, pointer, "kind");
     if (json_object_get(rule, "space"))
-        match.space = (uint16_t)(nf_read_word(&in->doc, rule, "space", pointer, nf_space_names,
+        match.space = (uint16_t)(nf_read_word(in->doc, rule, "space", pointer, nf_space_names,
                                               NPLUG_SPACES, "code space") +
                                  1);
     if (!match.space && (json_object_get(rule, "has") || json_object_get(rule, "lacks") ||
                          json_object_get(rule, "axis")))
-        nf_error(&in->doc, pointer,
+        nf_error(in->doc, pointer,
                  "\"has\", \"lacks\" and \"axis\" need a \"space\" for their codes");
     if (json_object_get(rule, "product") && !json_object_get(rule, "vendor"))
-        nf_error(&in->doc, pointer, "\"product\" means nothing without a \"vendor\"");
-    if (in->doc.failed) return;
+        nf_error(in->doc, pointer, "\"product\" means nothing without a \"vendor\"");
+    if (in->doc->failed) return;
     read_axis(in, rule, pointer, &match);
     read_codes(in, rule, "has", pointer, (nplug_space)(match.space - 1), &match.has_count);
     read_codes(in, rule, "lacks", pointer, (nplug_space)(match.space - 1), &match.lacks_count);
     read_products(in, rule, pointer, match);
     if (json_object_size(rule) == 0)
-        nf_error(&in->doc, pointer, "an empty rule would fit every device");
+        nf_error(in->doc, pointer, "an empty rule would fit every device");
 }
 
 /* The lists of codes have their place now: each match's codes follow the last one's, and those of
@@ -153,9 +159,9 @@ static void place_codes(nf_sheet_reader *in, const json_t *rules)
 
 void nf_sheet_matches(nf_sheet_reader *in)
 {
-    const json_t *rules = json_object_get(in->doc.root, "match");
+    const json_t *rules = json_object_get(in->doc->root, "match");
 
     for (size_t i = 0; i < json_array_size(rules); i++)
         read_match(in, json_array_get(rules, i), i);
-    if (!in->doc.failed) place_codes(in, rules);
+    if (!in->doc->failed) place_codes(in, rules);
 }

@@ -1,4 +1,6 @@
 #include "codes.h"
+#include "document.h"
+#include "objects.h"
 #include "sheet_reader.h"
 #include <stdio.h>
 #include <stdlib.h>
@@ -6,28 +8,62 @@
 
 #define COUNT(list) (sizeof(list) / sizeof *(list))
 
-static const nf_field sheet_fields[] = {
-    {"nestplug", NF_STRING, true},  {"version", NF_INTEGER, true}, {"name", NF_STRING, true},
-    {"kind", NF_STRING, true},      {"family", NF_STRING, false},  {"match", NF_ARRAY, true},
-    {"controls", NF_OBJECT, false}, {"keys", NF_STRING, false},    {"about", NF_STRING, false},
-    {"prints", NF_OBJECT, false},   {"ignores", NF_ARRAY, false},  {"confirm", NF_STRING, false}};
-static const nf_field parts_fields[] = {
-    {"x", NF_ANY, true}, {"y", NF_ANY, true}, {"z", NF_ANY, true}};
-static const nf_field pose_fields[] = {{"x", NF_OBJECT, true},  {"y", NF_OBJECT, true},
-                                       {"z", NF_OBJECT, true},  {"qx", NF_OBJECT, true},
-                                       {"qy", NF_OBJECT, true}, {"qz", NF_OBJECT, true},
-                                       {"qw", NF_OBJECT, true}};
-static const nf_field wire_fields[] = {
-    {"evdev", NF_STRING, false},   {"hid", NF_STRING, false},  {"plain", NF_INTEGER, false},
-    {"w3c", NF_INTEGER, false},    {"rest", NF_ANY, false},    {"up", NF_STRING, false},
-    {"right", NF_STRING, false},   {"when", NF_STRING, false}, {"openxr", NF_STRING, false},
-    {"slot", NF_INTEGER, false},   {"range", NF_ARRAY, false}, {"full", NF_STRING, false},
-    {"half", NF_STRING, false},    {"side", NF_STRING, false}, {"first", NF_INTEGER, false},
-    {"bounce", NF_INTEGER, false}, {"gate", NF_STRING, false}, {"node", NF_STRING, false},
-    {"guess", NF_BOOL, false}};
 static const char *const sides[] = {"up", "right", "down", "left", "x", "y"};
-
+static const char *const gates[] = {"round", "square"};
 static const char *const confirms[] = {"south", "east"};
+
+static const nf_field sheet_fields[] = {
+    NF_MUST("nestplug", NF_STRING),
+    NF_MUST("version", NF_INTEGER),
+    {.name = "name", .type = NF_STRING, .required = true, NF_INTO(nplug_sheet, name)},
+    NF_MUST("kind", NF_STRING),
+    {.name = "family", .type = NF_STRING, NF_INTO(nplug_sheet, family)},
+    NF_MUST("match", NF_ARRAY),
+    NF_HAND("controls", NF_OBJECT),
+    NF_HAND("keys", NF_STRING),
+    NF_HAND("about", NF_STRING),
+    NF_HAND("prints", NF_OBJECT),
+    NF_HAND("ignores", NF_ARRAY),
+    {.name = "confirm", .type = NF_WORD, NF_WORDS(confirms), .sort = "button that confirms"}};
+const nf_object nf_sheet_object = NF_OBJECT_OF(sheet_fields, "sheet", "");
+
+static const nf_field vector_fields[] = {NF_MUST("x", NF_ANY), NF_MUST("y", NF_ANY)};
+const nf_object nf_vector_object = NF_OBJECT_OF(vector_fields, "sheet", "/$defs/pair");
+static const nf_field sensor_fields[] = {NF_MUST("x", NF_ANY), NF_MUST("y", NF_ANY),
+                                         NF_MUST("z", NF_ANY)};
+const nf_object nf_sensor_object = NF_OBJECT_OF(sensor_fields, "sheet", "/$defs/sensor");
+static const nf_field pose_fields[] = {NF_MUST("x", NF_ANY),  NF_MUST("y", NF_ANY),
+                                       NF_MUST("z", NF_ANY),  NF_MUST("qx", NF_ANY),
+                                       NF_MUST("qy", NF_ANY), NF_MUST("qz", NF_ANY),
+                                       NF_MUST("qw", NF_ANY)};
+const nf_object nf_pose_object = NF_OBJECT_OF(pose_fields, "sheet", "/$defs/pose");
+
+static const nf_field wire_fields[] = {
+    NF_HAND("evdev", NF_STRING),
+    NF_HAND("hid", NF_STRING),
+    NF_HAND("plain", NF_INTEGER),
+    NF_HAND("w3c", NF_INTEGER),
+    NF_HAND("openxr", NF_STRING),
+    NF_HAND("slot", NF_INTEGER),
+    NF_HAND("rest", NF_ANY),
+    NF_HAND("up", NF_STRING),
+    NF_HAND("right", NF_STRING),
+    NF_HAND("when", NF_STRING),
+    NF_HAND("range", NF_ARRAY),
+    NF_HAND("full", NF_STRING),
+    NF_HAND("half", NF_STRING),
+    {.name = "side", .type = NF_WORD, NF_WORDS(sides), .sort = "side of a round hat"},
+    NF_HAND("first", NF_INTEGER),
+    {.name = "bounce",
+     .type = NF_INTEGER,
+     NF_INTO(nplug_wire, bounce),
+     .least = 0,
+     .most = 500,
+     .expected = "0 to 500 milliseconds are expected"},
+    {.name = "gate", .type = NF_WORD, NF_WORDS(gates), .sort = "gate"},
+    NF_HAND("node", NF_STRING),
+    NF_HAND("guess", NF_BOOL)};
+const nf_object nf_wire_object = NF_OBJECT_OF(wire_fields, "sheet", "/$defs/wire");
 
 /* --- controls ------------------------------------------------------------------------------- */
 
@@ -43,12 +79,12 @@ static void read_rest(nf_sheet_reader *in, const json_t *object, const char *poi
     } else if (json_is_string(rest) && strcmp(json_string_value(rest), "none") == 0) {
         wire->flags |= NPLUG_WIRE_LEVER;
         wire->reading = NPLUG_READ_FROM_LOW;
-    } else if (nf_is_low(&in->doc, object, "rest", pointer, &low)) {
+    } else if (nf_is_low(in->doc, object, "rest", pointer, &low)) {
         wire->reading = low ? NPLUG_READ_FROM_LOW : NPLUG_READ_FROM_HIGH;
     } else if (rest && !json_is_string(rest)) {
         char at[300];
         snprintf(at, sizeof at, "%s/rest", pointer);
-        nf_error(&in->doc, at, "\"rest\" must be \"low\", \"high\", \"none\" or a raw value");
+        nf_error(in->doc, at, "\"rest\" must be \"low\", \"high\", \"none\" or a raw value");
     }
 }
 
@@ -65,7 +101,7 @@ static void read_range(nf_sheet_reader *in, const json_t *object, const char *po
     if (range && (json_array_size(range) != 2 || !json_is_integer(json_array_get(range, 0)) ||
                   !json_is_integer(json_array_get(range, 1)) || low >= high || low < INT32_MIN ||
                   high > INT32_MAX)) {
-        nf_error(&in->doc, at, "two raw values are expected, the lower one first");
+        nf_error(in->doc, at, "two raw values are expected, the lower one first");
         return;
     }
     if (!range) return;
@@ -74,7 +110,7 @@ static void read_range(nf_sheet_reader *in, const json_t *object, const char *po
     wire->max = (int32_t)high;
     snprintf(at, sizeof at, "%s/rest", pointer);
     if (wire->flags & NPLUG_WIRE_HAS_REST && (wire->rest < low || wire->rest > high))
-        nf_error(&in->doc, at, "the rest %d is outside of the range", (int)wire->rest);
+        nf_error(in->doc, at, "the rest %d is outside of the range", (int)wire->rest);
 }
 
 /* What a member with two words says of the reading. */
@@ -83,43 +119,38 @@ static void read_ends(nf_sheet_reader *in, const json_t *object, const char *poi
 {
     bool low;
 
-    if (nf_is_low(&in->doc, object, "when", pointer, &low))
+    if (nf_is_low(in->doc, object, "when", pointer, &low))
         wire->reading = low ? NPLUG_READ_WHEN_LOW : NPLUG_READ_WHEN_HIGH;
-    if (nf_is_low(&in->doc, object, "half", pointer, &low))
+    if (nf_is_low(in->doc, object, "half", pointer, &low))
         wire->reading = low ? NPLUG_READ_HALF_LOW : NPLUG_READ_HALF_HIGH;
-    if (nf_is_low(&in->doc, object, "full", pointer, &low))
+    if (nf_is_low(in->doc, object, "full", pointer, &low))
         wire->reading = low ? NPLUG_READ_FROM_HIGH : NPLUG_READ_FROM_LOW;
-    if (nf_is_low(&in->doc, object, "up", pointer, &low) && low) wire->flags |= NPLUG_WIRE_REVERSED;
-    if (nf_is_low(&in->doc, object, "right", pointer, &low) && low)
+    if (nf_is_low(in->doc, object, "up", pointer, &low) && low) wire->flags |= NPLUG_WIRE_REVERSED;
+    if (nf_is_low(in->doc, object, "right", pointer, &low) && low)
         wire->flags |= NPLUG_WIRE_REVERSED;
     if (json_object_get(object, "side"))
         wire->reading =
-            (uint8_t)(NPLUG_READ_ROUND_UP + nf_read_word(&in->doc, object, "side", pointer, sides,
+            (uint8_t)(NPLUG_READ_ROUND_UP + nf_read_word(in->doc, object, "side", pointer, sides,
                                                          COUNT(sides), "side of a round hat"));
 }
 
 static void read_quirks(nf_sheet_reader *in, const json_t *object, const char *pointer,
                         nplug_wire *wire)
 {
-    static const char *const gates[] = {"round", "square"};
-    json_int_t bounce = json_integer_value(json_object_get(object, "bounce"));
     char at[300];
 
     if (json_object_get(object, "gate") &&
-        nf_read_word(&in->doc, object, "gate", pointer, gates, COUNT(gates), "gate"))
+        nf_read_word(in->doc, object, "gate", pointer, gates, COUNT(gates), "gate"))
         wire->flags |= NPLUG_WIRE_SQUARE;
     if (json_object_get(object, "first")) {
         wire->flags |= NPLUG_WIRE_ZERO_FIRST;
         snprintf(at, sizeof at, "%s/first", pointer);
         if (json_integer_value(json_object_get(object, "first")) != 0)
-            nf_error(&in->doc, at, "0 is expected: what the hardware says until it is moved");
+            nf_error(in->doc, at, "0 is expected: what the hardware says until it is moved");
     }
     if (json_is_true(json_object_get(object, "guess"))) wire->flags |= NPLUG_WIRE_GUESS;
     if (json_object_get(object, "node"))
         wire->node = (uint8_t)nf_sheet_kind(in, object, pointer, "node");
-    wire->bounce = (uint16_t)bounce;
-    snprintf(at, sizeof at, "%s/bounce", pointer);
-    if (bounce < 0 || bounce > 500) nf_error(&in->doc, at, "0 to 500 milliseconds are expected");
 }
 
 /* By nature: contacts are there or not, poses are scaled, places begin at the low end. */
@@ -149,7 +180,7 @@ static void check_twice(nf_sheet_reader *in, const nplug_wire *wire, const char 
         if (wires[i].node != wire->node) continue;
         if (is_half(&wires[i]) && is_half(wire) && wires[i].reading != wire->reading) continue;
         nplug_control_name(wires[i].control, name, sizeof name);
-        nf_error(&in->doc, pointer, "this signal is %s's already", name);
+        nf_error(in->doc, pointer, "this signal is %s's already", name);
         return;
     }
 }
@@ -160,9 +191,8 @@ static void read_wire(nf_sheet_reader *in, const json_t *object, const char *poi
     unsigned components;
     nplug_wire *place;
 
-    if (!json_is_object(object)) return;
-    nf_check(&in->doc, object, pointer, wire_fields, COUNT(wire_fields));
-    if (in->doc.failed || !nf_read_code(&in->doc, object, pointer, &wire.space, &wire.code)) return;
+    if (!nf_read(in->doc, object, pointer, &nf_wire_object, &wire)) return;
+    if (!nf_read_code(in->doc, object, pointer, &wire.space, &wire.code)) return;
     read_rest(in, object, pointer, &wire);
     read_range(in, object, pointer, &wire);
     read_ends(in, object, pointer, &wire);
@@ -172,7 +202,7 @@ static void read_wire(nf_sheet_reader *in, const json_t *object, const char *poi
     place = (nplug_wire *)nf_one_more((void **)&in->file->wires, in->file->sheet.wire_count,
                                       &in->wire_room, sizeof(nplug_wire));
     if (!place) {
-        nf_no_memory(&in->doc, pointer);
+        nf_no_memory(in->doc, pointer);
         return;
     }
     *place = wire;
@@ -191,10 +221,10 @@ static void read_wires(nf_sheet_reader *in, const json_t *value, const char *poi
         if (json_is_object(json_array_get(value, i)))
             read_wire(in, json_array_get(value, i), at, wire);
         else
-            nf_error(&in->doc, at, "an object is expected: which signal");
+            nf_error(in->doc, at, "an object is expected: which signal");
     }
     if (!json_is_object(value) && json_array_size(value) == 0)
-        nf_error(&in->doc, pointer, "an object is expected, or a list of them");
+        nf_error(in->doc, pointer, "an object is expected, or a list of them");
 }
 
 /* The components of a control that has several, by their letters. */
@@ -202,14 +232,13 @@ static void read_parts(nf_sheet_reader *in, const json_t *object, const char *po
                        nplug_wire wire, unsigned components)
 {
     static const char *const letters[] = {"x", "y", "z", "qx", "qy", "qz", "qw"};
+    const nf_object *table = components == 2   ? &nf_vector_object
+                             : components == 3 ? &nf_sensor_object
+                                               : &nf_pose_object;
     char at[260];
 
-    if (!json_is_object(object)) {
-        nf_error(&in->doc, pointer, "an object is expected");
-        return;
-    }
-    nf_check(&in->doc, object, pointer, components <= 3 ? parts_fields : pose_fields, components);
-    for (unsigned i = 0; i < components && !in->doc.failed; i++) {
+    if (!nf_check(in->doc, object, pointer, table)) return;
+    for (unsigned i = 0; i < components && !in->doc->failed; i++) {
         snprintf(at, sizeof at, "%s/%s", pointer, letters[i]);
         wire.component = (uint8_t)i;
         read_wires(in, json_object_get(object, letters[i]), at, wire);
@@ -219,7 +248,7 @@ static void read_parts(nf_sheet_reader *in, const json_t *object, const char *po
 /* The control of a name without its class, at a place of the file; 0 with an error. */
 static nplug_control control_of(nf_sheet_reader *in, const char *name, const char *pointer)
 {
-    const char *kind = nf_string(in->doc.root, "kind", "");
+    const char *kind = nf_string(in->doc->root, "kind", "");
     const char *class_ = strcmp(kind, "keyboard") == 0 ? "key"
                          : strcmp(kind, "motion") == 0 ? "pad"
                                                        : kind;
@@ -230,7 +259,7 @@ static nplug_control control_of(nf_sheet_reader *in, const char *name, const cha
     control = nplug_control_from_name(full, (size_t)-1);
     if (control) return control;
     nplug_control_name(nplug_control_nearest(full, (size_t)-1), near, sizeof near);
-    nf_error(&in->doc, pointer, "\"%s\" is no control of a %s%s%s%s", name, kind,
+    nf_error(in->doc, pointer, "\"%s\" is no control of a %s%s%s%s", name, kind,
              *near ? "; did you mean " : "", near, *near ? "?" : "");
     return 0;
 }
@@ -259,13 +288,13 @@ static void read_print(nf_sheet_reader *in, const char *name, const json_t *valu
 
     snprintf(pointer, sizeof pointer, "/prints/%s", name);
     if (!json_is_string(value)) {
-        nf_error(&in->doc, pointer, "a text is expected: what is printed there");
+        nf_error(in->doc, pointer, "a text is expected: what is printed there");
         return;
     }
     print = (nplug_print *)nf_one_more((void **)&in->file->prints, in->file->sheet.print_count,
                                        &in->print_room, sizeof(nplug_print));
     if (!print) {
-        nf_no_memory(&in->doc, pointer);
+        nf_no_memory(in->doc, pointer);
         return;
     }
     print->control = control_of(in, name, pointer);
@@ -276,7 +305,7 @@ static void read_print(nf_sheet_reader *in, const char *name, const json_t *valu
 /* What is known of the hardware, and of no use: kept for people, and checked. */
 static void read_ignored(nf_sheet_reader *in)
 {
-    const json_t *list = json_object_get(in->doc.root, "ignores");
+    const json_t *list = json_object_get(in->doc->root, "ignores");
     char at[64];
 
     for (size_t i = 0; i < json_array_size(list); i++) {
@@ -284,8 +313,8 @@ static void read_ignored(nf_sheet_reader *in)
         memset(&wire, 0, sizeof wire);
         snprintf(at, sizeof at, "/ignores/%u", (unsigned)i);
         if (!json_is_object(json_array_get(list, i)))
-            nf_error(&in->doc, at, "an object with a code is expected");
-        else if (nf_read_code(&in->doc, json_array_get(list, i), at, &wire.space, &wire.code))
+            nf_error(in->doc, at, "an object with a code is expected");
+        else if (nf_read_code(in->doc, json_array_get(list, i), at, &wire.space, &wire.code))
             check_twice(in, &wire, at);
     }
 }
@@ -295,9 +324,9 @@ static void read_controls(nf_sheet_reader *in)
     const char *name;
     json_t *value;
 
-    json_object_foreach(json_object_get(in->doc.root, "controls"), name, value)
+    json_object_foreach(json_object_get(in->doc->root, "controls"), name, value)
         read_control(in, name, value);
-    json_object_foreach(json_object_get(in->doc.root, "prints"), name, value)
+    json_object_foreach(json_object_get(in->doc->root, "prints"), name, value)
         read_print(in, name, value);
     read_ignored(in);
 }
@@ -307,78 +336,67 @@ static void read_controls(nf_sheet_reader *in)
 static void read_head(nf_sheet_reader *in)
 {
     nplug_sheet *sheet = &in->file->sheet;
-    const char *keys = nf_string(in->doc.root, "keys", NULL);
+    const char *keys = nf_string(in->doc->root, "keys", NULL);
 
-    if (strcmp(nf_string(in->doc.root, "nestplug", ""), "sheet") != 0)
-        nf_error(&in->doc, "/nestplug", "\"sheet\" is expected: this file is something else");
-    if (json_integer_value(json_object_get(in->doc.root, "version")) != 1)
-        nf_error(&in->doc, "/version", "this library reads version 1 of sheets");
     if (keys && strcmp(keys, "all") != 0)
-        nf_error(&in->doc, "/keys",
-                 "\"all\" is expected: each key by its HID usage or kernel code");
+        nf_error(in->doc, "/keys", "\"all\" is expected: each key by its HID usage or kernel code");
     sheet->size = (uint32_t)sizeof *sheet;
-    sheet->name = nf_string(in->doc.root, "name", "");
-    sheet->family = nf_string(in->doc.root, "family", "");
-    sheet->kind = (nplug_kind)nf_sheet_kind(in, in->doc.root, "", "kind");
-    if (sheet->kind == NPLUG_KIND_UNKNOWN && !in->doc.failed)
-        nf_error(&in->doc, "/kind", "\"unknown\" is no kind of device");
+    nf_fill(in->doc, in->doc->root, "", &nf_sheet_object, sheet);
+    sheet->kind = (nplug_kind)nf_sheet_kind(in, in->doc->root, "", "kind");
+    if (sheet->kind == NPLUG_KIND_UNKNOWN && !in->doc->failed)
+        nf_error(in->doc, "/kind", "\"unknown\" is no kind of device");
     sheet->keys = keys != NULL;
-    if (json_object_get(in->doc.root, "confirm"))
-        sheet->confirm = NPLUG_PAD_SOUTH + (uint32_t)nf_read_word(&in->doc, in->doc.root, "confirm",
+    if (json_object_get(in->doc->root, "confirm"))
+        sheet->confirm = NPLUG_PAD_SOUTH + (uint32_t)nf_read_word(in->doc, in->doc->root, "confirm",
                                                                   "", confirms, COUNT(confirms),
                                                                   "button that confirms");
 }
 
-static void read_sheet(nf_sheet_reader *in)
+static void read_sheet(nf_doc *doc, void *made)
 {
-    if (!json_is_object(in->doc.root)) {
-        nf_error(&in->doc, "", "an object is expected");
-        return;
-    }
-    nf_check(&in->doc, in->doc.root, "", sheet_fields, COUNT(sheet_fields));
-    if (in->doc.failed) return;
-    read_head(in);
-    nf_sheet_matches(in);
-    if (!in->doc.failed) read_controls(in);
-    in->file->sheet.matches = in->file->matches;
-    in->file->sheet.wires = in->file->wires;
-    in->file->sheet.prints = in->file->prints;
+    nf_sheet_reader in;
+
+    memset(&in, 0, sizeof in);
+    in.doc = doc;
+    in.file = (nplug_sheet_file *)made;
+    read_head(&in);
+    nf_sheet_matches(&in);
+    if (!doc->failed) read_controls(&in);
+    in.file->sheet.matches = in.file->matches;
+    in.file->sheet.wires = in.file->wires;
+    in.file->sheet.prints = in.file->prints;
 }
+
+static void free_sheet(void *file)
+{
+    nplug_sheet_free((nplug_sheet_file *)file);
+}
+
+static const nf_sort sort_of_sheets = {.word = "sheet",
+                                       .many = "sheets",
+                                       .version = 1,
+                                       .object = &nf_sheet_object,
+                                       .size = sizeof(nplug_sheet_file),
+                                       .root = offsetof(nplug_sheet_file, root),
+                                       .read = read_sheet,
+                                       .free = free_sheet};
 
 nplug_result nplug_sheet_parse(const char *text, size_t length, const char *name,
                                nplug_sheet_file **out, nplug_notes *notes)
 {
-    nf_sheet_reader in;
+    void *made = NULL;
+    nplug_result result = nf_parse(&sort_of_sheets, text, length, name, out ? &made : NULL, notes);
 
-    if (!text || !name || !out || !notes) return NPLUG_ERR_ARGUMENT;
-    *out = NULL;
-    memset(&in, 0, sizeof in);
-    in.doc = nf_doc_begin(text, length, name, notes);
-    in.file = (nplug_sheet_file *)calloc(1, sizeof *in.file);
-    if (!in.file) return NPLUG_ERR_MEMORY;
-    if (nf_doc_parse(&in.doc)) read_sheet(&in);
-    in.file->root = in.doc.root;
-    if (in.doc.failed) {
-        nplug_sheet_free(in.file);
-        return NPLUG_ERR_FORMAT;
-    }
-    *out = in.file;
-    return NPLUG_OK;
+    if (out) *out = (nplug_sheet_file *)made;
+    return result;
 }
 
 nplug_result nplug_sheet_read(const char *path, nplug_sheet_file **file, nplug_notes *notes)
 {
-    nplug_result result;
-    size_t length;
-    char *text;
+    void *made = NULL;
+    nplug_result result = nf_parse_file(&sort_of_sheets, path, file ? &made : NULL, notes);
 
-    if (!path || !file || !notes) return NPLUG_ERR_ARGUMENT;
-    *file = NULL;
-    nf_notes_begin(notes, path);
-    text = nf_read_file(path, &length, notes);
-    if (!text) return NPLUG_ERR_FILE;
-    result = nplug_sheet_parse(text, length, path, file, notes);
-    free(text);
+    if (file) *file = (nplug_sheet_file *)made;
     return result;
 }
 

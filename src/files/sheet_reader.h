@@ -16,7 +16,7 @@ struct nplug_sheet_file {
 
 /* What is being read into. */
 typedef struct nf_sheet_reader {
-    nf_doc doc;
+    nf_doc *doc;
     nplug_sheet_file *file;
     size_t match_room, wire_room, print_room, code_room, code_count;
 } nf_sheet_reader;

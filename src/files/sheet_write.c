@@ -1,6 +1,7 @@
 /* Sheets as files. */
 #include "codes.h"
 #include "nestplug/files.h"
+#include "fields.h"
 #include "sheet_json.h"
 #include "whole_file.h"
 #include <stdio.h>

@@ -1,4 +1,5 @@
 #include "codes.h"
+#include "objects.h"
 #include "trace_format.h"
 #include <stdio.h>
 #include <stdlib.h>
@@ -29,68 +30,53 @@ struct nplug_trace {
 
 typedef struct move_form {
     const char *word; /* the member that tells which move it is */
-    const nf_field *fields;
-    size_t count;
+    nf_object object;
 } move_form;
 
-static const nf_field arrive_fields[] = {{"t", NF_INTEGER, true},
-                                         {"arrive", NF_STRING, true},
-                                         {"model", NF_STRING, true},
-                                         {"serial", NF_STRING, false},
-                                         {"socket", NF_STRING, false}};
-static const nf_field depart_fields[] = {{"t", NF_INTEGER, true}, {"depart", NF_STRING, true}};
-static const nf_field press_fields[] = {{"t", NF_INTEGER, true},
-                                        {"press", NF_STRING, true},
-                                        {"on", NF_STRING, true},
-                                        {"for", NF_INTEGER, false}};
-static const nf_field release_fields[] = {
-    {"t", NF_INTEGER, true}, {"release", NF_STRING, true}, {"on", NF_STRING, true}};
-static const nf_field sweep_fields[] = {{"t", NF_INTEGER, true},
-                                        {"sweep", NF_STRING, true},
-                                        {"on", NF_STRING, true},
-                                        {"to", NF_ANY, true},
-                                        {"over", NF_INTEGER, false}};
-static const nf_field signal_fields[] = {{"t", NF_INTEGER, true},
-                                         {"signal", NF_ANY, true},
-                                         {"on", NF_STRING, true},
-                                         {"value", NF_INTEGER, true}};
-static const nf_field circle_fields[] = {{"t", NF_INTEGER, true},     {"circle", NF_STRING, true},
-                                         {"on", NF_STRING, true},     {"over", NF_INTEGER, true},
-                                         {"turns", NF_NUMBER, false}, {"radius", NF_NUMBER, false}};
-static const nf_field flick_fields[] = {{"t", NF_INTEGER, true},
-                                        {"flick", NF_STRING, true},
-                                        {"on", NF_STRING, true},
-                                        {"to", NF_ANY, true},
-                                        {"over", NF_INTEGER, true}};
-static const nf_field noise_fields[] = {{"t", NF_INTEGER, true},
-                                        {"noise", NF_STRING, true},
-                                        {"on", NF_STRING, true},
-                                        {"of", NF_NUMBER, true},
-                                        {"over", NF_INTEGER, true}};
-static const nf_field pose_fields[] = {{"t", NF_INTEGER, true},
-                                       {"pose", NF_STRING, true},
-                                       {"on", NF_STRING, true},
-                                       {"to", NF_ARRAY, true}};
-static const nf_field layout_fields[] = {{"t", NF_INTEGER, true}, {"layout", NF_STRING, true}};
-static const nf_field battery_fields[] = {
-    {"t", NF_INTEGER, true}, {"battery", NF_NUMBER, true}, {"on", NF_STRING, true}};
-static const nf_field end_fields[] = {{"t", NF_INTEGER, true}, {"end", NF_BOOL, true}};
+static const nf_field arrive_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("arrive", NF_STRING),
+                                         NF_MUST("model", NF_STRING), NF_HAND("serial", NF_STRING),
+                                         NF_HAND("socket", NF_STRING)};
+static const nf_field depart_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("depart", NF_STRING)};
+static const nf_field press_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("press", NF_STRING),
+                                        NF_MUST("on", NF_STRING), NF_HAND("for", NF_INTEGER)};
+static const nf_field release_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("release", NF_STRING),
+                                          NF_MUST("on", NF_STRING)};
+static const nf_field sweep_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("sweep", NF_STRING),
+                                        NF_MUST("on", NF_STRING), NF_MUST("to", NF_ANY),
+                                        NF_HAND("over", NF_INTEGER)};
+static const nf_field signal_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("signal", NF_ANY),
+                                         NF_MUST("on", NF_STRING), NF_MUST("value", NF_INTEGER)};
+static const nf_field circle_fields[] = {NF_MUST("t", NF_INTEGER),    NF_MUST("circle", NF_STRING),
+                                         NF_MUST("on", NF_STRING),    NF_MUST("over", NF_INTEGER),
+                                         NF_HAND("turns", NF_NUMBER), NF_HAND("radius", NF_NUMBER)};
+static const nf_field flick_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("flick", NF_STRING),
+                                        NF_MUST("on", NF_STRING), NF_MUST("to", NF_ANY),
+                                        NF_MUST("over", NF_INTEGER)};
+static const nf_field noise_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("noise", NF_STRING),
+                                        NF_MUST("on", NF_STRING), NF_MUST("of", NF_NUMBER),
+                                        NF_MUST("over", NF_INTEGER)};
+static const nf_field pose_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("pose", NF_STRING),
+                                       NF_MUST("on", NF_STRING), NF_MUST("to", NF_ARRAY)};
+static const nf_field layout_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("layout", NF_STRING)};
+static const nf_field battery_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("battery", NF_NUMBER),
+                                          NF_MUST("on", NF_STRING)};
+static const nf_field end_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("end", NF_BOOL)};
 
 /* In the order of nplug_move_kind. */
 static const move_form forms[] = {
-    {"arrive", arrive_fields, NF_COUNT(arrive_fields)},
-    {"depart", depart_fields, NF_COUNT(depart_fields)},
-    {"press", press_fields, NF_COUNT(press_fields)},
-    {"release", release_fields, NF_COUNT(release_fields)},
-    {"sweep", sweep_fields, NF_COUNT(sweep_fields)},
-    {"signal", signal_fields, NF_COUNT(signal_fields)},
-    {"end", end_fields, NF_COUNT(end_fields)},
-    {"circle", circle_fields, NF_COUNT(circle_fields)},
-    {"flick", flick_fields, NF_COUNT(flick_fields)},
-    {"noise", noise_fields, NF_COUNT(noise_fields)},
-    {"pose", pose_fields, NF_COUNT(pose_fields)},
-    {"layout", layout_fields, NF_COUNT(layout_fields)},
-    {"battery", battery_fields, NF_COUNT(battery_fields)},
+    {"arrive", NF_OBJECT_OF(arrive_fields, "trace", "/$defs/arrive")},
+    {"depart", NF_OBJECT_OF(depart_fields, "trace", "/$defs/depart")},
+    {"press", NF_OBJECT_OF(press_fields, "trace", "/$defs/press")},
+    {"release", NF_OBJECT_OF(release_fields, "trace", "/$defs/release")},
+    {"sweep", NF_OBJECT_OF(sweep_fields, "trace", "/$defs/sweep")},
+    {"signal", NF_OBJECT_OF(signal_fields, "trace", "/$defs/signal")},
+    {"end", NF_OBJECT_OF(end_fields, "trace", "/$defs/end")},
+    {"circle", NF_OBJECT_OF(circle_fields, "trace", "/$defs/circle")},
+    {"flick", NF_OBJECT_OF(flick_fields, "trace", "/$defs/flick")},
+    {"noise", NF_OBJECT_OF(noise_fields, "trace", "/$defs/noise")},
+    {"pose", NF_OBJECT_OF(pose_fields, "trace", "/$defs/pose")},
+    {"layout", NF_OBJECT_OF(layout_fields, "trace", "/$defs/layout")},
+    {"battery", NF_OBJECT_OF(battery_fields, "trace", "/$defs/battery")},
 };
 
 static nplug_time read_time(nf_doc *doc, const char *name)
@@ -240,7 +226,7 @@ static void read_move(nf_doc *doc, nplug_trace *trace)
                  "\"pose\", \"layout\", \"battery\" is expected");
         return;
     }
-    nf_check(doc, doc->root, "", forms[form].fields, forms[form].count);
+    nf_check(doc, doc->root, "", &forms[form].object);
     if (doc->failed) return;
     memset(move, 0, sizeof *move);
     move->kind = (uint32_t)form;
@@ -254,24 +240,27 @@ static void read_move(nf_doc *doc, nplug_trace *trace)
 
 /* --- records -------------------------------------------------------------------------------- */
 
-static const nf_field step_fields[] = {{"step", NF_INTEGER, true}};
+static const nf_field step_fields[] = {NF_MUST("step", NF_INTEGER)};
+static const nf_object step_object = NF_OBJECT_OF(step_fields, "trace", "/$defs/step");
 static const nf_field command_fields[] = {
-    {"command", NF_STRING, true},   {"device", NF_INTEGER, false}, {"player", NF_INTEGER, false},
-    {"number", NF_INTEGER, false},  {"strong", NF_INTEGER, false}, {"weak", NF_INTEGER, false},
-    {"control", NF_INTEGER, false}, {"on", NF_INTEGER, false}};
+    NF_MUST("command", NF_STRING),  NF_HAND("device", NF_INTEGER), NF_HAND("player", NF_INTEGER),
+    NF_HAND("number", NF_INTEGER),  NF_HAND("strong", NF_INTEGER), NF_HAND("weak", NF_INTEGER),
+    NF_HAND("control", NF_INTEGER), NF_HAND("on", NF_INTEGER)};
+static const nf_object command_object = NF_OBJECT_OF(command_fields, "trace", "/$defs/command");
 static const nf_field report_fields[] = {
-    {"t", NF_INTEGER, true},           {"port", NF_INTEGER, true},
-    {"device", NF_INTEGER, true},      {"says", NF_STRING, false},
-    {"signal", NF_INTEGER, false},     {"flags", NF_INTEGER, false},
-    {"value", NF_INTEGER, false},      {"bytes", NF_STRING, false},
-    {"bus", NF_INTEGER, false},        {"vendor", NF_INTEGER, false},
-    {"product", NF_INTEGER, false},    {"version", NF_INTEGER, false},
-    {"signals", NF_INTEGER, false},    {"times", NF_INTEGER, false},
-    {"unreadable", NF_INTEGER, false}, {"code", NF_INTEGER, false},
-    {"properties", NF_INTEGER, false}, {"min", NF_INTEGER, false},
-    {"max", NF_INTEGER, false},        {"space", NF_INTEGER, false},
-    {"nature", NF_INTEGER, false},     {"flat", NF_INTEGER, false},
-    {"fuzz", NF_INTEGER, false},       {"resolution", NF_INTEGER, false}};
+    NF_MUST("t", NF_INTEGER),          NF_MUST("port", NF_INTEGER),
+    NF_MUST("device", NF_INTEGER),     NF_HAND("says", NF_STRING),
+    NF_HAND("signal", NF_INTEGER),     NF_HAND("flags", NF_INTEGER),
+    NF_HAND("value", NF_INTEGER),      NF_HAND("bytes", NF_STRING),
+    NF_HAND("bus", NF_INTEGER),        NF_HAND("vendor", NF_INTEGER),
+    NF_HAND("product", NF_INTEGER),    NF_HAND("version", NF_INTEGER),
+    NF_HAND("signals", NF_INTEGER),    NF_HAND("times", NF_INTEGER),
+    NF_HAND("unreadable", NF_INTEGER), NF_HAND("code", NF_INTEGER),
+    NF_HAND("properties", NF_INTEGER), NF_HAND("min", NF_INTEGER),
+    NF_HAND("max", NF_INTEGER),        NF_HAND("space", NF_INTEGER),
+    NF_HAND("nature", NF_INTEGER),     NF_HAND("flat", NF_INTEGER),
+    NF_HAND("fuzz", NF_INTEGER),       NF_HAND("resolution", NF_INTEGER)};
+static const nf_object report_object = NF_OBJECT_OF(report_fields, "trace", "/$defs/report");
 
 static void read_bytes(nf_doc *doc, char *into, size_t size)
 {
@@ -334,14 +323,14 @@ static void read_record(nf_doc *doc, nplug_trace *trace)
 
     memset(record, 0, sizeof *record);
     if (step) {
-        nf_check(doc, doc->root, "", step_fields, NF_COUNT(step_fields));
+        nf_check(doc, doc->root, "", &step_object);
         record->kind = NPLUG_RECORD_STEP;
         if (!doc->failed) record->as.step = read_time(doc, "step");
     } else if (command) {
-        nf_check(doc, doc->root, "", command_fields, NF_COUNT(command_fields));
+        nf_check(doc, doc->root, "", &command_object);
         if (!doc->failed) read_command(doc, record);
     } else {
-        nf_check(doc, doc->root, "", report_fields, NF_COUNT(report_fields));
+        nf_check(doc, doc->root, "", &report_object);
         if (!doc->failed) read_report(doc, record);
     }
     trace->record_count++;
@@ -350,9 +339,10 @@ static void read_record(nf_doc *doc, nplug_trace *trace)
 /* --- lines ---------------------------------------------------------------------------------- */
 
 static const nf_field header_fields[] = {
-    {"nestplug", NF_STRING, true}, {"version", NF_INTEGER, true},  {"library", NF_STRING, false},
-    {"game", NF_STRING, false},    {"limits", NF_OBJECT, false},   {"about", NF_STRING, false},
-    {"known", NF_STRING, false},   {"follow_rest", NF_BOOL, false}};
+    NF_MUST("nestplug", NF_STRING), NF_MUST("version", NF_INTEGER), NF_HAND("library", NF_STRING),
+    NF_HAND("game", NF_STRING),     NF_HAND("limits", NF_OBJECT),   NF_HAND("about", NF_STRING),
+    NF_HAND("known", NF_STRING),    NF_HAND("follow_rest", NF_BOOL)};
+static const nf_object header_object = NF_OBJECT_OF(header_fields, "trace", "/$defs/header");
 
 static void read_header(nf_doc *doc, nplug_trace *trace)
 {
@@ -362,7 +352,7 @@ static void read_header(nf_doc *doc, nplug_trace *trace)
         nf_error(doc, "", "a trace begins with {\"nestplug\": \"trace\", \"version\": 1}");
         return;
     }
-    nf_check(doc, doc->root, "", header_fields, NF_COUNT(header_fields));
+    nf_check(doc, doc->root, "", &header_object);
     if (doc->failed) return;
     if (strcmp(nf_string(doc->root, "nestplug", ""), "trace") != 0)
         nf_error(doc, "/nestplug", "\"trace\" is expected: this file is something else");
@@ -546,4 +536,17 @@ void nplug_trace_blame(const nplug_trace *trace, size_t index, const char *membe
     place = nf_locate(trace->text + trace->lines[index].at, trace->lines[index].length, pointer);
     place.line += trace->lines[index].number - 1;
     nf_notes_add(notes, place, false, text);
+}
+
+/* --- the tables, for whoever holds the schema against them ---------------------------------------
+ */
+
+const nf_object *nf_trace_object(size_t place)
+{
+    static const nf_object *const others[] = {&header_object, &step_object, &command_object,
+                                              &report_object};
+
+    if (place < NF_COUNT(forms)) return &forms[place].object;
+    place -= NF_COUNT(forms);
+    return place < NF_COUNT(others) ? others[place] : NULL;
 }
