@@ -1,4 +1,8 @@
-/* Actions: what they came to, what bindings tell them, and whose values are to be found again. */
+/* Actions: how often each was pressed, what it came to, and whose value is to be found again.
+ *
+ * Owns np_actions, and what bindings hold (np_gestures.marks).  Comes in: a binding fires, ends or
+ * is cancelled; a control moved.  Goes out: events of presses, releases and values; wishes for a
+ * seat. */
 #include "core/action/inside.h"
 
 /* Counts in a step that has no counts yet start at 0: so nothing needs to be swept at its head. */

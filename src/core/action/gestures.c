@@ -1,4 +1,7 @@
-/* Gestures: how presses of a source become presses of actions. */
+/* Gestures: presses of a source become presses of actions, by chords, holds and repeats.
+ *
+ * Owns np_gestures but for its rows of taps.  Comes in: a source went down or came up for a player;
+ * a timer of a hold.  Goes out: bindings that fire or end; timers. */
 #include "core/action/inside.h"
 #include <string.h>
 

@@ -1,3 +1,7 @@
+/* Layers: which are on for whom, and which bindings may see a control.
+ *
+ * Owns np_layers.  Comes in: commands that switch; chords that are held or let go.  Goes out:
+ * bindings that are cancelled, since something of a higher rank takes their control. */
 #include "core/action/inside.h"
 
 void np_layers_begin(np_layers *layers, const np_game *game)

@@ -1,4 +1,7 @@
-/* Links: where a device's control meets a source of the game. */
+/* Links: where a device's control meets a source of the game.
+ *
+ * Owns np_sources.links and the lists through them.  Comes in: devices and sources that come and
+ * go; who hears a control.  Goes out: what a source reads; between which values nothing happens. */
 #include "core/action/inside.h"
 #include <string.h>
 

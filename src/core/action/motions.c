@@ -1,4 +1,7 @@
-/* Motions: what was moved in a step, summed as it happens. */
+/* Motions: what was moved in a step, summed as it happens.
+ *
+ * Owns np_motions.  Comes in: deltas; time that passes while a stick is away from rest or a key is
+ * down.  Goes out: values of motions, once a step. */
 #include "core/action/inside.h"
 
 static np_action *state_of(np_action_room *room, uint32_t pair)

@@ -1,3 +1,7 @@
+/* Picking: a player chooses a control by using it.
+ *
+ * Owns np_pick.  Comes in: a command; controls that move, notches.  Goes out: an event; what is
+ * spent by it. */
 #include "core/action/inside.h"
 #include <math.h>
 #include <string.h>

@@ -1,4 +1,7 @@
-/* Readings: what one binding comes to, and which binding of an action left its rest last. */
+/* Readings: what one binding comes to, and which binding of an action left its rest last.
+ *
+ * Owns ramps and np_latest.  Comes in: controls as they are, layers, chords, time.  Goes out:
+ * values. */
 #include "core/action/inside.h"
 
 /* --- ramps ---------------------------------------------------------------------------------- */

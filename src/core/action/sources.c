@@ -1,4 +1,7 @@
-/* Sources: which are down for whom, as controls pass their thresholds. */
+/* Sources: which are down for whom, as controls pass their thresholds.
+ *
+ * Owns np_sources.down, and which links are down.  Comes in: changes of controls; who hears a part
+ * no more, and who does.  Goes out: gestures that turn; actions to be found again. */
 #include "core/action/inside.h"
 
 /* Whoever is to join presses for itself: what another device holds does not stand in its way. */

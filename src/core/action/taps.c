@@ -1,4 +1,7 @@
-/* Taps: which presses of a source make a row, and when that is certain. */
+/* Taps: which presses of a source make a row, and when that is certain.
+ *
+ * Owns the machines' taps and np_gestures.rows.  Comes in: a source went down or came up; a timer.
+ * Goes out: bindings that fire; timers. */
 #include "core/action/inside.h"
 #include <string.h>
 

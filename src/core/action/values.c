@@ -1,4 +1,7 @@
-/* The value lane: what the bindings of each action come to, once at the end of a step. */
+/* The value lane: what the bindings of each action come to, once at the end of a step.
+ *
+ * Owns np_values, and how the room is laid out.  Comes in: actions that are marked; controls that
+ * moved.  Goes out: events of values. */
 #include "core/action/inside.h"
 #include <string.h>
 

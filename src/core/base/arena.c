@@ -1,3 +1,7 @@
+/* The block that a nest lives in, carved once from front to back.
+ *
+ * Owns nothing: arenas and spans are their holders'.  Comes in: limits.  Goes out: arrays; runs of
+ * places in pools. */
 #include "core/base/base.h"
 #include <string.h>
 

@@ -1,3 +1,6 @@
+/* Hashes of bytes and digests of numbers.
+ *
+ * Owns nothing.  Comes in: bytes, numbers.  Goes out: 64 bits. */
 #include "core/base/base.h"
 #include <string.h>
 

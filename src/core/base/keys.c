@@ -1,4 +1,7 @@
-/* Keys by the Linux kernel's numbers. */
+/* Keys by the Linux kernel's numbers.
+ *
+ * Owns a table.  Comes in: a key code (input-event-codes.h).  Goes out: a control by its HID usage.
+ */
 #include "core/base/base.h"
 #include "nestplug/control.h"
 

@@ -1,4 +1,7 @@
-/* The names of controls, kinds and natures. */
+/* The names of controls, kinds and natures.
+ *
+ * Owns tables.  Comes in: a control, or a text.  Goes out: a text, or a control; the nearest one.
+ */
 #include "core/base/base.h"
 #include "nestplug/control.h"
 #include "nestplug/report.h"

@@ -1,3 +1,6 @@
+/* Numbers that are the same on every target.
+ *
+ * Owns nothing.  Comes in: a range and a raw value.  Goes out: -1 to 1, 0 at rest. */
 #include "core/base/base.h"
 
 /* A part of a width, 0 to 1.  Neither test can fire for what np_number_normal hands over; with them

@@ -1,4 +1,7 @@
-/* Events, lines for the log, timers that find no room. */
+/* All that rooms say: events, timers, commands for the corridor, lines for the log.
+ *
+ * Owns np_out.  Comes in: what a room has to say.  Goes out: events until the next step, and
+ * whether there is room for more. */
 #include "core/base/base.h"
 #include <string.h>
 

@@ -1,3 +1,6 @@
+/* Commands that wait, the oldest first.
+ *
+ * Owns nothing: a queue is its holder's.  Comes in: commands.  Goes out: the same, in order. */
 #include "core/base/base.h"
 
 void np_queue_layout(np_queue *queue, np_arena *arena, uint32_t size)

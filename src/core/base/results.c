@@ -1,4 +1,6 @@
-/* Words for results, events and limits, and the version. */
+/* Words for results, events and limits, and the version.
+ *
+ * Owns tables.  Comes in: a number.  Goes out: a text. */
 #include "core/base/base.h"
 #include "nestplug/base.h"
 

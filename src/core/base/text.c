@@ -1,3 +1,7 @@
+/* Texts put together without stdio, and how far apart two words are.
+ *
+ * Owns nothing: a text is its holder's.  Comes in: words, numbers.  Goes out: a text that is always
+ * ended, and cut where it is too long. */
 #include "core/base/base.h"
 #include <string.h>
 

@@ -1,3 +1,6 @@
+/* One queue of timers, the earliest first.
+ *
+ * Owns np_timers.  Comes in: when, and whose.  Goes out: whose is due. */
 #include "core/base/base.h"
 
 void np_timers_layout(np_timers *timers, np_arena *arena, uint32_t size)

@@ -1,4 +1,7 @@
-/* What the game may ask about its actions: read only, but for what the log was told. */
+/* What the game may ask about its actions.
+ *
+ * Owns nothing.  Comes in: a player and an action.  Goes out: states, values, names; a line in the
+ * log for what is not there. */
 #include "core/calls/calls.h"
 #include <string.h>
 

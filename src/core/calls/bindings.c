@@ -1,4 +1,6 @@
-/* What players have of their own: bindings, comfort, and picking a control for them. */
+/* What players have of their own: bindings, comfort, and picking a control for them.
+ *
+ * Owns nothing.  Comes in: texts, a pick.  Goes out: commands for the next step; texts. */
 #include "core/calls/calls.h"
 #include <string.h>
 

@@ -1,4 +1,6 @@
-/* Calls that change state: commands, posted for the next step. */
+/* Calls that change state.
+ *
+ * Owns nothing.  Comes in: a wish of the game.  Goes out: commands, posted for the next step. */
 #include "core/calls/calls.h"
 #include "nestplug/calibrate.h"
 #include <string.h>

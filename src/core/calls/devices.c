@@ -1,4 +1,7 @@
-/* What the game may ask about devices: read only. */
+/* What the game may ask about devices.
+ *
+ * Owns nothing.  Comes in: a device's handle.  Goes out: what is known of it, its signals,
+ * controls, prints, calibration. */
 #include "core/calls/calls.h"
 #include "nestplug/calibrate.h"
 #include <string.h>

@@ -1,4 +1,6 @@
-/* Queries of the nest as a whole: time, limits, events, counts, records. */
+/* What the game may ask about the nest as a whole.
+ *
+ * Owns nothing.  Comes in: a nest.  Goes out: time, limits, events, counts, records. */
 #include "core/calls/calls.h"
 
 nplug_time nplug_nest_time(const nplug_nest *nest)

@@ -1,4 +1,7 @@
-/* Players: seats, claims, who waits, and what each used last. */
+/* What the game may ask about players, and whom it wants followed.
+ *
+ * Owns nothing.  Comes in: a player.  Goes out: seats, devices, who waits, what was used last; a
+ * command. */
 #include "core/calls/calls.h"
 #include <string.h>
 

@@ -1,4 +1,7 @@
-/* Before the first step: ports, sheets, the game, what is known from before. */
+/* Before the first step.
+ *
+ * Owns nothing.  Comes in: ports, sheets, the game, what is known from before.  Goes out: the
+ * rooms, furnished. */
 #include "core/calls/calls.h"
 #include "nestplug/calibrate.h"
 

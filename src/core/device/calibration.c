@@ -1,3 +1,7 @@
+/* Calibration: rests and ranges of single axes, sampled on a timer.
+ *
+ * Owns np_calibrations.  Comes in: raw values, time, commands.  Goes out: other rests and ends of
+ * wires, with their guards emptied. */
 #include "core/device/device.h"
 #include <string.h>
 

@@ -1,3 +1,6 @@
+/* Classification: what a node is by its signals and properties alone.
+ *
+ * Owns nothing.  Comes in: a node.  Goes out: a kind; the wires of a shape that no sheet knows. */
 #include "core/device/device.h"
 #include <string.h>
 

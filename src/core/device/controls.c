@@ -1,3 +1,7 @@
+/* Controls: normalised values, and the one rule by which a control is spent.
+ *
+ * Owns np_controls.  Comes in: raw values.  Goes out: values, edges, what left its rest; between
+ * which values nobody is called. */
 #include "core/device/device.h"
 #include <math.h>
 #include <string.h>

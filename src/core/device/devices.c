@@ -1,3 +1,7 @@
+/* Devices: nodes, the devices that they make up, raw signals and their guards.
+ *
+ * Owns np_devices.  Comes in: arrivals in pieces, values.  Goes out: handles, who is here, what is
+ * dirty, the way of most reports. */
 #include "core/device/device.h"
 #include <string.h>
 

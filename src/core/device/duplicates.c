@@ -1,3 +1,6 @@
+/* Duplicates: two devices whose presses come together are one piece of hardware seen twice.
+ *
+ * Owns np_duplicates.  Comes in: presses.  Goes out: an event. */
 #include "core/device/device.h"
 #include <string.h>
 

@@ -1,3 +1,7 @@
+/* Notches: by how much a mouse's wheel has turned.
+ *
+ * Owns what a wheel's wires have turned since the last notch.  Comes in: deltas.  Goes out:
+ * presses, one for each notch. */
 #include "core/device/device.h"
 
 /* Presses that one report may make: so none can fill the events up. */

@@ -1,3 +1,7 @@
+/* Recognition: which sheet fits a device, by an index over vendor and product.
+ *
+ * Owns np_recogniser.  Comes in: sheets; a device.  Goes out: its sheet, its prints, its kind, and
+ * how that was found. */
 #include "core/device/device.h"
 #include <string.h>
 

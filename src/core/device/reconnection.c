@@ -1,3 +1,6 @@
+/* Reconnection: which device that went is the one that comes.
+ *
+ * Owns nothing.  Comes in: who has gone, who comes.  Goes out: the place of the one, or none. */
 #include "core/device/device.h"
 
 static bool is_here(const np_device *device)

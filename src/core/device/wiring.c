@@ -1,4 +1,7 @@
-/* Wiring: a device's controls are made from its sheet's wires, or from its shape. */
+/* Wiring: a device's controls are made from its sheet's wires, or from its shape.
+ *
+ * Owns np_controls, as a device is built or goes.  Comes in: a device and its sheet.  Goes out: its
+ * controls. */
 #include "core/device/device.h"
 #include <string.h>
 

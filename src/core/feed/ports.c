@@ -1,3 +1,7 @@
+/* Ports and time: whose group is the next.
+ *
+ * Owns np_feed.  Comes in: rings.  Goes out: a port, and up to when it may go on; resyncs and
+ * effects. */
 #include "core/feed/feed.h"
 
 void np_feed_layout(np_feed *feed, np_arena *arena, const nplug_limits *limits)

@@ -1,3 +1,7 @@
+/* Rings: one thread pushes groups, the nest's thread takes them.
+ *
+ * Owns a ring, each side its own half.  Comes in: reports.  Goes out: whole groups; STALE for what
+ * was dropped. */
 #include "core/feed/feed.h"
 #include <string.h>
 

@@ -1,4 +1,7 @@
-/* Binding texts: "pad:stick-left dead=0.1 | keys:KeyW,KeyS,KeyA,KeyD". */
+/* Binding texts: "pad:stick-left dead=0.1 | keys:KeyW,KeyS,KeyA,KeyD".
+ *
+ * Owns nothing: a reader is its holder's.  Comes in: a text.  Goes out: bindings, kept or handed to
+ * whoever hears them. */
 #include "core/game/game.h"
 #include "core/game/reader.h"
 #include <string.h>

@@ -1,3 +1,7 @@
+/* Bindings as tables: sources, uses, shapings, in which places become free again.
+ *
+ * Owns np_game.  Comes in: bindings that were read.  Goes out: the same, found by action and by
+ * source. */
 #include "core/game/game.h"
 #include "core/game/reader.h"
 #include <stddef.h>

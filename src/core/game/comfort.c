@@ -1,3 +1,7 @@
+/* Comfort: what a player wants otherwise than the game does.
+ *
+ * Owns np_comforts.  Comes in: texts.  Goes out: waits, thresholds, shapings and flags, by player
+ * and action. */
 #include "core/game/game.h"
 #include "core/game/reader.h"
 #include <string.h>

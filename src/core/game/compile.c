@@ -1,4 +1,7 @@
-/* Taking a game: its tables are checked, and its bindings compiled. */
+/* Taking a game: its tables are checked, and its bindings compiled.
+ *
+ * Owns np_game.def, its rules and its digest.  Comes in: a game's tables.  Goes out: a game that is
+ * used, or why not. */
 #include "core/game/game.h"
 #include "core/game/reader.h"
 #include <string.h>

@@ -1,4 +1,6 @@
-/* The options of a binding: a gesture's time, and what shapes its value. */
+/* The options of a binding or of comfort: a gesture's time, and what shapes a value.
+ *
+ * Owns nothing.  Comes in: a word of a text.  Goes out: numbers and flags in the reader. */
 #include "core/game/game.h"
 #include "core/game/reader.h"
 #include <string.h>

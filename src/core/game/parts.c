@@ -1,3 +1,6 @@
+/* Parts: how several share keyboards, as the game says that in words.
+ *
+ * Owns nothing.  Comes in: a game, a key.  Goes out: the number of a part. */
 #include "core/game/game.h"
 #include <string.h>
 

@@ -1,4 +1,7 @@
-/* Reading: where a reader stands, and what is wrong there. */
+/* Reading: where a reader stands, and what is wrong there.
+ *
+ * Owns nothing: a reader is its holder's.  Comes in: a fault.  Goes out: a line for the log, with
+ * its column. */
 #include "core/game/reader.h"
 
 static void log_fault(const np_reader *in, uint32_t column, const char *what)

@@ -1,4 +1,6 @@
-/* What players have of their own: texts, and reading them. */
+/* Own texts: what players have in place of the game's.
+ *
+ * Owns np_rebinds.  Comes in: texts in pieces.  Goes out: texts; bindings that are read anew. */
 #include "core/game/game.h"
 #include "core/game/reader.h"
 #include <string.h>

@@ -1,3 +1,7 @@
+/* Shaping: what a binding makes of a value.
+ *
+ * Owns nothing: pure functions.  Comes in: a normalised value.  Goes out: dead zones, curves,
+ * scales, ramps, opposites. */
 #include "core/game/game.h"
 #include <math.h>
 #include <stddef.h>

@@ -1,4 +1,7 @@
-/* Commands: which room each is for. */
+/* Commands: which room each is for.
+ *
+ * Owns nothing but the queue of what was posted.  Comes in: what the game posted, what rooms put
+ * into the outbox.  Goes out: calls of rooms, in order. */
 #include "core/nest/nest.h"
 #include "nestplug/calibrate.h"
 

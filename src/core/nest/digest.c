@@ -1,3 +1,6 @@
+/* Digests: all that can be seen of a nest, as one number.
+ *
+ * Owns nothing.  Comes in: the rooms.  Goes out: 64 bits, the same on every target. */
 #include "core/nest/nest.h"
 #include <string.h>
 

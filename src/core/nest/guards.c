@@ -1,3 +1,7 @@
+/* Guards: inside which raw values no room need be called.
+ *
+ * Owns nothing: guards stand with the signals.  Comes in: what each room says of a control.  Goes
+ * out: their intersection. */
 #include "core/nest/nest.h"
 
 /* A wire's value rises or falls evenly with the raw value, so the raw values inside an interval

@@ -1,4 +1,7 @@
-/* Hot-plug: what is done, room by room, as devices come, change and go. */
+/* Hot-plug: what is done, room by room, as devices come, change and go.
+ *
+ * Owns nothing.  Comes in: nodes that are ready or gone, batteries, letters on keys.  Goes out:
+ * events; rooms that know of it. */
 #include "core/nest/nest.h"
 #include <string.h>
 

@@ -1,4 +1,7 @@
-/* Opening and shutting a nest. */
+/* Opening and shutting a nest.
+ *
+ * Owns the struct of the whole, as it is laid out.  Comes in: limits and a block.  Goes out: a nest
+ * whose rooms see those below them. */
 #include "core/nest/nest.h"
 #include <string.h>
 

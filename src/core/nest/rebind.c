@@ -1,4 +1,7 @@
-/* Bindings come and go while the game runs: what each room does for that, in order. */
+/* Bindings come and go while the game runs: what each room does for that, in order.
+ *
+ * Owns nothing.  Comes in: own bindings, comfort, a change of seats.  Goes out: old bindings let
+ * go, new ones linked, an event. */
 #include "core/nest/nest.h"
 #include <string.h>
 

@@ -1,4 +1,7 @@
-/* Records: what was taken, kept for whoever writes a trace; and what a trace must not tell. */
+/* Records: what was taken, kept for whoever writes a trace; and what a trace must not tell.
+ *
+ * Owns np_recorder.  Comes in: reports, commands, steps.  Goes out: records, with serial numbers
+ * and unbound keys hidden. */
 #include "core/nest/nest.h"
 #include <string.h>
 

@@ -1,4 +1,7 @@
-/* Reports: what ports say, taken one group after the other. */
+/* Reports: what ports say, taken one group after the other.
+ *
+ * Owns nothing.  Comes in: the head of a ring.  Goes out: the edge lane of each group, in the order
+ * of the rooms. */
 #include "core/nest/nest.h"
 
 /* A pick hears before all others; what it takes is spent. */

@@ -1,4 +1,6 @@
-/* The corridor: the order in which everything that is due passes through the rooms. */
+/* The corridor: the order in which everything that is due passes through the rooms.
+ *
+ * Owns nothing.  Comes in: the clock.  Goes out: one step. */
 #include "core/nest/nest.h"
 
 /* Looks at what is being moved: an axis that has come to rest may begin a movement again, and the

@@ -1,6 +1,9 @@
 /* What is heard otherwise: the one place where all that hangs on a control is let go and found
  * anew.
- */
+ *
+ * Owns nothing.  Comes in: news of the players' room, kinds that are muted, devices that are built
+ * or go.  Goes out: the same order for all: values, letting go, the change, links, covers, marks,
+ * guards. */
 #include "core/nest/nest.h"
 
 void np_wake_settle(nplug_nest *nest, nplug_time time)

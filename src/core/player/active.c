@@ -1,3 +1,7 @@
+/* The active set: what each player used last.
+ *
+ * Owns np_actives.  Comes in: presses, movements, looks ten times a second, wishes.  Goes out:
+ * events; who is suppressed, as news; commands to switch. */
 #include "core/player/player.h"
 #include <math.h>
 #include <string.h>

@@ -1,3 +1,7 @@
+/* Who hears which part of which device, and who has a seat.
+ *
+ * Owns np_players and the row of news.  Comes in: news that is made.  Goes out: who hears a
+ * control. */
 #include "core/player/player.h"
 #include <string.h>
 

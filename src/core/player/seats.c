@@ -1,4 +1,7 @@
-/* Seats: who gets which device, and why.  What is decided is told as news. */
+/* Seats: who gets which device, and why.
+ *
+ * Owns nothing beside the room.  Comes in: presses on what nobody has, arrivals, departures,
+ * commands.  Goes out: news; events of seats. */
 #include "core/player/player.h"
 #include <string.h>
 
