@@ -20,7 +20,7 @@ Suite *devices_suite(void);
 Suite *feed_suite(void);
 Suite *files_suite(void);
 Suite *game_suite(void);
-Suite *gauges_suite(void);
+Suite *calibration_suite(void);
 Suite *gestures_suite(void);
 Suite *gaps_suite(void);
 Suite *house_suite(void);

@@ -277,10 +277,10 @@ START_TEST(twins_are_told_and_one_can_be_ignored)
 }
 END_TEST
 
-Suite *gauges_suite(void)
+Suite *calibration_suite(void)
 {
-    Suite *suite = suite_create("gauges");
-    TCase *tests = tcase_create("gauges");
+    Suite *suite = suite_create("calibration");
+    TCase *tests = tcase_create("calibration");
     uint32_t sheets;
 
     nplug_builtin_sheets(&sheets);
