@@ -628,8 +628,8 @@ void np_calibrate_sample(np_device_room *room, nplug_time time, nplug_time silen
  */
 
 /* Twins: two devices whose presses come together are one piece of hardware that is seen twice. */
-#define NP_TWIN_PRESSES 8
-#define NP_TWIN_PAIRS   8
+#define NP_DUPLICATE_PRESSES 8
+#define NP_DUPLICATE_PAIRS   8
 
 typedef struct np_duplicate_press {
     nplug_time time;
@@ -645,10 +645,10 @@ typedef struct np_duplicate_pair {
 
 typedef struct np_duplicates {
     np_duplicate_press
-        waits[NP_TWIN_PRESSES]; /* for their like by another device, the oldest first */
+        waits[NP_DUPLICATE_PRESSES]; /* for their like by another device, the oldest first */
     uint32_t waiting;
     uint32_t next_pair;
-    np_duplicate_pair pairs[NP_TWIN_PAIRS];
+    np_duplicate_pair pairs[NP_DUPLICATE_PAIRS];
 } np_duplicates;
 
 /* Hears a press of a device's control. */

@@ -22,9 +22,9 @@ static np_duplicate_pair *pair_of(np_duplicates *duplicates, nplug_device a, npl
     uint64_t who = a < b ? (uint64_t)a << 32 | b : (uint64_t)b << 32 | a;
     np_duplicate_pair *pair;
 
-    for (unsigned i = 0; i < NP_TWIN_PAIRS; i++)
+    for (unsigned i = 0; i < NP_DUPLICATE_PAIRS; i++)
         if (duplicates->pairs[i].who == who) return &duplicates->pairs[i];
-    pair = &duplicates->pairs[duplicates->next_pair++ % NP_TWIN_PAIRS];
+    pair = &duplicates->pairs[duplicates->next_pair++ % NP_DUPLICATE_PAIRS];
     pair->who = who;
     pair->together = 0;
     pair->said = false;
@@ -46,7 +46,7 @@ static bool is_of(const np_duplicate_pair *pair, nplug_device device)
 /* A press that nobody else made ends all that its device had in common with others. */
 static void part(np_duplicates *duplicates, const np_duplicate_press *press)
 {
-    for (unsigned i = 0; i < NP_TWIN_PAIRS; i++) {
+    for (unsigned i = 0; i < NP_DUPLICATE_PAIRS; i++) {
         np_duplicate_pair *pair = &duplicates->pairs[i];
         if (!is_of(pair, press->device)) continue;
         pair->together = 0;
@@ -87,7 +87,7 @@ static void wait_for_like(np_duplicates *duplicates, nplug_device device, nplug_
 {
     np_duplicate_press *press;
 
-    if (duplicates->waiting == NP_TWIN_PRESSES) take_out(duplicates, 0);
+    if (duplicates->waiting == NP_DUPLICATE_PRESSES) take_out(duplicates, 0);
     press = &duplicates->waits[duplicates->waiting++];
     press->time = time;
     press->device = device;
@@ -118,13 +118,13 @@ void np_duplicates_depart(np_device_room *room, nplug_device device)
 
     for (uint32_t i = duplicates->waiting; i > 0; i--)
         if (duplicates->waits[i - 1].device == device) take_out(duplicates, i - 1);
-    for (unsigned i = 0; i < NP_TWIN_PAIRS; i++)
+    for (unsigned i = 0; i < NP_DUPLICATE_PAIRS; i++)
         if (is_of(&duplicates->pairs[i], device)) duplicates->pairs[i].who = 0;
 }
 
 nplug_device np_duplicates_of(const np_duplicates *duplicates, nplug_device device)
 {
-    for (unsigned i = 0; i < NP_TWIN_PAIRS; i++) {
+    for (unsigned i = 0; i < NP_DUPLICATE_PAIRS; i++) {
         const np_duplicate_pair *pair = &duplicates->pairs[i];
         if (!pair->said || !is_of(pair, device)) continue;
         return first_of(pair) == device ? second_of(pair) : first_of(pair);

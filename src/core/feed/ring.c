@@ -160,12 +160,20 @@ static nplug_result push_one(nplug_ring *ring, const nplug_report *report)
     return NPLUG_OK;
 }
 
+/* As many reports as a group has at most, nearly always. */
+#define FEW 8
+
 /* Copies reports into free slots, around the ring's end where need be. */
 static void copy_in(nplug_ring *ring, const nplug_report *reports, size_t count)
 {
     uint32_t at = ring->write & ring->mask;
     size_t first = slots_of(ring) - at < count ? slots_of(ring) - at : count;
 
+    if (count <= FEW) {
+        for (uint32_t i = 0; i < count; i++)
+            ring->slots[(at + i) & ring->mask] = reports[i];
+        return;
+    }
     memcpy(&ring->slots[at], reports, first * sizeof *reports);
     memcpy(ring->slots, reports + first, (count - first) * sizeof *reports);
 }
