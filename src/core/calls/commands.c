@@ -66,95 +66,86 @@ nplug_result np_post_text(nplug_nest *nest, const char *text, const nplug_comman
     return NPLUG_OK;
 }
 
-static nplug_command about(nplug_command_kind kind, nplug_device device, nplug_player player)
+/* Posts a command that switches something on or off. */
+static nplug_result post_switch(nplug_nest *nest, nplug_command_kind kind, nplug_device device,
+                                nplug_player player, uint32_t number, bool on)
 {
     nplug_command command = {0};
+
     command.kind = (uint32_t)kind;
     command.device = device;
     command.player = player;
-    return command;
+    command.number = number;
+    command.on = on;
+    return nplug_post(nest, &command);
+}
+
+static nplug_result post(nplug_nest *nest, nplug_command_kind kind, nplug_device device,
+                         nplug_player player, uint32_t number)
+{
+    return post_switch(nest, kind, device, player, number, false);
 }
 
 nplug_result nplug_claim(nplug_nest *nest, nplug_device device, nplug_player player)
 {
-    nplug_command command = about(NPLUG_COMMAND_CLAIM, device, player);
-    return nplug_post(nest, &command);
+    return post(nest, NPLUG_COMMAND_CLAIM, device, player, 0);
 }
 
 nplug_result nplug_claim_part(nplug_nest *nest, nplug_device device, uint32_t part,
                               nplug_player player)
 {
-    nplug_command command = about(NPLUG_COMMAND_CLAIM, device, player);
-    command.number = part;
     if (nest && part && part > nest->game.game.def.part_count) return NPLUG_ERR_ARGUMENT;
-    return nplug_post(nest, &command);
+    return post(nest, NPLUG_COMMAND_CLAIM, device, player, part);
 }
 
 nplug_result nplug_share(nplug_nest *nest, nplug_device device, nplug_player player)
 {
-    nplug_command command = about(NPLUG_COMMAND_CLAIM, device, player);
-    command.on = true;
-    return nplug_post(nest, &command);
+    return post_switch(nest, NPLUG_COMMAND_CLAIM, device, player, 0, true);
 }
 
 nplug_result nplug_swap(nplug_nest *nest, nplug_player player, nplug_player other)
 {
-    nplug_command command = about(NPLUG_COMMAND_SWAP, 0, player);
-    command.number = other;
-    return nplug_post(nest, &command);
+    return post(nest, NPLUG_COMMAND_SWAP, 0, player, other);
 }
 
 nplug_result nplug_yield(nplug_nest *nest, nplug_device device)
 {
-    nplug_command command = about(NPLUG_COMMAND_YIELD, device, 0);
-    return nplug_post(nest, &command);
+    return post(nest, NPLUG_COMMAND_YIELD, device, 0, 0);
 }
 
 nplug_result nplug_yield_for(nplug_nest *nest, nplug_device device, nplug_player player)
 {
-    nplug_command command = about(NPLUG_COMMAND_YIELD, device, player);
-    return player ? nplug_post(nest, &command) : NPLUG_ERR_ARGUMENT;
+    return player ? post(nest, NPLUG_COMMAND_YIELD, device, player, 0) : NPLUG_ERR_ARGUMENT;
 }
 
 nplug_result nplug_leave(nplug_nest *nest, nplug_player player)
 {
-    nplug_command command = about(NPLUG_COMMAND_LEAVE, 0, player);
-    return nplug_post(nest, &command);
+    return post(nest, NPLUG_COMMAND_LEAVE, 0, player, 0);
 }
 
 nplug_result nplug_ignore(nplug_nest *nest, nplug_device device, bool on)
 {
-    nplug_command command = about(NPLUG_COMMAND_IGNORE, device, 0);
-    command.on = on;
-    return nplug_post(nest, &command);
+    return post_switch(nest, NPLUG_COMMAND_IGNORE, device, 0, 0, on);
 }
 
 nplug_result nplug_calibrate(nplug_nest *nest, nplug_device device, nplug_calibrate_how how)
 {
-    nplug_command command = about(NPLUG_COMMAND_CALIBRATE, device, 0);
-    command.number = (uint32_t)how;
-    return nplug_post(nest, &command);
+    return post(nest, NPLUG_COMMAND_CALIBRATE, device, 0, (uint32_t)how);
 }
 
 nplug_result nplug_switch_layer(nplug_nest *nest, nplug_player player, uint32_t layer, bool on)
 {
-    nplug_command command = about(NPLUG_COMMAND_LAYER, 0, player);
-    command.number = layer;
-    command.on = on;
-    return nplug_post(nest, &command);
+    return post_switch(nest, NPLUG_COMMAND_LAYER, 0, player, layer, on);
 }
 
 nplug_result nplug_mute(nplug_nest *nest, uint32_t kinds)
 {
-    nplug_command command = about(NPLUG_COMMAND_MUTE, 0, 0);
-    command.number = kinds;
-    return nplug_post(nest, &command);
+    return post(nest, NPLUG_COMMAND_MUTE, 0, 0, kinds);
 }
 
 nplug_result nplug_show_player(nplug_nest *nest, nplug_device device, nplug_player player)
 {
-    nplug_command command = about(NPLUG_COMMAND_LIGHTS, device, player);
-    return nplug_post(nest, &command);
+    return post(nest, NPLUG_COMMAND_LIGHTS, device, player, 0);
 }
 
 static uint16_t as_magnitude(float value)
@@ -166,7 +157,10 @@ static uint16_t as_magnitude(float value)
 nplug_result nplug_rumble(nplug_nest *nest, nplug_device device, float strong, float weak,
                           uint32_t milliseconds)
 {
-    nplug_command command = about(NPLUG_COMMAND_RUMBLE, device, 0);
+    nplug_command command = {0};
+
+    command.kind = NPLUG_COMMAND_RUMBLE;
+    command.device = device;
     command.strong = as_magnitude(strong);
     command.weak = as_magnitude(weak);
     command.number = milliseconds;
