@@ -1,4 +1,5 @@
 #include "edges.h"
+#include "ledger.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -56,10 +57,14 @@ Suite *suite_of_cases(const char *name, const TTest *test)
     return suite;
 }
 
-void play_cases(void (*play_game)(uint32_t seed), uint32_t cases_of_game, uint32_t usual)
+void play_cases(const char *name, void (*play_game)(uint32_t seed), uint32_t cases_of_game,
+                uint32_t usual, uint32_t known)
 {
     uint32_t first = number_of("NPLUG_SEED", 1), cases = number_of("NPLUG_CASES", usual);
 
-    for (uint32_t seed = first; seed < first + cases / cases_of_game; seed++)
+    for (uint32_t seed = first; seed < first + cases / cases_of_game; seed++) {
+        if (seed <= known) ledger_begin();
         play_game(seed);
+        if (seed <= known) ledger_end(name, seed, known);
+    }
 }

@@ -23,8 +23,10 @@ void edges_tell(const char *what, const edges *edges, nplug_time from);
 /* A number from 0 to below `limit`; the same ones for the same state at first. */
 uint32_t random_below(uint32_t *state, uint32_t limit);
 
-/* Calls for the seeds of one run: NPLUG_SEED (1) and on, NPLUG_CASES (`usual`) in all. */
-void play_cases(void (*play_game)(uint32_t seed), uint32_t cases_of_game, uint32_t usual);
+/* Calls for the seeds of one run: NPLUG_SEED (1) and on, NPLUG_CASES (`usual`) in all.  The first
+ * `known` games stand in the ledger, under a name. */
+void play_cases(const char *name, void (*play_game)(uint32_t seed), uint32_t cases_of_game,
+                uint32_t usual, uint32_t known);
 
 /* A suite of one test, which plays so many cases. */
 Suite *suite_of_cases(const char *name, const TTest *test);

@@ -1,4 +1,4 @@
-#include "support.h"
+#include "ledger.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -81,6 +81,7 @@ void rig_say(test_rig *rig, nplug_time time, const char *on, uint32_t code, int3
 void rig_step(test_rig *rig, nplug_time now)
 {
     ck_assert_int_eq(nplug_step(rig->nest, now), NPLUG_OK);
+    ledger_note(rig->nest);
 }
 
 static void add_event(const test_rig *rig, const nplug_event *event, char *text, size_t size)

@@ -168,7 +168,7 @@ static void play_game(uint32_t seed)
 
 START_TEST(motions_are_integrals_and_the_latest_binding_counts)
 {
-    play_cases(play_game, 1, 50);
+    play_cases("merges", play_game, 1, 50, 8);
 }
 END_TEST
 

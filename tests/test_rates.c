@@ -38,7 +38,7 @@ typedef struct order {
 } order;
 
 typedef struct play {
-    uint32_t random;
+    uint32_t seed, random;
     nplug_game game;
     nplug_action_def actions[ACTIONS];
     nplug_action_rule rules[ACTIONS];
@@ -379,6 +379,8 @@ static void play_at(play *play, unsigned r)
     setup.limits.events = 1024;
     setup.limits.timers = 256;
     setup.limits.ramps = setup.limits.shapings = setup.limits.gestures = 64;
+    setup.limits.records = play->seed % 2 ? 8192 : 0;
+    setup.follow_rest = play->seed % 3 == 0;
     rig_open_setup(&rig, &play->game, setup);
     rig_play(&rig, play->moves, MOVES);
     for (unsigned m = 0; m < MOMENTS; m++) {
@@ -511,6 +513,7 @@ static void play_game(uint32_t seed)
     static play play;
 
     memset(&play, 0, sizeof play);
+    play.seed = seed;
     play.random = seed * 2654435761u;
     make_game(&play);
     make_story(&play);
@@ -522,7 +525,7 @@ static void play_game(uint32_t seed)
 
 START_TEST(the_frame_rate_changes_nothing)
 {
-    play_cases(play_game, 1, 150);
+    play_cases("rates", play_game, 1, 150, 40);
 }
 END_TEST
 

@@ -1,7 +1,7 @@
 /* Wild input: whatever ports say and games ask, the nest stays consistent, and what it did replays.
  */
 #include "core/nest/nest.h"
-#include "support.h"
+#include "ledger.h"
 #include <stdlib.h>
 #include <string.h>
 
@@ -229,6 +229,7 @@ static void run_wild(wild *w, unsigned steps)
         ck_assert_int_eq(nplug_step(w->quick.nest, w->now), result);
         check_nest(w);
         w->digest[step] = nplug_digest(w->rig.nest);
+        ledger_note(w->quick.nest);
         ck_assert_msg(nplug_digest(w->quick.nest) == w->digest[step], "the quick way, step %u",
                       step);
         w->record_count += nplug_take_records(w->rig.nest, w->records + w->record_count,
@@ -293,7 +294,9 @@ START_TEST(wild_input_leaves_the_nest_consistent_and_replays)
 
     srand((unsigned)_i * 31 + 7);
     open_wild(&w);
+    ledger_begin();
     run_wild(&w, 600);
+    ledger_end("wild", (uint32_t)_i, 10);
     ck_assert_uint_gt(nplug_nest_counts(w.rig.nest).reports, 1000);
     replay_wild(&w, 600, 0);
     replay_wild(&w, 600, 4096);
