@@ -776,7 +776,7 @@ START_TEST(a_storm_keeps_to_the_rules)
         operate(&s);
         HOLDS(&s, nplug_step(s.rig.nest, s.now) == NPLUG_OK);
         if (s.op < KNOWN) ledger_note(s.rig.nest);
-        if (s.op + 1 == KNOWN) ledger_end("storm", s.seed, SEEDS);
+        if (s.op + 1 == KNOWN) ledger_end(LEDGER_BY_COMPILER("storm"), s.seed, SEEDS);
         count_events(&s);
         check_devices(&s);
         check_players(&s);

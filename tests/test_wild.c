@@ -296,7 +296,7 @@ START_TEST(wild_input_leaves_the_nest_consistent_and_replays)
     open_wild(&w);
     ledger_begin();
     run_wild(&w, 600);
-    ledger_end("wild", (uint32_t)_i, 10);
+    ledger_end(LEDGER_BY_COMPILER("wild"), (uint32_t)_i, 10);
     ck_assert_uint_gt(nplug_nest_counts(w.rig.nest).reports, 1000);
     replay_wild(&w, 600, 0);
     replay_wild(&w, 600, 4096);
