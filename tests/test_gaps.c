@@ -723,6 +723,289 @@ START_TEST(lights_come_back_after_a_wobble)
 }
 END_TEST
 
+/* --- to the microsecond -------------------------------------------------------------------------
+ */
+
+START_TEST(a_press_again_counts_as_soon_as_it_may)
+{
+    test_rig rig;
+
+    open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
+    nplug_set_comfort(rig.nest, 1, CALL, "again=20");
+    nplug_sim_press(rig.sim, 10 * MS, "one", "south", 10 * MS);
+    nplug_sim_press(rig.sim, 40 * MS - 1, "one", "south", 1);
+    nplug_sim_press(rig.sim, 50 * MS, "one", "south", 10 * MS);
+    nplug_sim_press(rig.sim, 80 * MS, "one", "south", 10 * MS);
+    rig_step(&rig, 45 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, CALL), 1);
+    rig_step(&rig, 79 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, CALL), 1);
+    rig_step(&rig, 90 * MS); /* exactly 20 ms after the last one's end */
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, CALL), 1);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(times_have_a_least_and_a_most)
+{
+    static const struct {
+        const char *from;
+        bool right;
+    } rows[] = {{"pad:south hold=1", true},
+                {"pad:south hold=0", false},
+                {"pad:south hold=1000000", true},
+                {"pad:south hold=1000001", false},
+                {"pad:south repeat=1:1", true},
+                {"pad:south repeat=1:0", false},
+                {"pad:south taps=9", true},
+                {"pad:south taps=10", false},
+                {"pad:south taps=1", true},
+                {"pad:south taps=0", false},
+                {"pad:stick-left.up dead=0.99", true},
+                {"pad:stick-left.up dead=1", false}};
+    nplug_binding_error error;
+    nplug_result result = nplug_read_bindings(NPLUG_BUTTON, rows[_i].from, NULL, NULL, &error);
+
+    ck_assert_msg((result == NPLUG_OK) == rows[_i].right, "%s", rows[_i].from);
+}
+END_TEST
+
+/* Of two ports that say something at one moment, the one that was attached first goes first. */
+START_TEST(ports_speak_in_the_order_in_which_they_were_attached)
+{
+    nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
+    hand_port one = {0}, other = {0};
+    nplug_event first;
+    test_rig rig;
+
+    game.seats = NPLUG_SEATS_BY_ARRIVAL;
+    rig_open(&rig, &game, NULL);
+    nplug_attach(rig.nest, &hand_table, &one);
+    nplug_attach(rig.nest, &hand_table, &other);
+    push_heron(other.ring, 0, 1, NULL, NULL);
+    push_heron(one.ring, 0, 1, NULL, NULL);
+    rig_step(&rig, 10);
+    for (uint64_t t = 1000; t < 9000; t += 1000) {
+        nplug_report late = value_report(t, 1, 8, t / 1000 % 2, 0);
+        nplug_push(other.ring, &late, 1);
+        nplug_push(one.ring, &late, 1);
+        rig_step(&rig, t + _i);
+        ck_assert(rig_saw(&rig, t / 1000 % 2 ? NPLUG_EVENT_PRESS : NPLUG_EVENT_RELEASE, &first));
+        ck_assert_uint_eq(first.player, 1);
+        ck_assert_uint_eq(nplug_event_count(rig.nest), 2);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- what is told -------------------------------------------------------------------------------
+ */
+
+START_TEST(a_limit_is_in_the_log_once_and_an_event_each_time)
+{
+    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
+    nplug_limits limits = nplug_limits_default();
+    test_rig rig;
+
+    limits.devices = 1;
+    rig_open(&rig, &game, &limits);
+    nplug_sim_plug(rig.sim, 0, "one", "heron");
+    nplug_sim_plug(rig.sim, 2 * MS, "two", "heron");
+    nplug_sim_plug(rig.sim, 4 * MS, "three", "heron");
+    rig_step(&rig, MS);
+    for (nplug_time t = 3; t <= 5; t += 2) {
+        nplug_event event;
+        rig_step(&rig, t * MS);
+        ck_assert(rig_saw(&rig, NPLUG_EVENT_LIMIT, &event));
+        ck_assert_uint_eq(event.count, NPLUG_LIMIT_DEVICES);
+    }
+    ck_assert(strstr(rig.log, "raise limits.devices") != NULL);
+    ck_assert(strstr(strstr(rig.log, "raise limits.devices") + 1, "raise limits.devices") == NULL);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(what_two_players_do_is_of_no_device)
+{
+    nplug_event event;
+    test_rig rig;
+
+    open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
+    nplug_swap(rig.nest, 1, 2);
+    rig_step(&rig, 2 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_SWAP, &event));
+    ck_assert_uint_eq(event.device, 0);
+    nplug_leave(rig.nest, 1);
+    rig_step(&rig, 3 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_LEAVE, &event));
+    ck_assert_uint_eq(event.device, 0);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Whoever waited for a device whose place is given away has left before the new one is there. */
+START_TEST(a_seat_is_given_up_before_the_next_device_comes)
+{
+    nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
+    nplug_limits limits = nplug_limits_default();
+    char told[2048];
+    test_rig rig;
+
+    game.seats = NPLUG_SEATS_BY_ARRIVAL;
+    limits.devices = 1;
+    rig_open(&rig, &game, &limits);
+    nplug_sim_plug(rig.sim, 0, "one", "heron");
+    nplug_sim_unplug(rig.sim, 2 * MS, "one");
+    nplug_sim_plug(rig.sim, 4 * MS, "two", "whimbrel");
+    rig_step(&rig, 3 * MS);
+    rig_step(&rig, 5 * MS);
+    rig_events(&rig, told, sizeof told);
+    ck_assert_msg(strstr(told, "leave") && strstr(told, "leave") < strstr(told, "arrival"), "%s",
+                  told);
+    ck_assert_uint_eq(nplug_part_players(rig.nest, nplug_device_at(rig.nest, 0), 0), 1);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Of two actions, one at a time, where no other rule is said. */
+START_TEST(one_of_two_is_held_where_that_is_the_only_rule)
+{
+    static const nplug_action_def defs[] = {{"call", NPLUG_BUTTON, "pad:south", 0},
+                                            {"haul", NPLUG_BUTTON, "pad:east", 0}};
+    static const nplug_action_rule rules[] = {{.action = 0, .one_of = 1},
+                                              {.action = 1, .one_of = 1}};
+    nplug_game game = nplug_game_for_one("gaps", defs, 2);
+    test_rig rig;
+
+    game.rules = rules;
+    game.rule_count = 2;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_press(rig.sim, MS, "pad", "south", 0);
+    nplug_sim_press(rig.sim, 2 * MS, "pad", "east", 0);
+    rig_step(&rig, 3 * MS);
+    ck_assert(nplug_held(rig.nest, 1, 0));
+    ck_assert(!nplug_held(rig.nest, 1, 1));
+    rig_close(&rig);
+}
+END_TEST
+
+/* Poses and sensors move all the time: nobody picks them. */
+START_TEST(a_pose_that_moves_is_not_picked)
+{
+    static const nplug_pose put[] = {{{0.9f, 0.9f, 0.9f}, {0.0f, 0.0f, 0.0f, 1.0f}},
+                                     {{-0.9f, 0.1f, 0.9f}, {0.7f, 0.0f, 0.0f, 0.7f}}};
+    nplug_control grip = nplug_control_from_name("hand-left:pose-grip", (size_t)-1);
+    nplug_pick pick = {.size = sizeof pick};
+    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
+    nplug_pose got;
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "hand", "osprey-left");
+    rig_step(&rig, MS);
+    nplug_pick_begin(rig.nest, &pick);
+    rig_step(&rig, 2 * MS);
+    for (unsigned i = 0; i < 2; i++) {
+        nplug_move move = {.kind = NPLUG_MOVE_POSE,
+                           .time = (3 + i) * MS,
+                           .on = "hand",
+                           .what = "pose-grip",
+                           .pose = &put[i]};
+        nplug_sim_move(rig.sim, &move);
+    }
+    rig_step(&rig, 6 * MS);
+    ck_assert(nplug_pick_look(rig.nest).waits);
+    ck_assert_uint_eq(nplug_pick_look(rig.nest).source.control, 0);
+    memset(&got, 0x55, sizeof got);
+    ck_assert_int_eq(nplug_control_pose(rig.nest, nplug_device_at(rig.nest, 0), grip, &got),
+                     NPLUG_OK);
+    ck_assert_float_eq_tol(got.place[0], -0.9f, 0.001f);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Keys that the game does not bind are told apart in records as long as they are held; with the
+ * keyboard, all are let go. */
+START_TEST(hidden_keys_that_went_with_their_keyboard_hide_nothing_more)
+{
+    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
+    nplug_limits limits = nplug_limits_default();
+    nplug_record record;
+    unsigned seen = 0;
+    test_rig rig;
+
+    limits.records = 4096;
+    rig_open(&rig, &game, &limits);
+    for (nplug_time round = 0; round < 12; round++) {
+        nplug_sim_plug(rig.sim, round * 10 * MS, "keys", "turnstone");
+        for (unsigned i = 0; i < 4; i++) {
+            char key[8];
+            snprintf(key, sizeof key, "Key%c", 'A' + (int)((4 * round + i) % 26));
+            nplug_sim_press(rig.sim, (round * 10 + 1 + i) * MS, "keys", key, 0);
+        }
+        nplug_sim_unplug(rig.sim, (round * 10 + 6) * MS, "keys");
+        rig_step(&rig, (round * 10 + 8) * MS);
+    }
+    while (nplug_take_records(rig.nest, &record, 1))
+        if (record.kind == NPLUG_RECORD_REPORT && record.as.report.kind == NPLUG_REPORT_VALUE &&
+            record.as.report.as.value == 1) {
+            ck_assert_uint_ne(record.as.report.signal, UINT16_MAX);
+            seen++;
+        }
+    ck_assert_uint_eq(seen, 48);
+    rig_close(&rig);
+}
+END_TEST
+
+/* A text of no known sort does not belong to an arrival, and is counted. */
+START_TEST(a_text_of_no_known_sort_is_counted)
+{
+    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
+    nplug_report report = value_report(0, 1, NPLUG_TEXTS, 0, 0);
+    hand_port port = {0};
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_attach(rig.nest, &hand_table, &port);
+    push_kind(port.ring, 0, 1, NPLUG_REPORT_ARRIVE);
+    report.kind = NPLUG_REPORT_TEXT;
+    nplug_push(port.ring, &report, 1);
+    rig_step(&rig, 1);
+    ck_assert_uint_eq(nplug_nest_counts(rig.nest).unknown_signal, 1);
+    rig_close(&rig);
+}
+END_TEST
+
+/* What the game rebinds while it runs is let go for all who had it. */
+START_TEST(what_the_game_rebinds_is_let_go_for_each_player)
+{
+    nplug_event event;
+    test_rig rig;
+
+    open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
+    nplug_bind(rig.nest, 2, CALL, "pad:west");
+    nplug_sim_press(rig.sim, 2 * MS, "one", "south", 0);
+    nplug_sim_press(rig.sim, 2 * MS, "two", "west", 0);
+    rig_step(&rig, 3 * MS);
+    ck_assert(nplug_held(rig.nest, 1, CALL) && nplug_held(rig.nest, 2, CALL));
+    nplug_bind(rig.nest, NPLUG_ANYONE, CALL, "pad:north");
+    rig_step(&rig, 4 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, CALL));
+    ck_assert(nplug_held(rig.nest, 2, CALL)); /* it has its own */
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
+    ck_assert_uint_eq(event.player, 1);
+    ck_assert(event.flags & NPLUG_EVENT_CANCELLED);
+    nplug_bind(rig.nest, 2, CALL, NULL);
+    rig_step(&rig, 5 * MS);
+    ck_assert(!nplug_held(rig.nest, 2, CALL));
+    nplug_sim_press(rig.sim, 6 * MS, "two", "north", 0);
+    rig_step(&rig, 7 * MS);
+    ck_assert(nplug_held(rig.nest, 2, CALL));
+    rig_close(&rig);
+}
+END_TEST
+
 Suite *gaps_suite(void)
 {
     Suite *suite = suite_create("gaps");
@@ -751,6 +1034,17 @@ Suite *gaps_suite(void)
     tcase_add_test(tests, a_layer_that_goes_off_drops_its_own_alone);
     tcase_add_test(tests, what_nobody_has_is_followed_by_movement_too);
     tcase_add_test(tests, lights_come_back_after_a_wobble);
+    tcase_add_test(tests, a_press_again_counts_as_soon_as_it_may);
+    tcase_add_loop_test(tests, times_have_a_least_and_a_most, 0, 12);
+    tcase_add_loop_test(tests, ports_speak_in_the_order_in_which_they_were_attached, 0, 2);
+    tcase_add_test(tests, a_limit_is_in_the_log_once_and_an_event_each_time);
+    tcase_add_test(tests, what_two_players_do_is_of_no_device);
+    tcase_add_test(tests, a_seat_is_given_up_before_the_next_device_comes);
+    tcase_add_test(tests, one_of_two_is_held_where_that_is_the_only_rule);
+    tcase_add_test(tests, a_pose_that_moves_is_not_picked);
+    tcase_add_test(tests, hidden_keys_that_went_with_their_keyboard_hide_nothing_more);
+    tcase_add_test(tests, a_text_of_no_known_sort_is_counted);
+    tcase_add_test(tests, what_the_game_rebinds_is_let_go_for_each_player);
     suite_add_tcase(suite, tests);
     return suite;
 }
