@@ -2,7 +2,8 @@
 #ifndef NF_DOCUMENT_H
 #define NF_DOCUMENT_H
 
-#include "fields.h"
+#include "members.h"
+#include "objects.h"
 
 typedef struct nf_sort {
     const char *word, *many; /* "game", "games" */

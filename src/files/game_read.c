@@ -1,7 +1,6 @@
 /* Game files: actions, layers, bindings, seats. */
 #include "document.h"
 #include "game_file.h"
-#include "objects.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>

@@ -1,8 +1,6 @@
 /* Simulated models from files. */
 #include "codes.h"
 #include "document.h"
-#include "members.h"
-#include "objects.h"
 #include <stdlib.h>
 #include <stdio.h>
 #include <string.h>

@@ -1,9 +1,7 @@
 /* Settings: what is kept for players from one run to the next. */
 #include "codes.h"
 #include "document.h"
-#include "members.h"
 #include "nestplug/device.h"
-#include "objects.h"
 #include "profiles.h"
 #include "sheet_json.h"
 #include "whole_file.h"

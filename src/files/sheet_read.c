@@ -1,6 +1,5 @@
 #include "codes.h"
 #include "document.h"
-#include "objects.h"
 #include "sheet_reader.h"
 #include <stdio.h>
 #include <stdlib.h>
