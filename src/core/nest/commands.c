@@ -102,11 +102,11 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
         break;
     case NPLUG_COMMAND_PICK:
         np_pick_take(&nest->action, command, time);
-        np_devices_unguard_all(&nest->device.devices);
+        np_wake_pick(nest);
         break;
     case NPLUG_COMMAND_PICK_END:
         np_pick_stop(&nest->action, NPLUG_EVENT_CANCELLED, time);
-        np_devices_unguard_all(&nest->device.devices);
+        np_wake_pick(nest);
         break;
     case NPLUG_COMMAND_IGNORE:
         ignore(nest, command, time);

@@ -57,6 +57,9 @@ void np_wake_after(nplug_nest *nest, uint32_t device, nplug_time time);
 /* An action has other bindings, of a player or (0) of all. */
 void np_wake_bound(nplug_nest *nest, uint32_t player, uint32_t action, nplug_time time);
 
+/* A pick hears all axes at every move from now on, or no more: no guard holds. */
+void np_wake_pick(nplug_nest *nest);
+
 /* Makes what the players' room has decided, in order, with all that follows. */
 void np_wake_players(nplug_nest *nest, nplug_time time);
 

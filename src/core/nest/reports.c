@@ -9,7 +9,7 @@ static void hear_pick(nplug_nest *nest, const np_change *change)
 {
     if (np_pick_hear(&nest->action, change))
         np_controls_spend(&nest->device.controls, change->control, false);
-    if (!nest->action.pick.waits) np_devices_unguard_all(&nest->device.devices);
+    if (!nest->action.pick.waits) np_wake_pick(nest);
 }
 
 /* What the edge lane does with one control that has a new value: every room in its order. */
@@ -114,7 +114,7 @@ static void strike(nplug_nest *nest, const np_change *change, uint16_t way, bool
 {
     if (np_pick_notch(&nest->action, change, way)) {
         np_controls_spend(&nest->device.controls, change->control, true);
-        np_devices_unguard_all(&nest->device.devices);
+        np_wake_pick(nest);
     } else if (!spent) {
         np_sources_strike(&nest->action, change, way);
     }

@@ -48,6 +48,11 @@ void np_wake_bound(nplug_nest *nest, uint32_t player, uint32_t action, nplug_tim
         if (p == player || player == 0) np_marks_action(&nest->action, p, action);
 }
 
+void np_wake_pick(nplug_nest *nest)
+{
+    np_devices_unguard_all(&nest->device.devices);
+}
+
 /* --- what the players' room has decided ------------------------------------------------------- */
 
 void np_wake_light(const nplug_nest *nest, uint32_t device)
