@@ -492,6 +492,57 @@ START_TEST(hid_usages_tell_what_a_device_is)
 }
 END_TEST
 
+/* And the kernel's codes. */
+START_TEST(kernel_codes_tell_what_a_device_is)
+{
+    static const struct {
+        nplug_kind kind;
+        uint16_t count;
+        paper_signal signals[5];
+    } rows[] = {{NPLUG_KIND_TOUCH, 3, {{BTN(0x14a)}, {ABS(0, 0, 4095)}, {ABS(1, 0, 4095)}}},
+                {NPLUG_KIND_UNKNOWN, 2, {{BTN(0x14a)}, {BTN(0x14b)}}},
+                {NPLUG_KIND_UNKNOWN, 3, {{BTN(0x100)}, {BTN(0x101)}, {ABS(0, 0, 4095)}}},
+                {NPLUG_KIND_TOUCH, 3, {{BTN(0x14a)}, {ABS(0x35, 0, 4095)}, {ABS(0x36, 0, 4095)}}},
+                {NPLUG_KIND_WHEEL, 3, {{BTN(0x150)}, {BTN(0x151)}, {ABS(0, 0, 4095)}}},
+                {NPLUG_KIND_STICK, 3, {{BTN(0x120)}, {ABS(0, 0, 1023)}, {ABS(6, 0, 255)}}},
+                {NPLUG_KIND_STICK, 3, {{BTN(0x120)}, {ABS(0, 0, 1023)}, {ABS(7, 0, 255)}}},
+                {NPLUG_KIND_WHEEL, 3, {{BTN(0x120)}, {ABS(0, 0, 1023)}, {ABS(8, 0, 255)}}},
+                {NPLUG_KIND_STICK,
+                 5,
+                 {{BTN(0x120)}, {ABS(0, 0, 1023)}, {ABS(6, 0, 9)}, {ABS(7, 0, 9)}, {ABS(8, 0, 9)}}},
+                {NPLUG_KIND_MOUSE, 3, {{BTN(0x110)}, {REL(0)}, {REL(1)}}},
+                {NPLUG_KIND_UNKNOWN, 2, {{BTN(0x110)}, {REL(0)}}},
+                {NPLUG_KIND_PAD, 3, {{BTN(0x130)}, {ABS(0, 0, 255)}, {ABS(1, 0, 255)}}}};
+    paper_rig p;
+
+    memset(&p, 0, sizeof p);
+    open_paper(&p);
+    ck_assert_uint_eq(
+        look_paper(&p, plug_paper(&p, 3, 0xb12e, 0x7004, 1, rows[_i].signals, rows[_i].count)).kind,
+        rows[_i].kind);
+    rig_close(&p.rig);
+}
+END_TEST
+
+/* Twenty of the main block's keys make a keyboard. */
+START_TEST(twenty_keys_are_a_keyboard)
+{
+    for (uint16_t count = 19; count <= 20; count++) {
+        paper_signal keys[20];
+        paper_rig p;
+        for (uint32_t i = 0; i < 20; i++) {
+            paper_signal key = {BTN(0x57 - i)};
+            keys[i] = key;
+        }
+        memset(&p, 0, sizeof p);
+        open_paper(&p);
+        ck_assert_uint_eq(look_paper(&p, plug_paper(&p, 3, 0xb12e, 0x7005, 1, keys, count)).kind,
+                          count < 20 ? NPLUG_KIND_UNKNOWN : NPLUG_KIND_KEYBOARD);
+        rig_close(&p.rig);
+    }
+}
+END_TEST
+
 START_TEST(hid_keys_are_a_keyboard)
 {
     paper_signal keys[40];
@@ -1006,6 +1057,46 @@ START_TEST(what_the_game_rebinds_is_let_go_for_each_player)
 }
 END_TEST
 
+/* A group that finds no room comes to nothing, and each device that it was of is asked again. */
+START_TEST(all_devices_of_a_group_that_was_refused_are_stale)
+{
+    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
+    nplug_limits limits = nplug_limits_default();
+    hand_port port = {0};
+    nplug_report report;
+    test_rig rig;
+
+    limits.ring_slots = 64;
+    rig_open(&rig, &game, &limits);
+    nplug_attach(rig.nest, &hand_table, &port);
+    push_heron(port.ring, 0, 1, NULL, NULL);
+    rig_step(&rig, 1);
+    push_heron(port.ring, 2, 2, NULL, NULL);
+    rig_step(&rig, 3);
+    for (unsigned i = 0; nplug_ring_room(port.ring) > 1; i++) {
+        report = value_report(10 + i, 1, 8, i % 2, 0);
+        ck_assert_int_eq(nplug_push(port.ring, &report, 1), NPLUG_OK);
+    }
+    report = value_report(100, 2, 8, 1, NPLUG_REPORT_MORE);
+    nplug_push(port.ring, &report, 1);
+    report = value_report(100, 1, 9, 1, 0);
+    ck_assert_int_eq(nplug_push(port.ring, &report, 1), NPLUG_ERR_FULL);
+    for (nplug_time t = 200; t < 206; t++) {
+        report = value_report(t, 1, 9, 0, 0);
+        rig_step(&rig, t);
+        nplug_push(port.ring, &report, 1);
+    }
+    ck_assert_uint_eq(port.resyncs, 2);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(no_game_has_no_names)
+{
+    ck_assert_uint_eq(nplug_names_digest(NULL), 0);
+}
+END_TEST
+
 Suite *gaps_suite(void)
 {
     Suite *suite = suite_create("gaps");
@@ -1027,6 +1118,10 @@ Suite *gaps_suite(void)
     tcase_add_test(tests, comfort_for_one_action_leaves_all_else);
     tcase_add_loop_test(tests, hid_usages_tell_what_a_device_is, 0, 4);
     tcase_add_test(tests, hid_keys_are_a_keyboard);
+    tcase_add_loop_test(tests, kernel_codes_tell_what_a_device_is, 0, 12);
+    tcase_add_test(tests, twenty_keys_are_a_keyboard);
+    tcase_add_test(tests, all_devices_of_a_group_that_was_refused_are_stale);
+    tcase_add_test(tests, no_game_has_no_names);
     tcase_add_test(tests, duplicates_are_parted_by_their_own_presses_alone);
     tcase_add_test(tests, a_contact_that_bounces_as_its_device_goes_is_forgotten);
     tcase_add_test(tests, a_little_ahead_is_no_disagreement);
