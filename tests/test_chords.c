@@ -4,6 +4,7 @@
  * NPLUG_CASES=N: so many lists of edges of keys (100000 in ./dev test); NPLUG_SEED=S: from seed S.
  */
 #include "edges.h"
+#include "ledger.h"
 #include <stdio.h>
 #include <string.h>
 
@@ -254,7 +255,7 @@ static void play_game(uint32_t seed)
 
 START_TEST(the_longest_chord_wins_in_any_order)
 {
-    play_cases("chords", play_game, LISTS, 10000, 30);
+    play_cases(LEDGER_BY_COMPILER("chords"), play_game, LISTS, 10000, 30);
 }
 END_TEST
 
