@@ -7,13 +7,6 @@
 
 #include "support.h"
 
-/* Of games whose chances are drawn in an order that the language leaves to the compiler. */
-#ifdef __clang__
-#define LEDGER_BY_COMPILER(name) name "-clang"
-#else
-#define LEDGER_BY_COMPILER(name) name "-gcc"
-#endif
-
 /* From here on, rig_step mixes all that can be asked after each step. */
 void ledger_begin(void);
 

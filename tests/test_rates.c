@@ -252,11 +252,22 @@ static void make_move(play *play, nplug_move *move, unsigned unit)
     move->serial = units[unit].serial;
 }
 
+static void make_order(play *play, order *order)
+{
+    order->moment = 1 + below(play, MOMENTS - 2);
+    order->kind = below(play, 11);
+    order->player = 1 + below(play, play->game.players);
+    order->number = below(play, 64);
+    order->on = below(play, 2);
+}
+
 /* Most of all that moves are two or three devices. */
 static void make_story(play *play)
 {
-    unsigned chosen[3] = {below(play, UNITS), below(play, UNITS), below(play, UNITS)};
+    unsigned chosen[3];
 
+    for (unsigned i = 0; i < 3; i++)
+        chosen[i] = below(play, UNITS);
     for (unsigned i = 0; i < MOVES; i++)
         make_move(play, &play->moves[i],
                   below(play, 6) ? chosen[below(play, 3)] : below(play, UNITS));
@@ -268,9 +279,7 @@ static void make_story(play *play)
         if (below(play, 4)) play->moves[i].time = 1 + i;
     }
     for (unsigned i = 0; i < COUNT_OF(play->orders); i++)
-        play->orders[i] =
-            (order){1 + below(play, MOMENTS - 2), below(play, 11),
-                    1 + below(play, play->game.players), below(play, 64), below(play, 2)};
+        make_order(play, &play->orders[i]);
 }
 
 /* --- playing -------------------------------------------------------------------------------- */
