@@ -565,6 +565,7 @@ START_TEST(duplicates_are_parted_by_their_own_presses_alone)
 {
     nplug_device_info info = {.size = sizeof info};
     nplug_game game = harbour_for(1);
+    nplug_event event;
     test_rig rig;
 
     rig_open(&rig, &game, NULL);
@@ -577,6 +578,9 @@ START_TEST(duplicates_are_parted_by_their_own_presses_alone)
         nplug_sim_press(rig.sim, t * 100 * MS + 50 * MS, "c", "east", 10 * MS);
     }
     rig_step(&rig, 900 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_TWIN, &event));
+    ck_assert_uint_eq(event.device, nplug_device_at(rig.nest, 1));
+    ck_assert_uint_eq(event.count, nplug_device_at(rig.nest, 0));
     for (uint32_t i = 0; i < 3; i++) {
         nplug_device_look(rig.nest, nplug_device_at(rig.nest, i), &info);
         ck_assert_uint_eq(info.twin, i < 2 ? nplug_device_at(rig.nest, 1 - i) : 0);
@@ -1097,6 +1101,107 @@ START_TEST(no_game_has_no_names)
 }
 END_TEST
 
+/* What an own binding takes from others goes with it to the other seat. */
+START_TEST(a_swap_takes_along_what_an_own_binding_covers)
+{
+    static const nplug_layer_def layers[] = {{"helm", 0, true}, {"crane", 5, true}};
+    static const nplug_action_def defs[] = {{"call", NPLUG_BUTTON, "pad:south", 0},
+                                            {"grab", NPLUG_BUTTON, "pad:west", 1}};
+    nplug_game game = nplug_game_for("gaps", defs, 2, 2);
+    test_rig rig;
+
+    game.layers = layers;
+    game.layer_count = 2;
+    open_two(&rig, game);
+    nplug_bind(rig.nest, 1, 1, "pad:south");
+    rig_step(&rig, 2 * MS);
+    nplug_swap(rig.nest, 1,
+               2); /* the pads change hands, and the bindings with the players' numbers */
+    rig_step(&rig, 3 * MS);
+    nplug_sim_press(rig.sim, 4 * MS, "one", "south", 0);
+    nplug_sim_press(rig.sim, 4 * MS, "two", "south", 0);
+    rig_step(&rig, 5 * MS);
+    ck_assert(nplug_held(rig.nest, 2, 1));
+    ck_assert(!nplug_held(rig.nest, 2, 0));
+    ck_assert(nplug_held(rig.nest, 1, 0));
+    ck_assert(!nplug_held(rig.nest, 1, 1));
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(a_label_that_moves_lets_go)
+{
+    static const nplug_action_def defs[] = {{"call", NPLUG_BUTTON, "key-label:q", 0}};
+    nplug_game game = nplug_game_for_one("gaps", defs, 1);
+    nplug_event event;
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_press(rig.sim, MS, "keys", "KeyQ", 0);
+    rig_step(&rig, 2 * MS);
+    ck_assert(nplug_held(rig.nest, 1, 0));
+    nplug_sim_layout(rig.sim, 3 * MS, "azerty");
+    rig_step(&rig, 4 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, 0));
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
+    ck_assert(event.flags & NPLUG_EVENT_CANCELLED);
+    nplug_sim_press(rig.sim, 5 * MS, "keys", "KeyA", 0); /* there it is now */
+    rig_step(&rig, 6 * MS);
+    ck_assert(nplug_held(rig.nest, 1, 0));
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(actions_have_numbers_from_0)
+{
+    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    for (uint32_t a = 0; a < ACTIONS; a++)
+        ck_assert_int_eq(nplug_action_number(rig.nest, actions[a].name), (int)a);
+    ck_assert_int_eq(nplug_action_number(rig.nest, "pul"), -1);
+    ck_assert(strstr(rig.log, "no action \"pul\"; did you mean \"pull\"?") != NULL);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Each player's key rises for itself. */
+START_TEST(ramps_are_each_player_s_own)
+{
+    static const nplug_action_def defs[] = {
+        {"haul", NPLUG_LEVEL, "key:KeyA rise=2 | key:KeyB rise=4", 0},
+        {"veer", NPLUG_LEVEL, "key:KeyC rise=1 fall=1", 0}};
+    static const nplug_part_def parts[] = {{"left", "KeyA,KeyC"}, {"right", "KeyB"}};
+    nplug_game game = nplug_game_for("gaps", defs, 2, 2);
+    test_rig rig;
+
+    game.parts = parts;
+    game.part_count = 2;
+    game.seats = NPLUG_SEATS_BY_CALL;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    rig_step(&rig, MS);
+    nplug_claim_part(rig.nest, nplug_device_at(rig.nest, 0), 1, 1);
+    nplug_claim_part(rig.nest, nplug_device_at(rig.nest, 0), 2, 2);
+    nplug_sim_press(rig.sim, 10 * MS, "keys", "KeyA", 0);
+    nplug_sim_press(rig.sim, 10 * MS, "keys", "KeyC", 0);
+    nplug_sim_press(rig.sim, 60 * MS, "keys", "KeyB", 0);
+    rig_step(&rig, 110 * MS);
+    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 0), 0.2f, 0.0001f);
+    ck_assert_float_eq_tol(nplug_level(rig.nest, 2, 0), 0.2f, 0.0001f);
+    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 1), 0.1f, 0.0001f);
+    ck_assert_float_eq(nplug_level(rig.nest, 2, 1), 0.0f);
+    nplug_sim_release(rig.sim, 160 * MS, "keys", "KeyC");
+    rig_step(&rig, 210 * MS);
+    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 1), 0.1f, 0.0001f);
+    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 0), 0.4f, 0.0001f);
+    ck_assert_float_eq_tol(nplug_level(rig.nest, 2, 0), 0.6f, 0.0001f);
+    rig_close(&rig);
+}
+END_TEST
+
 Suite *gaps_suite(void)
 {
     Suite *suite = suite_create("gaps");
@@ -1122,6 +1227,10 @@ Suite *gaps_suite(void)
     tcase_add_test(tests, twenty_keys_are_a_keyboard);
     tcase_add_test(tests, all_devices_of_a_group_that_was_refused_are_stale);
     tcase_add_test(tests, no_game_has_no_names);
+    tcase_add_test(tests, a_swap_takes_along_what_an_own_binding_covers);
+    tcase_add_test(tests, a_label_that_moves_lets_go);
+    tcase_add_test(tests, actions_have_numbers_from_0);
+    tcase_add_test(tests, ramps_are_each_player_s_own);
     tcase_add_test(tests, duplicates_are_parted_by_their_own_presses_alone);
     tcase_add_test(tests, a_contact_that_bounces_as_its_device_goes_is_forgotten);
     tcase_add_test(tests, a_little_ahead_is_no_disagreement);
