@@ -12,11 +12,11 @@
 #define PIPE_RUN 2000 /* reports in the pipe at once: they fit into its buffer */
 
 static const nplug_action_def actions[] = {
-    {"steer", NPLUG_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD", 0},
-    {"aim", NPLUG_VECTOR, "pad:stick-right", 0},
-    {"throttle", NPLUG_LEVEL, "pad:trigger-right | key:Space", 0},
-    {"horn", NPLUG_BUTTON, "pad:south | key:KeyH", 0},
-    {"winch", NPLUG_BUTTON, "pad:west hold=400", 0},
+    {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD", 0},
+    {"aim", NPLUG_ACTION_VECTOR, "pad:stick-right", 0},
+    {"throttle", NPLUG_ACTION_LEVEL, "pad:trigger-right | key:Space", 0},
+    {"horn", NPLUG_ACTION_BUTTON, "pad:south | key:KeyH", 0},
+    {"winch", NPLUG_ACTION_BUTTON, "pad:west hold=400", 0},
 };
 enum { HORN = 3 };
 
@@ -65,9 +65,9 @@ static double run_read(const int ends[2], size_t count)
 /* The presses of all rounds came; one that lasts from a round to the next is none. */
 static void check(nplug_nest *nest, const load *load)
 {
-    nplug_action_state horn;
+    nplug_action_facts horn;
 
-    nplug_action_look(nest, NPLUG_ANYONE, HORN, &horn);
+    nplug_action_info(nest, NPLUG_ANYONE, HORN, &horn);
     if (horn.press_count >= load->presses * ROUNDS - ROUNDS * PADS &&
         nplug_nest_counts(nest).backwards == 0)
         return;
@@ -100,7 +100,7 @@ static void measure_reports(void)
            ROUNDS, median(nest_ns, ROUNDS), median(read_ns, ROUNDS));
     printf("ratio report_vs_read %.4f\n", median(ratios, ROUNDS));
     printf("ratio heap_calls_after_open %lu\n", heap);
-    nplug_close(nest);
+    nplug_stop(nest);
     free(load.reports);
 }
 

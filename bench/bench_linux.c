@@ -22,7 +22,7 @@
 #define ROUNDS 15
 #define FRAMES 5000
 
-static const nplug_action_def actions[] = {{"steer", NPLUG_VECTOR, "pad:stick-left", 0}};
+static const nplug_action_def actions[] = {{"steer", NPLUG_ACTION_VECTOR, "pad:stick-left", 0}};
 
 static double now_ns(void)
 {
@@ -131,7 +131,7 @@ static void count_idle_wakes(const char *folder)
     sleep(2);
     printf("count %s_idle_wakes %.1f\n", bench_node_name,
            (double)(sleeps_of_others() - before) / 2.0);
-    nplug_close(nest);
+    nplug_stop(nest);
     free(port);
 }
 
@@ -149,7 +149,7 @@ int main(void)
     }
     qsort(ratios, ROUNDS, sizeof *ratios, compare);
     printf("ratio %s_step_in_reads %.2f\n", bench_node_name, ratios[ROUNDS / 2]);
-    nplug_close(nest);
+    nplug_stop(nest);
     free(port);
     count_idle_wakes(folder);
     bench_node_close();

@@ -45,7 +45,7 @@ static void make_stick(int i, const char *name, uint16_t x, uint16_t y)
 {
     snprintf(texts[i], sizeof texts[i],
              "pad:%s | keys:KeyW,KeyS,KeyA,KeyD | keys:KeyI,KeyK,KeyJ,KeyL", name);
-    defs[i].kind = NPLUG_VECTOR;
+    defs[i].kind = NPLUG_ACTION_VECTOR;
     by_hand.bindings[i][0] = (hand_binding){STICK, x, y, 0, {0}};
     by_hand.bindings[i][1] = (hand_binding){CROSS, 0, 0, 0, {'W', 'S', 'A', 'D'}};
     by_hand.bindings[i][2] = (hand_binding){CROSS, 0, 0, 0, {'I', 'K', 'J', 'L'}};
@@ -54,7 +54,7 @@ static void make_stick(int i, const char *name, uint16_t x, uint16_t y)
 static void make_trigger(int i, const char *name, uint16_t signal)
 {
     snprintf(texts[i], sizeof texts[i], "pad:%s | key:Space | key:Enter", name);
-    defs[i].kind = NPLUG_LEVEL;
+    defs[i].kind = NPLUG_ACTION_LEVEL;
     by_hand.bindings[i][0] = (hand_binding){TRIGGER, signal, signal, 0, {0}};
     by_hand.bindings[i][1] = (hand_binding){KEY, 0, 0, 0, {' '}};
     by_hand.bindings[i][2] = (hand_binding){KEY, 0, 0, 0, {'\r'}};
@@ -66,7 +66,7 @@ static void make_button(int i)
 
     snprintf(texts[i], sizeof texts[i], "pad:%s | pad:%s | key:F%d", buttons[b[0]].name,
              buttons[b[1]].name, 1 + i % 12);
-    defs[i].kind = NPLUG_BUTTON;
+    defs[i].kind = NPLUG_ACTION_BUTTON;
     for (int n = 0; n < 2; n++)
         by_hand.bindings[i][n] =
             (hand_binding){BUTTON, buttons[b[n]].signal, 0, buttons[b[n]].down, {0}};
@@ -78,7 +78,7 @@ static void make_game(void)
     for (int i = 0; i < ACTIONS; i++) {
         snprintf(names[i], sizeof names[i], "action-%d", i);
         defs[i].name = names[i];
-        defs[i].from = texts[i];
+        defs[i].bindings = texts[i];
         if (i == 0) make_stick(i, "stick-left", 0, 1);
         if (i == 1) make_stick(i, "stick-right", 3, 4);
         if (i == 2) make_trigger(i, "trigger-left", 2);
@@ -145,7 +145,7 @@ static void push_by_group(nplug_ring *ring, const nplug_report *reports, size_t 
     size_t first = 0;
 
     for (size_t i = 0; i < count; i++) {
-        if (reports[i].flags & NPLUG_REPORT_MORE) continue;
+        if (reports[i].flags & NPLUG_REPORT_FLAG_MORE) continue;
         nplug_push(ring, reports + first, i + 1 - first);
         first = i + 1;
     }
@@ -212,7 +212,7 @@ static void measure(const char *name, pusher *push)
     }
     printf("# %.0f ns a frame, %.0f ns by hand\n", nest_ns, hand_ns);
     printf("ratio %s %.2f\n", name, median(ratios, FRAME_ROUNDS));
-    nplug_close(nest);
+    nplug_stop(nest);
     free(load.reports);
 }
 

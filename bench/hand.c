@@ -7,9 +7,9 @@ void hand_drain(hand *h, const nplug_report *reports, size_t count)
         const nplug_report *report = &reports[i];
         unsigned signal = report->signal, player = report->device / 2;
         int32_t was = h->raw[report->device][signal];
-        h->raw[report->device][signal] = report->as.value;
-        if (signal < 8 || was == report->as.value) continue;
-        if (report->as.value)
+        h->raw[report->device][signal] = report->data.value;
+        if (signal < 8 || was == report->data.value) continue;
+        if (report->data.value)
             h->edges[player][signal] += h->down[player][signal]++ == 0;
         else
             h->down[player][signal]--;

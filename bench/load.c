@@ -32,7 +32,7 @@ static nplug_report *add_value(load *load, nplug_time time, uint32_t pad, uint16
     report->time = time;
     report->device = pad;
     report->signal = signal;
-    report->as.value = value;
+    report->data.value = value;
     return report;
 }
 
@@ -45,14 +45,14 @@ static void add_group(load *load, double second, uint32_t pad, uint32_t *random,
     for (unsigned a = 0; a < AXES; a++) {
         double phase = 2.0 * M_PI * (second * (1.0 + a) + pad / 8.0);
         last = add_value(load, time, pad, axes[a], (int32_t)(32000.0 * sin(phase)));
-        last->flags = NPLUG_REPORT_MORE | NPLUG_REPORT_MOVES;
+        last->flags = NPLUG_REPORT_FLAG_MORE | NPLUG_REPORT_FLAG_MOVES;
     }
     if (next_random(random) % 100 < 2 * AXES) {
         *down = !*down;
         load->presses += *down;
         last = add_value(load, time, pad, 8, *down);
     }
-    last->flags &= (uint8_t)~NPLUG_REPORT_MORE;
+    last->flags &= (uint8_t)~NPLUG_REPORT_FLAG_MORE;
 }
 
 void make_load(load *load, unsigned rate)
@@ -90,21 +90,21 @@ void plug_pad(nplug_ring *ring, uint32_t pad)
 
     report.device = pad;
     report.kind = NPLUG_REPORT_ARRIVE;
-    report.as.arrive.bus = model->bus;
-    report.as.arrive.vendor = model->vendor;
-    report.as.arrive.product = model->product;
-    report.as.arrive.signals = model->signal_count;
+    report.data.arrive.bus = model->bus;
+    report.data.arrive.vendor = model->vendor;
+    report.data.arrive.product = model->product;
+    report.data.arrive.signals = model->signal_count;
     nplug_push(ring, &report, 1);
     for (uint16_t i = 0; i < model->signal_count; i++) {
         memset(&report, 0, sizeof report);
         report.device = pad;
         report.kind = NPLUG_REPORT_SIGNAL;
         report.signal = i;
-        report.as.signal.code = model->signals[i].code;
-        report.as.signal.min = model->signals[i].min;
-        report.as.signal.max = model->signals[i].max;
-        report.as.signal.space = model->signals[i].space;
-        report.as.signal.nature = model->signals[i].nature;
+        report.data.signal.code = model->signals[i].code;
+        report.data.signal.min = model->signals[i].min;
+        report.data.signal.max = model->signals[i].max;
+        report.data.signal.space = model->signals[i].space;
+        report.data.signal.nature = model->signals[i].nature;
         nplug_push(ring, &report, 1);
     }
     memset(&report, 0, sizeof report);

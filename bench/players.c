@@ -9,9 +9,9 @@
 #define IDLE 256
 
 static const nplug_action_def actions[] = {
-    {"steer", NPLUG_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD", 0},
-    {"throttle", NPLUG_LEVEL, "pad:trigger-right | key:Space", 0},
-    {"horn", NPLUG_BUTTON, "pad:south | key:KeyH", 0},
+    {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD", 0},
+    {"throttle", NPLUG_ACTION_LEVEL, "pad:trigger-right | key:Space", 0},
+    {"horn", NPLUG_ACTION_BUTTON, "pad:south | key:KeyH", 0},
 };
 
 static nplug_nest *open_with(uint32_t idle, nplug_ring **ring)
@@ -48,8 +48,8 @@ static void measure_idle(void)
         ratios[i] = first / run_load(nests[1], rings[1], &load, from);
     }
     printf("ratio idle_256_vs_0 %.2f\n", median(ratios, ROUNDS));
-    nplug_close(nests[0]);
-    nplug_close(nests[1]);
+    nplug_stop(nests[0]);
+    nplug_stop(nests[1]);
     free(load.reports);
 }
 
@@ -75,7 +75,7 @@ static void measure_coming(void)
     }
     printf("# a pad comes in %.1f us, and goes in %.1f us\n", median(come, ROUNDS) / 1000.0,
            median(go, ROUNDS) / 1000.0);
-    nplug_close(nest);
+    nplug_stop(nest);
 }
 
 /* --- noise ---------------------------------------------------------------------------------- */
@@ -129,7 +129,7 @@ static void measure_noise(void)
             switches += nplug_event_at(nest, i)->kind == NPLUG_EVENT_ACTIVE;
     }
     printf("ratio switches_in_noise %u\n", switches);
-    nplug_close(nest);
+    nplug_stop(nest);
     free(sim);
 }
 

@@ -14,7 +14,7 @@
 typedef struct shelf {
     nplug_nest *nest;
     nplug_sim *sim;
-    nplug_match *matches;
+    nplug_rule *matches;
     nplug_sheet *sheets;
     nplug_time now;
 } shelf;
@@ -27,15 +27,15 @@ static void fill(shelf *s, uint32_t count)
 
     while (strcmp(heron->name, "heron") != 0)
         heron++;
-    s->matches = (nplug_match *)calloc(count, sizeof *s->matches);
+    s->matches = (nplug_rule *)calloc(count, sizeof *s->matches);
     s->sheets = (nplug_sheet *)calloc(count, sizeof *s->sheets);
     for (uint32_t i = 0; i < count; i++) {
-        s->matches[i] = heron->matches[0];
+        s->matches[i] = heron->rules[0];
         s->matches[i].vendor = (uint16_t)(i ? 0x1000 + i / 40 : 0xb12d);
         s->matches[i].product = (uint16_t)(i ? 1 + i % 40 : 0x0101);
         s->sheets[i] = *heron;
-        s->sheets[i].match_count = 1;
-        s->sheets[i].matches = &s->matches[i];
+        s->sheets[i].rule_count = 1;
+        s->sheets[i].rules = &s->matches[i];
     }
 }
 
@@ -47,7 +47,7 @@ static void open_shelf(shelf *s, uint32_t count)
 
     memset(s, 0, sizeof *s);
     fill(s, count);
-    setup.limits.matches = 4096;
+    setup.limits.rules = 4096;
     if (nplug_start_bare(&game, &setup, &s->nest) != NPLUG_OK) exit(1);
     if (nplug_add_sheets(s->nest, s->sheets, count) != NPLUG_OK) exit(1);
     s->sim = nplug_sim_open(limits, malloc(nplug_sim_memory_needed(limits)),
@@ -57,7 +57,7 @@ static void open_shelf(shelf *s, uint32_t count)
 
 static void close_shelf(shelf *s)
 {
-    nplug_close(s->nest);
+    nplug_stop(s->nest);
     free(s->sim);
     free(s->matches);
     free(s->sheets);

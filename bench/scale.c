@@ -13,16 +13,16 @@
 
 /* Ten bindings on what moves. */
 static const nplug_action_def live[LIVE] = {
-    {"steer", NPLUG_VECTOR, "pad:stick-left", 0},
-    {"aim", NPLUG_VECTOR, "pad:stick-right", 0},
-    {"horn", NPLUG_BUTTON, "pad:south", 0},
-    {"bell", NPLUG_BUTTON, "pad:south hold=300", 0},
-    {"up", NPLUG_BUTTON, "pad:stick-left.up", 0},
-    {"down", NPLUG_BUTTON, "pad:stick-left.down", 0},
-    {"trim", NPLUG_LEVEL, "pad:stick-right.x", 0},
-    {"lift", NPLUG_LEVEL, "pad:stick-right.y dead=0.1", 0},
-    {"lamp", NPLUG_BUTTON, "pad:south release", 0},
-    {"flare", NPLUG_BUTTON, "pad:south double-tap", 0},
+    {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left", 0},
+    {"aim", NPLUG_ACTION_VECTOR, "pad:stick-right", 0},
+    {"horn", NPLUG_ACTION_BUTTON, "pad:south", 0},
+    {"bell", NPLUG_ACTION_BUTTON, "pad:south hold=300", 0},
+    {"up", NPLUG_ACTION_BUTTON, "pad:stick-left.up", 0},
+    {"down", NPLUG_ACTION_BUTTON, "pad:stick-left.down", 0},
+    {"trim", NPLUG_ACTION_LEVEL, "pad:stick-right.x", 0},
+    {"lift", NPLUG_ACTION_LEVEL, "pad:stick-right.y dead=0.1", 0},
+    {"lamp", NPLUG_ACTION_BUTTON, "pad:south release", 0},
+    {"flare", NPLUG_ACTION_BUTTON, "pad:south double-tap", 0},
 };
 
 static char texts[MANY][MANY * 24], names[MANY][16];
@@ -46,8 +46,8 @@ static void make_idle(nplug_action_def *actions)
         }
         snprintf(names[i], sizeof names[i], "idle-%u", i);
         actions[i].name = names[i];
-        actions[i].kind = NPLUG_BUTTON;
-        actions[i].from = texts[i];
+        actions[i].kind = NPLUG_ACTION_BUTTON;
+        actions[i].bindings = texts[i];
     }
 }
 
@@ -90,7 +90,7 @@ static double compare(uint32_t more, unsigned rate)
         ratios[i] = first / run_load(nests[1], rings[1], &loads[1], from);
     }
     for (unsigned n = 0; n < 2; n++) {
-        nplug_close(nests[n]);
+        nplug_stop(nests[n]);
         free(loads[n].reports);
     }
     return median(ratios, ROUNDS);

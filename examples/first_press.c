@@ -6,7 +6,7 @@
 
 enum { HORN };
 static const nplug_action_def actions[] = {
-    [HORN] = {"horn", NPLUG_BUTTON, "pad:south | key:Space", 0},
+    [HORN] = {"horn", NPLUG_ACTION_BUTTON, "pad:south | key:Space", 0},
 };
 
 int main(void)
@@ -28,7 +28,7 @@ int main(void)
         pressed = nplug_presses(nest, NPLUG_ANYONE, HORN) > 0;
     }
     printf("Hoot!\n");
-    nplug_close(nest);
+    nplug_stop(nest);
     free(sim);
     return 0;
 }

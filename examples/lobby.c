@@ -9,9 +9,9 @@
 enum { READY, MOVE, LEAVE };
 
 static const nplug_action_def actions[] = {
-    {"ready", NPLUG_BUTTON, "pad:confirm | key:Enter", 0},
-    {"move", NPLUG_BUTTON, "pad:north | key:Tab", 0},
-    {"leave", NPLUG_BUTTON, "pad:cancel hold=800 | key:Escape hold=800", 0},
+    {"ready", NPLUG_ACTION_BUTTON, "pad:confirm | key:Enter", 0},
+    {"move", NPLUG_ACTION_BUTTON, "pad:north | key:Tab", 0},
+    {"leave", NPLUG_ACTION_BUTTON, "pad:cancel hold=800 | key:Escape hold=800", 0},
 };
 
 #define SEATS 4
@@ -26,20 +26,20 @@ typedef struct lobby {
 
 static void draw_seat(const lobby *l, nplug_player player)
 {
-    nplug_device_info info = {.size = sizeof info};
-    nplug_active_set active = nplug_active(l->nest, player);
+    nplug_device_facts info = {.size = sizeof info};
+    nplug_active_set active = nplug_active_info(l->nest, player);
 
     printf("  %u  ", player);
-    if (!nplug_seated(l->nest, player)) {
+    if (!nplug_player_seated(l->nest, player)) {
         printf("free: press any button\n");
-    } else if (nplug_waits(l->nest, player)) {
-        nplug_device_look(l->nest, nplug_missed_at(l->nest, player, 0), &info);
+    } else if (nplug_player_waits(l->nest, player)) {
+        nplug_device_info(l->nest, nplug_missed_at(l->nest, player, 0), &info);
         printf("waits for %s: plug it in, or press a button of another one\n", info.name);
     } else {
-        nplug_device_look(l->nest, active.device, &info);
+        nplug_device_info(l->nest, active.device, &info);
         printf("%-20s %-14s %s%s\n", info.name, *active.family ? active.family : "keys",
                l->ready[player] ? "READY" : "...",
-               info.battery >= 0 && info.battery <= 15 ? "   battery low" : "");
+               info.battery_percent >= 0 && info.battery_percent <= 15 ? "   battery low" : "");
     }
 }
 
@@ -88,14 +88,16 @@ static void hear(lobby *l, const nplug_event *event)
     if (event->kind == NPLUG_EVENT_JOIN) say(l, event, "takes a seat");
     if (event->kind == NPLUG_EVENT_LEAVE) l->ready[event->player] = false;
     if (event->kind == NPLUG_EVENT_LEAVE)
-        say(l, event, event->flags & NPLUG_EVENT_LATE ? "was waited for long enough" : "gets up");
+        say(l, event,
+            event->flags & NPLUG_EVENT_FLAG_LATE ? "was waited for long enough" : "gets up");
     if (event->kind == NPLUG_EVENT_WAIT) say(l, event, "has lost a device");
     if (event->kind == NPLUG_EVENT_SWAP) say(l, event, "has moved to the next seat");
-    if (event->kind == NPLUG_EVENT_CLAIM && event->flags & NPLUG_EVENT_RETURNED)
+    if (event->kind == NPLUG_EVENT_CLAIM && event->flags & NPLUG_EVENT_FLAG_RETURNED)
         say(l, event, "has it back");
-    if (event->kind == NPLUG_EVENT_CLAIM && event->flags & NPLUG_EVENT_TAKEN_OVER)
+    if (event->kind == NPLUG_EVENT_CLAIM && event->flags & NPLUG_EVENT_FLAG_TAKEN_OVER)
         say(l, event, "goes on with another one");
-    if (event->kind == NPLUG_EVENT_BATTERY && event->flags & NPLUG_EVENT_LOW) l->changed = true;
+    if (event->kind == NPLUG_EVENT_BATTERY && event->flags & NPLUG_EVENT_FLAG_LOW)
+        l->changed = true;
 }
 
 static bool frame(void *user, nplug_nest *nest)
@@ -107,9 +109,10 @@ static bool frame(void *user, nplug_nest *nest)
         hear(l, nplug_event_at(nest, i));
     if (l->changed) draw(l);
     for (nplug_player player = 1; player <= SEATS; player++) {
-        if (nplug_seated(nest, player) && (!l->ready[player] || nplug_waits(nest, player)))
+        if (nplug_player_seated(nest, player) &&
+            (!l->ready[player] || nplug_player_waits(nest, player)))
             return true;
-        ready |= nplug_seated(nest, player);
+        ready |= nplug_player_seated(nest, player);
     }
     if (ready) printf("All are ready: the tugs cast off.\n");
     return !ready;
@@ -121,7 +124,7 @@ int main(int argc, char **argv)
     static lobby l;
 
     game.leave = "leave";
-    game.waits_ms = 20000;
+    game.seat_wait_ms = 20000;
     game.wobble_ms = 500;
     l.nest = stage_open(&game, argc > 1 ? argv[1] : NULL);
     if (!l.nest) return 1;

@@ -12,14 +12,14 @@ enum { STEER, THROTTLE, HORN, WINCH, LAMP, SHOWN, MENU = SHOWN };
 enum { HELM, SCREEN };
 
 static const nplug_action_def actions[] = {
-    {"steer", NPLUG_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD", HELM},
-    {"throttle", NPLUG_LEVEL, "pad:trigger-right | key:Space", HELM},
-    {"horn", NPLUG_BUTTON, "pad:south | key:KeyH", HELM},
-    {"winch", NPLUG_BUTTON, "pad:west | key:KeyE", HELM},
-    {"lamp", NPLUG_BUTTON, "pad:dpad-up double-tap | key:KeyL", HELM},
+    {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD", HELM},
+    {"throttle", NPLUG_ACTION_LEVEL, "pad:trigger-right | key:Space", HELM},
+    {"horn", NPLUG_ACTION_BUTTON, "pad:south | key:KeyH", HELM},
+    {"winch", NPLUG_ACTION_BUTTON, "pad:west | key:KeyE", HELM},
+    {"lamp", NPLUG_ACTION_BUTTON, "pad:dpad-up double-tap | key:KeyL", HELM},
     NPLUG_MENU_ACTIONS(SCREEN),
 };
-static const nplug_action_rule rules[] = {NPLUG_MENU_RULES(MENU, 1)};
+static const nplug_action_policy rules[] = {NPLUG_MENU_RULES(MENU, 1)};
 static const nplug_layer_def layers[] = {{"helm", 0, true}, {"screen", 10, true}};
 
 #define UNDOS 64
@@ -62,7 +62,7 @@ static void draw(refit *r)
     printf("Refit: which control does what (* is your own)\n\n");
     for (uint32_t a = 0; a < SHOWN; a++)
         printf(" %s %-9s%s %s\n", a == r->row ? ">" : " ", nplug_action_name(r->nest, a),
-               nplug_is_rebound(r->nest, 1, a) ? "*" : " ", nplug_bindings_of(r->nest, 1, a));
+               nplug_is_rebound(r->nest, 1, a) ? "*" : " ", nplug_bindings(r->nest, 1, a));
     printf("\n%s\n", r->said);
     if (r->mode == CHOOSES)
         printf("confirm: another control   left: undo   right: reset   page down: save   "
@@ -86,7 +86,7 @@ static void change(refit *r, uint32_t action, const char *from)
     was->group = r->group;
     was->action = action;
     was->own = nplug_is_rebound(r->nest, 1, action);
-    snprintf(was->from, sizeof was->from, "%s", nplug_bindings_of(r->nest, 1, action));
+    snprintf(was->from, sizeof was->from, "%s", nplug_bindings(r->nest, 1, action));
     if (nplug_bind(r->nest, 1, action, from) == NPLUG_OK) r->done_count++;
 }
 
@@ -115,7 +115,7 @@ static void save(refit *r)
 /* Which binding a control takes the place of: the first of the same sort of device. */
 static uint32_t place_for(const refit *r, const char *source)
 {
-    const char *at = nplug_bindings_of(r->nest, 1, r->row);
+    const char *at = nplug_bindings(r->nest, 1, r->row);
     size_t sort = strcspn(source, ":");
 
     for (uint32_t place = 0;; place++) {
@@ -135,10 +135,10 @@ static void take(refit *r, nplug_source source)
     unsigned components = 1;
 
     nplug_control_nature(source.control, &components);
-    if (kind == NPLUG_VECTOR && components == 2) source.way = NPLUG_WAY_WHOLE;
+    if (kind == NPLUG_ACTION_VECTOR && components == 2) source.way = NPLUG_WAY_WHOLE;
     nplug_source_name(source, r->source, sizeof r->source);
     r->place = place_for(r, r->source);
-    nplug_bindings_replace(nplug_bindings_of(r->nest, 1, r->row), r->place, r->source, r->from,
+    nplug_bindings_replace(nplug_bindings(r->nest, 1, r->row), r->place, r->source, r->from,
                            sizeof r->from);
     r->mode = CHOOSES;
     if (nplug_read_bindings(kind, r->from, NULL, NULL, &error) != NPLUG_OK) {
@@ -165,24 +165,24 @@ static void source_at(const char *from, uint32_t place, char *buffer, size_t siz
     snprintf(buffer, size, "%.*s", (int)strcspn(from, " |"), from);
 }
 
-static void settle(refit *r, nplug_menu_want want)
+static void settle(refit *r, nplug_menu_wish want)
 {
     char theirs[NPLUG_BINDINGS_SIZE], mine[64] = "";
 
-    if (want == NPLUG_MENU_CONFIRM)
-        source_at(nplug_bindings_of(r->nest, 1, r->row), r->place, mine, sizeof mine);
-    if (want == NPLUG_MENU_CONFIRM || want == NPLUG_MENU_LEFT) {
-        nplug_bindings_replace(nplug_bindings_of(r->nest, 1, r->conflict.action), r->conflict.place,
+    if (want == NPLUG_MENU_WISH_CONFIRM)
+        source_at(nplug_bindings(r->nest, 1, r->row), r->place, mine, sizeof mine);
+    if (want == NPLUG_MENU_WISH_CONFIRM || want == NPLUG_MENU_WISH_LEFT) {
+        nplug_bindings_replace(nplug_bindings(r->nest, 1, r->conflict.action), r->conflict.index,
                                mine, theirs, sizeof theirs);
         change(r, r->conflict.action, theirs);
     }
-    if (want == NPLUG_MENU_CANCEL) {
+    if (want == NPLUG_MENU_WISH_CANCEL) {
         say(r, "It stays as it was.");
     } else {
         change(r, r->row, r->from);
-        say(r, want == NPLUG_MENU_CONFIRM ? "They have changed places."
-               : want == NPLUG_MENU_LEFT  ? "The other one has lost it."
-                                          : "Both have it.");
+        say(r, want == NPLUG_MENU_WISH_CONFIRM ? "They have changed places."
+               : want == NPLUG_MENU_WISH_LEFT  ? "The other one has lost it."
+                                               : "Both have it.");
     }
     r->mode = CHOOSES;
 }
@@ -194,39 +194,39 @@ static void begin_pick(refit *r)
     nplug_pick pick = {sizeof(nplug_pick), 1, 0, 5000, 0, 0.0f, true};
 
     pick.cancel = nplug_control_from_name("key:Escape", (size_t)-1);
-    nplug_pick_begin(r->nest, &pick);
+    nplug_start_pick(r->nest, &pick);
     r->mode = PICKS;
     snprintf(r->said, sizeof r->said, "Use the control for the %s (5 s; Escape leaves it) ...",
              nplug_action_name(r->nest, r->row));
     r->changed = true;
 }
 
-static void choose(refit *r, nplug_menu_want want)
+static void choose(refit *r, nplug_menu_wish want)
 {
     switch (want) {
-    case NPLUG_MENU_UP:
-    case NPLUG_MENU_DOWN:
-        r->row = (r->row + (want == NPLUG_MENU_UP ? SHOWN - 1u : 1u)) % SHOWN;
+    case NPLUG_MENU_WISH_UP:
+    case NPLUG_MENU_WISH_DOWN:
+        r->row = (r->row + (want == NPLUG_MENU_WISH_UP ? SHOWN - 1u : 1u)) % SHOWN;
         say(r, "");
         break;
-    case NPLUG_MENU_CONFIRM:
+    case NPLUG_MENU_WISH_CONFIRM:
         begin_pick(r);
         break;
-    case NPLUG_MENU_LEFT:
+    case NPLUG_MENU_WISH_LEFT:
         take_back(r);
         break;
-    case NPLUG_MENU_RIGHT:
+    case NPLUG_MENU_WISH_RIGHT:
         change(r, r->row, NULL);
         say(r, "As the game has it.");
         break;
-    case NPLUG_MENU_NEXT:
+    case NPLUG_MENU_WISH_NEXT:
         save(r);
         break;
-    case NPLUG_MENU_RESTORE:
+    case NPLUG_MENU_WISH_RESTORE:
         nplug_restore(r->nest, 1);
         say(r, "Everything is as the game has it.");
         break;
-    case NPLUG_MENU_CANCEL:
+    case NPLUG_MENU_WISH_CANCEL:
         r->over = true;
         break;
     default:
@@ -243,7 +243,8 @@ static void hear_pick(void *user, nplug_nest *nest, const nplug_event *event)
     r->group++;
     r->mode = CHOOSES;
     if (event->flags)
-        say(r, event->flags & NPLUG_EVENT_LATE ? "Nothing was used in time." : "Left as it was.");
+        say(r,
+            event->flags & NPLUG_EVENT_FLAG_LATE ? "Nothing was used in time." : "Left as it was.");
     else
         take(r, source);
 }
@@ -264,7 +265,8 @@ static void play(refit *r)
         r->group++;
         if (r->mode == CHOOSES)
             choose(r, press.want);
-        else if (r->mode == ASKS && press.want != NPLUG_MENU_UP && press.want != NPLUG_MENU_DOWN)
+        else if (r->mode == ASKS && press.want != NPLUG_MENU_WISH_UP &&
+                 press.want != NPLUG_MENU_WISH_DOWN)
             settle(r, press.want);
     }
     nplug_dispatch(r->nest, table, 2, r);
@@ -290,8 +292,8 @@ int main(int argc, char **argv)
     const char *trace = argc > 1 ? argv[1] : NULL;
     int status;
 
-    game.rules = rules;
-    game.rule_count = sizeof rules / sizeof *rules;
+    game.policies = rules;
+    game.policy_count = sizeof rules / sizeof *rules;
     game.layers = layers;
     game.layer_count = 2;
     r.path = argc > 2 ? argv[2] : "refit.settings";

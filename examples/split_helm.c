@@ -10,12 +10,12 @@ enum { STEER, HORN, END };
 
 /* Every half has its own keys for the same actions: which player they are is the parts' affair. */
 static const nplug_action_def actions[] = {
-    {"steer", NPLUG_VECTOR,
+    {"steer", NPLUG_ACTION_VECTOR,
      "pad:stick-left dead=0.15 | keys:KeyW,KeyS,KeyA,KeyD | "
      "keys:ArrowUp,ArrowDown,ArrowLeft,ArrowRight",
      0},
-    {"horn", NPLUG_BUTTON, "pad:south | key:KeyE | key:Enter", 0},
-    {"end", NPLUG_BUTTON, "pad:select | key:KeyQ | key:Backspace", 0},
+    {"horn", NPLUG_ACTION_BUTTON, "pad:south | key:KeyE | key:Enter", 0},
+    {"end", NPLUG_ACTION_BUTTON, "pad:select | key:KeyQ | key:Backspace", 0},
 };
 static const nplug_part_def halves[] = {
     {"left", "KeyW,KeyA,KeyS,KeyD,KeyE,KeyQ"},
@@ -42,12 +42,12 @@ typedef struct harbour {
 /* Which half of a keyboard, or which device, a player has. */
 static void describe(const nplug_nest *nest, nplug_player player, char *text, size_t size)
 {
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
 
     snprintf(text, size, "nothing");
     for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
         nplug_device device = nplug_device_at(nest, i);
-        nplug_device_look(nest, device, &info);
+        nplug_device_info(nest, device, &info);
         if (!((info.players >> (player - 1)) & 1u)) continue;
         snprintf(text, size, "%s", info.name);
         for (uint32_t part = 1; part <= 2; part++)
@@ -68,7 +68,7 @@ static void draw(const harbour *h, const nplug_nest *nest)
     printf("+%.*s+\n", WIDTH,
            "------------------------------------------------------------------------");
     for (nplug_player player = 1; player <= SEATS; player++) {
-        if (!nplug_seated(nest, player)) continue;
+        if (!nplug_player_seated(nest, player)) continue;
         describe(nest, player, text, sizeof text);
         printf(" tug %u: %-34s hoots: %u\n", player, text, h->tugs[player].hoots);
     }
@@ -99,7 +99,7 @@ static bool frame(void *user, nplug_nest *nest)
     harbour *h = (harbour *)user;
 
     for (nplug_player player = 1; player <= SEATS; player++) {
-        if (!nplug_seated(nest, player)) continue;
+        if (!nplug_player_seated(nest, player)) continue;
         sail(h, player, nplug_vector(nest, player, STEER));
         h->tugs[player].hoots += nplug_presses(nest, player, HORN);
         if (nplug_presses(nest, player, END)) return false;

@@ -23,7 +23,7 @@ static int play_here(nplug_nest *nest, stage_frame frame, void *user)
         goes_on = frame(user, nest);
         nanosleep(&pause, NULL);
     }
-    nplug_close(nest);
+    nplug_stop(nest);
     return 0;
 }
 
@@ -48,11 +48,11 @@ int stage_play(nplug_nest *nest, const char *path, stage_frame frame, void *user
     for (size_t i = 0; i < count; i++)
         nplug_sim_move(sim, &moves[i]);
     nplug_attach(nest, nplug_sim_port(), sim);
-    for (nplug_time now = 0; now <= nplug_sim_last(sim) + 100000; now += 16667) {
+    for (nplug_time now = 0; now <= nplug_sim_end(sim) + 100000; now += 16667) {
         nplug_step(nest, now);
         if (!frame(user, nest)) break;
     }
-    nplug_close(nest);
+    nplug_stop(nest);
     nplug_trace_free(trace);
     free(sim);
     return 0;

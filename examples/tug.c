@@ -7,9 +7,9 @@
 
 enum { STEER, THROTTLE, HORN, ACTIONS };
 static const nplug_action_def actions[ACTIONS] = {
-    [STEER] = {"steer", NPLUG_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD", 0},
-    [THROTTLE] = {"throttle", NPLUG_LEVEL, "pad:trigger-right | key:Space", 0},
-    [HORN] = {"horn", NPLUG_BUTTON, "pad:south | key:KeyH", 0},
+    [STEER] = {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD", 0},
+    [THROTTLE] = {"throttle", NPLUG_ACTION_LEVEL, "pad:trigger-right | key:Space", 0},
+    [HORN] = {"horn", NPLUG_ACTION_BUTTON, "pad:south | key:KeyH", 0},
 };
 
 typedef struct boat {
@@ -78,7 +78,7 @@ int main(void)
     for (int i = 0; i < 2; i++)
         printf("tug %d at (%.2f, %.2f), %u hoots\n", i + 1, (double)tugs[i].x, (double)tugs[i].y,
                tugs[i].hoots);
-    nplug_close(nest);
+    nplug_stop(nest);
     free(sim);
     return 0;
 }

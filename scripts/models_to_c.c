@@ -11,8 +11,8 @@ static const nplug_sim_model *read_or_tell(const char *path, nplug_model_file **
     nplug_notes notes;
     char line[512];
 
-    if (nplug_model_read(path, file, &notes) == NPLUG_OK && notes.count == 0)
-        return nplug_model_of(*file);
+    if (nplug_model_file_read(path, file, &notes) == NPLUG_OK && notes.count == 0)
+        return nplug_model_file_model(*file);
     for (uint32_t i = 0; i < notes.count; i++) {
         nplug_note_text(&notes, i, line, sizeof line);
         fprintf(stderr, "%s\n", line);
@@ -59,7 +59,7 @@ static void write_tables(const nplug_sim_model *model)
         const nplug_sim_control *control = &model->controls[i];
         printf("    {\"%s\", %u, %u, %u, %s, %s, %u},\n", control->name, control->signal,
                control->component, control->round, number(control->low), number(control->high),
-               control->bounce);
+               control->bounce_us);
     }
     printf(model->control_count ? "};\n\n" : "\n");
 }
@@ -89,11 +89,11 @@ int main(int argc, char **argv)
            "/* clang-format off */\n"
            "#include \"nestplug/sim.h\"\n\n");
     for (int i = 1; i < argc; i++)
-        write_tables(nplug_model_of(files[i]));
+        write_tables(nplug_model_file_model(files[i]));
     printf("static const nplug_sim_model models[] = {\n");
     for (int i = 1; i < argc; i++) {
-        write_entry(nplug_model_of(files[i]));
-        nplug_model_free(files[i]);
+        write_entry(nplug_model_file_model(files[i]));
+        nplug_model_file_free(files[i]);
     }
     printf("};\n\n"
            "const nplug_sim_model *nplug_sim_models(uint32_t *count)\n{\n"

@@ -17,8 +17,8 @@ static const nplug_sheet *read_or_tell(const char *path, nplug_sheet_file **file
     nplug_notes notes;
     char line[512];
 
-    if (nplug_sheet_read(path, file, &notes) == NPLUG_OK && notes.count == 0)
-        return nplug_sheet_of(*file);
+    if (nplug_sheet_file_read(path, file, &notes) == NPLUG_OK && notes.count == 0)
+        return nplug_sheet_file_sheet(*file);
     for (uint32_t i = 0; i < notes.count; i++) {
         nplug_note_text(&notes, i, line, sizeof line);
         fprintf(stderr, "%s\n", line);
@@ -41,14 +41,14 @@ static void write_codes(const nplug_sheet *sheet)
 {
     bool any = false;
 
-    for (uint32_t i = 0; i < sheet->match_count; i++)
-        any |= sheet->matches[i].has_count + sheet->matches[i].lacks_count != 0;
+    for (uint32_t i = 0; i < sheet->rule_count; i++)
+        any |= sheet->rules[i].has_count + sheet->rules[i].lacks_count != 0;
     if (!any) return;
     printf("static const uint32_t %s_codes[] = {", c_name(sheet));
-    for (uint32_t i = 0; i < sheet->match_count; i++)
-        for (uint32_t c = 0;
-             c < sheet->matches[i].has_count + (uint32_t)sheet->matches[i].lacks_count; c++)
-            printf("0x%08x, ", sheet->matches[i].has[c]);
+    for (uint32_t i = 0; i < sheet->rule_count; i++)
+        for (uint32_t c = 0; c < sheet->rules[i].has_count + (uint32_t)sheet->rules[i].lacks_count;
+             c++)
+            printf("0x%08x, ", sheet->rules[i].has[c]);
     printf("};\n");
 }
 
@@ -56,9 +56,9 @@ static void write_matches(const nplug_sheet *sheet)
 {
     uint32_t at = 0;
 
-    printf("static const nplug_match %s_matches[] = {\n", c_name(sheet));
-    for (uint32_t i = 0; i < sheet->match_count; i++) {
-        const nplug_match *match = &sheet->matches[i];
+    printf("static const nplug_rule %s_matches[] = {\n", c_name(sheet));
+    for (uint32_t i = 0; i < sheet->rule_count; i++) {
+        const nplug_rule *match = &sheet->rules[i];
         printf("    {0x%04x, 0x%04x, 0x%04x, 0x%04x, %u, %u, %u, %u, ", match->bus, match->vendor,
                match->product, match->version, match->kind, match->space, match->has_count,
                match->lacks_count);
@@ -83,7 +83,8 @@ static void write_wires(const nplug_sheet *sheet)
         nplug_control_name(wire->control, name, sizeof name);
         printf("    {0x%04x, %u, %u, 0x%08x, %u, %u, %u, %u, %d, %d, %d}, /* %s */\n",
                wire->control, wire->component, wire->space, wire->code, wire->reading, wire->flags,
-               wire->node, wire->bounce, (int)wire->rest, (int)wire->min, (int)wire->max, name);
+               wire->node, wire->debounce_ms, (int)wire->rest, (int)wire->min, (int)wire->max,
+               name);
     }
     printf("};\n");
 }
@@ -125,9 +126,10 @@ static void write_tables(const nplug_sheet *sheet)
 
 static void write_entry(const nplug_sheet *sheet)
 {
-    printf("    {(uint32_t)sizeof(nplug_sheet), \"%s\", \"%s\", (nplug_kind)%d, %u, %u, %u,\n",
-           sheet->name, sheet->family, (int)sheet->kind, sheet->match_count, sheet->wire_count,
-           sheet->print_count);
+    printf(
+        "    {(uint32_t)sizeof(nplug_sheet), \"%s\", \"%s\", (nplug_device_kind)%d, %u, %u, %u,\n",
+        sheet->name, sheet->family, (int)sheet->kind, sheet->rule_count, sheet->wire_count,
+        sheet->print_count);
     printf("     %s_matches, ", c_name(sheet));
     printf(sheet->wire_count ? "%s_wires, " : "NULL, ", c_name(sheet));
     printf(sheet->print_count ? "%s_prints, " : "NULL, ", c_name(sheet));
@@ -140,8 +142,8 @@ static bool tell_ties(const nplug_sheet *a, const nplug_sheet *b)
 {
     bool any = false;
 
-    for (uint32_t i = 0; i < a->match_count; i++)
-        for (uint32_t j = 0; j < b->match_count; j++) {
+    for (uint32_t i = 0; i < a->rule_count; i++)
+        for (uint32_t j = 0; j < b->rule_count; j++) {
             if (!nplug_rules_tie(a, i, b, j)) continue;
             fprintf(stderr, "rule %u of %s and rule %u of %s could both fit one device\n", i + 1,
                     a->name, j + 1, b->name);
@@ -184,7 +186,7 @@ int main(int argc, char **argv)
     printf("static const nplug_sheet sheets[] = {\n");
     for (int i = 1; i < argc; i++) {
         write_entry(&sheets[i - 1]);
-        nplug_sheet_free(files[i]);
+        nplug_sheet_file_free(files[i]);
     }
     printf("};\n\n"
            "const nplug_sheet *nplug_builtin_sheets(uint32_t *count)\n{\n"

@@ -53,9 +53,9 @@ static void note_events(const nplug_nest *nest)
 
 static void note_controls(const nplug_nest *nest, nplug_device device)
 {
-    nplug_control_info info;
+    nplug_control_facts info;
 
-    for (uint32_t i = 0; nplug_control_look(nest, device, i, &info) == NPLUG_OK; i++) {
+    for (uint32_t i = 0; nplug_control_info(nest, device, i, &info) == NPLUG_OK; i++) {
         mix((uint64_t)info.control << 32 | (uint64_t)info.nature << 16 | info.components);
         mix_vec2(info.value);
         mix((uint64_t)info.down | info.spent << 1 | info.lever << 2 | info.square << 3 |
@@ -67,21 +67,21 @@ static void note_controls(const nplug_nest *nest, nplug_device device)
 
 static void note_device(const nplug_nest *nest, nplug_device device)
 {
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
     nplug_calibration now;
 
-    mix((uint64_t)nplug_device_look(nest, device, &info));
+    mix((uint64_t)nplug_device_info(nest, device, &info));
     mix_text(info.name);
     mix_text(info.sheet);
     mix_text(info.family);
-    mix((uint64_t)info.players << 32 | info.twin);
+    mix((uint64_t)info.players << 32 | info.duplicate);
     mix(info.last);
     mix((uint64_t)info.kind << 32 | (uint64_t)info.matched << 16 | (uint64_t)info.present |
-        info.stale << 1 | info.unreadable << 2 | info.ignored << 3 | info.charging << 4);
-    mix((uint64_t)(uint32_t)info.battery << 32 | info.signals << 16 | info.controls);
+        info.resyncing << 1 | info.unreadable << 2 | info.ignored << 3 | info.charging << 4);
+    mix((uint64_t)(uint32_t)info.battery_percent << 32 | info.signals << 16 | info.controls);
     for (uint32_t part = 0; part <= NPLUG_PARTS_MAX; part++)
         mix(nplug_part_players(nest, device, part));
-    for (uint32_t i = 0; nplug_calibration_look(nest, device, i, &now, NULL) == NPLUG_OK; i++) {
+    for (uint32_t i = 0; nplug_calibration_info(nest, device, i, &now, NULL) == NPLUG_OK; i++) {
         mix((uint64_t)(uint32_t)now.rest << 32 | (uint32_t)now.low);
         mix((uint64_t)(uint32_t)now.high << 32 | now.code);
     }
@@ -90,17 +90,17 @@ static void note_device(const nplug_nest *nest, nplug_device device)
 
 static void note_player(nplug_nest *nest, nplug_player player)
 {
-    nplug_active_set active = nplug_active(nest, player);
-    nplug_action_state state;
+    nplug_active_set active = nplug_active_info(nest, player);
+    nplug_action_facts state;
 
-    mix((uint64_t)nplug_seated(nest, player) | nplug_waits(nest, player) << 1 |
+    mix((uint64_t)nplug_player_seated(nest, player) | nplug_player_waits(nest, player) << 1 |
         active.present << 2 | active.pinned << 3);
-    mix((uint64_t)nplug_missed_at(nest, player, 0) << 32 | nplug_player_devices(nest, player));
+    mix((uint64_t)nplug_missed_at(nest, player, 0) << 32 | nplug_player_device_count(nest, player));
     mix((uint64_t)active.device << 32 | (uint32_t)active.kind);
     mix(active.since);
     mix_text(active.family);
     for (uint32_t a = 0; nplug_action_name(nest, a); a++) {
-        nplug_action_look(nest, player, a, &state);
+        nplug_action_info(nest, player, a, &state);
         mix(state.press_count);
         mix(state.release_count << 1 | state.held);
         mix(state.press_time);
@@ -108,8 +108,8 @@ static void note_player(nplug_nest *nest, nplug_player player)
         mix(state.held_for);
         mix_vec2(state.value);
         mix(((uint64_t)nplug_presses(nest, player, a) << 32) | nplug_releases(nest, player, a));
-        mix_text(nplug_bindings_of(nest, player, a));
-        mix_text(nplug_comfort_of(nest, player, a));
+        mix_text(nplug_bindings(nest, player, a));
+        mix_text(nplug_comfort(nest, player, a));
     }
 }
 
@@ -119,10 +119,10 @@ static void note_report(const nplug_report *report)
     mix((uint64_t)report->device << 32 | (uint64_t)report->signal << 16 |
         (uint64_t)report->kind << 8 | report->flags);
     if (report->kind == NPLUG_REPORT_VALUE || report->kind == NPLUG_REPORT_LABEL)
-        mix((uint32_t)report->as.value);
+        mix((uint32_t)report->data.value);
     if (report->kind == NPLUG_REPORT_TEXT)
-        for (unsigned i = 0; i < sizeof report->as.text; i++)
-            mix((unsigned char)report->as.text[i]);
+        for (unsigned i = 0; i < sizeof report->data.text; i++)
+            mix((unsigned char)report->data.text[i]);
 }
 
 static void note_records(nplug_nest *nest)
@@ -131,9 +131,9 @@ static void note_records(nplug_nest *nest)
 
     while (nplug_take_records(nest, &record, 1)) {
         mix((uint64_t)record.kind << 8 | record.port);
-        if (record.kind == NPLUG_RECORD_REPORT) note_report(&record.as.report);
-        if (record.kind == NPLUG_RECORD_STEP) mix(record.as.step);
-        if (record.kind == NPLUG_RECORD_COMMAND) mix(record.as.command.kind);
+        if (record.kind == NPLUG_RECORD_REPORT) note_report(&record.data.report);
+        if (record.kind == NPLUG_RECORD_STEP) mix(record.data.step);
+        if (record.kind == NPLUG_RECORD_COMMAND) mix(record.data.command.kind);
     }
 }
 
@@ -155,13 +155,13 @@ static void note_counts(const nplug_nest *nest)
 
 void ledger_note(nplug_nest *nest)
 {
-    nplug_pick_state pick = nplug_pick_look(nest);
+    nplug_pick_facts pick = nplug_pick_info(nest);
 
     if (!open) return;
     mix(nplug_digest(nest));
     mix(nplug_nest_time(nest));
     mix((uint64_t)pick.waits << 32 | (uint64_t)pick.source.control << 16 | pick.source.way);
-    mix(pick.left);
+    mix(pick.left_us);
     mix_float(pick.share);
     note_events(nest);
     note_records(nest);

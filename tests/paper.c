@@ -21,17 +21,17 @@ static void push_signal(paper_rig *p, nplug_time time, uint32_t number, uint16_t
     nplug_report report = value_report(time, number, index, 0, 0);
 
     report.kind = NPLUG_REPORT_SIGNAL;
-    report.as.signal.code = signal->code;
-    report.as.signal.min = signal->min;
-    report.as.signal.max = signal->max;
-    report.as.signal.space = (uint8_t)signal->space;
-    report.as.signal.nature = (uint8_t)signal->nature;
+    report.data.signal.code = signal->code;
+    report.data.signal.min = signal->min;
+    report.data.signal.max = signal->max;
+    report.data.signal.space = (uint8_t)signal->space;
+    report.data.signal.nature = (uint8_t)signal->nature;
     nplug_push(p->port.ring, &report, 1);
     report = value_report(time, number, index, 0, 0);
     report.kind = NPLUG_REPORT_DETAIL;
-    report.as.detail.resolution = signal->resolution;
-    report.as.detail.fuzz = signal->fuzz;
-    report.as.detail.flat = signal->flat;
+    report.data.detail.resolution = signal->resolution;
+    report.data.detail.fuzz = signal->fuzz;
+    report.data.detail.flat = signal->flat;
     nplug_push(p->port.ring, &report, 1);
     if (signal->says != SILENT) say_paper(p, time, number, index, signal->says, false);
 }
@@ -41,12 +41,12 @@ void plug_paper_node(paper_rig *p, nplug_time time, uint32_t number, const paper
     nplug_report report = value_report(time, number, 0, 0, 0);
 
     report.kind = NPLUG_REPORT_ARRIVE;
-    report.as.arrive.bus = node->bus;
-    report.as.arrive.vendor = node->vendor;
-    report.as.arrive.product = node->product;
-    report.as.arrive.version = node->version;
-    report.as.arrive.properties = node->properties;
-    report.as.arrive.signals = node->count;
+    report.data.arrive.bus = node->bus;
+    report.data.arrive.vendor = node->vendor;
+    report.data.arrive.product = node->product;
+    report.data.arrive.version = node->version;
+    report.data.arrive.properties = node->properties;
+    report.data.arrive.signals = node->count;
     nplug_push(p->port.ring, &report, 1);
     if (node->serial) nplug_push_text(p->port.ring, time, number, NPLUG_TEXT_SERIAL, node->serial);
     if (node->socket) nplug_push_text(p->port.ring, time, number, NPLUG_TEXT_SOCKET, node->socket);
@@ -69,7 +69,8 @@ nplug_device plug_paper(paper_rig *p, uint16_t bus, uint16_t vendor, uint16_t pr
 void say_paper(paper_rig *p, nplug_time time, uint32_t number, uint16_t signal, int32_t value,
                bool more)
 {
-    nplug_report report = value_report(time, number, signal, value, more ? NPLUG_REPORT_MORE : 0);
+    nplug_report report =
+        value_report(time, number, signal, value, more ? NPLUG_REPORT_FLAG_MORE : 0);
     nplug_push(p->port.ring, &report, 1);
 }
 
@@ -78,10 +79,10 @@ void say(paper_rig *p, nplug_time time, uint16_t signal, int32_t value)
     say_paper(p, time, 1, signal, value, false);
 }
 
-nplug_device_info look_paper(const paper_rig *p, nplug_device device)
+nplug_device_facts look_paper(const paper_rig *p, nplug_device device)
 {
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
 
-    ck_assert_int_eq(nplug_device_look(p->rig.nest, device, &info), NPLUG_OK);
+    ck_assert_int_eq(nplug_device_info(p->rig.nest, device, &info), NPLUG_OK);
     return info;
 }

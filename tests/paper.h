@@ -50,6 +50,6 @@ void say_paper(paper_rig *p, nplug_time time, uint32_t number, uint16_t signal, 
                bool more);
 void say(paper_rig *p, nplug_time time, uint16_t signal, int32_t value);
 
-nplug_device_info look_paper(const paper_rig *p, nplug_device device);
+nplug_device_facts look_paper(const paper_rig *p, nplug_device device);
 
 #endif

@@ -5,12 +5,12 @@
 #include <sys/wait.h>
 
 const nplug_action_def harbour[6] = {
-    [STEER] = {"steer", NPLUG_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD", 0},
-    [THROTTLE] = {"throttle", NPLUG_LEVEL, "pad:trigger-right | key:Space", 0},
-    [HORN] = {"horn", NPLUG_BUTTON, "pad:south | key:KeyH | mouse:left", 0},
-    [WINCH] = {"winch", NPLUG_BUTTON, "pad:west hold=300 | pad:trigger-left | key:KeyE", 1},
-    [LOOK] = {"look", NPLUG_MOTION, "mouse:move", 0},
-    [MENU] = {"menu", NPLUG_BUTTON, "pad:start | key:Escape", 0},
+    [STEER] = {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD", 0},
+    [THROTTLE] = {"throttle", NPLUG_ACTION_LEVEL, "pad:trigger-right | key:Space", 0},
+    [HORN] = {"horn", NPLUG_ACTION_BUTTON, "pad:south | key:KeyH | mouse:left", 0},
+    [WINCH] = {"winch", NPLUG_ACTION_BUTTON, "pad:west hold=300 | pad:trigger-left | key:KeyE", 1},
+    [LOOK] = {"look", NPLUG_ACTION_MOTION, "mouse:move", 0},
+    [MENU] = {"menu", NPLUG_ACTION_BUTTON, "pad:start | key:Escape", 0},
 };
 
 nplug_game harbour_for(uint32_t players)
@@ -55,7 +55,7 @@ void rig_open(test_rig *rig, const nplug_game *game, const nplug_limits *limits)
 
 void rig_close(test_rig *rig)
 {
-    nplug_shut(rig->nest);
+    nplug_close(rig->nest);
     free(rig->nest_block);
     free(rig->sim_block);
 }
@@ -161,7 +161,7 @@ nplug_report value_report(nplug_time time, uint32_t device, uint16_t signal, int
     report.device = device;
     report.signal = signal;
     report.flags = flags;
-    report.as.value = value;
+    report.data.value = value;
     return report;
 }
 
@@ -186,10 +186,10 @@ void push_heron(nplug_ring *ring, nplug_time time, uint32_t device, const char *
     nplug_report report = value_report(time, device, 0, 0, 0);
 
     report.kind = NPLUG_REPORT_ARRIVE;
-    report.as.arrive.bus = model->bus;
-    report.as.arrive.vendor = model->vendor;
-    report.as.arrive.product = model->product;
-    report.as.arrive.signals = model->signal_count;
+    report.data.arrive.bus = model->bus;
+    report.data.arrive.vendor = model->vendor;
+    report.data.arrive.product = model->product;
+    report.data.arrive.signals = model->signal_count;
     ck_assert_int_eq(nplug_push(ring, &report, 1), NPLUG_OK);
     nplug_push_text(ring, time, device, NPLUG_TEXT_NAME, model->device);
     if (serial) nplug_push_text(ring, time, device, NPLUG_TEXT_SERIAL, serial);
@@ -197,11 +197,11 @@ void push_heron(nplug_ring *ring, nplug_time time, uint32_t device, const char *
     for (uint16_t i = 0; i < model->signal_count; i++) {
         report = value_report(time, device, i, 0, 0);
         report.kind = NPLUG_REPORT_SIGNAL;
-        report.as.signal.code = model->signals[i].code;
-        report.as.signal.min = model->signals[i].min;
-        report.as.signal.max = model->signals[i].max;
-        report.as.signal.space = model->signals[i].space;
-        report.as.signal.nature = model->signals[i].nature;
+        report.data.signal.code = model->signals[i].code;
+        report.data.signal.min = model->signals[i].min;
+        report.data.signal.max = model->signals[i].max;
+        report.data.signal.space = model->signals[i].space;
+        report.data.signal.nature = model->signals[i].nature;
         ck_assert_int_eq(nplug_push(ring, &report, 1), NPLUG_OK);
     }
     push_kind(ring, time, device, NPLUG_REPORT_READY);

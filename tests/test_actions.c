@@ -15,7 +15,7 @@ static void open_one(test_rig *rig)
 
 START_TEST(a_press_shorter_than_a_step_is_seen_with_its_times)
 {
-    nplug_action_state state;
+    nplug_action_facts state;
     test_rig rig;
 
     open_one(&rig);
@@ -25,13 +25,13 @@ START_TEST(a_press_shorter_than_a_step_is_seen_with_its_times)
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 2);
     ck_assert_uint_eq(nplug_releases(rig.nest, 1, HORN), 2);
     ck_assert(!nplug_held(rig.nest, 1, HORN));
-    nplug_action_look(rig.nest, 1, HORN, &state);
+    nplug_action_info(rig.nest, 1, HORN, &state);
     ck_assert_uint_eq(state.press_count, 2);
     ck_assert_uint_eq(state.press_time, 2000);
     ck_assert_uint_eq(state.release_time, 2700);
     rig_step(&rig, 60000);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 0);
-    nplug_action_look(rig.nest, 1, HORN, &state);
+    nplug_action_info(rig.nest, 1, HORN, &state);
     ck_assert_uint_eq(state.press_count, 2);
     rig_close(&rig);
 }
@@ -82,7 +82,7 @@ START_TEST(a_press_begun_while_its_layer_was_off_never_fires)
     rig_step(&rig, 7000);
     ck_assert(!nplug_held(rig.nest, 1, WINCH));
     ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert_uint_eq(event.flags, NPLUG_EVENT_CANCELLED);
+    ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_CANCELLED);
     nplug_sim_release(rig.sim, 8000, "keys", "KeyE");
     rig_step(&rig, 9000);
     ck_assert_uint_eq(nplug_releases(rig.nest, 1, WINCH), 0);
@@ -201,14 +201,14 @@ END_TEST
 
 START_TEST(unknown_things_answer_neutral_and_are_said_once)
 {
-    nplug_action_state state;
+    nplug_action_facts state;
     test_rig rig;
 
     open_one(&rig);
     ck_assert(!nplug_held(rig.nest, 1, 99));
     ck_assert(!nplug_held(rig.nest, 1, 98));
     ck_assert_float_eq(nplug_level(rig.nest, 99, HORN), 0.0f);
-    ck_assert_int_eq(nplug_action_look(rig.nest, 99, HORN, &state), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_action_info(rig.nest, 99, HORN, &state), NPLUG_ERR_UNKNOWN);
     ck_assert_ptr_nonnull(strstr(rig.log, "action that the game does not have: number 99"));
     ck_assert_ptr_null(strstr(rig.log, "number 98"));
     ck_assert_int_eq(nplug_action_number(rig.nest, "winch"), WINCH);

@@ -138,8 +138,8 @@ END_TEST
 START_TEST(after_a_refused_game_nothing_hangs)
 {
     static const nplug_action_def many[] = {
-        {"horn", NPLUG_BUTTON, "pad:south | pad:east | pad:west | pad:north | key:KeyH", 0},
-        {"winch", NPLUG_BUTTON, "pad:north | pad:dpad-up | key:KeyW | key:KeyV", 0}};
+        {"horn", NPLUG_ACTION_BUTTON, "pad:south | pad:east | pad:west | pad:north | key:KeyH", 0},
+        {"winch", NPLUG_ACTION_BUTTON, "pad:north | pad:dpad-up | key:KeyW | key:KeyV", 0}};
     nplug_game game = nplug_game_for_one("too much", many, 2);
     nplug_command bind = {.kind = NPLUG_COMMAND_BIND, .player = 1, .number = 1, .on = 1};
     nplug_setup setup = nplug_setup_default();
@@ -266,9 +266,9 @@ START_TEST(no_trace_tells_which_letters_were_typed)
     taken = nplug_take_records(p.rig.nest, records, 4096);
     ck_assert_uint_gt(taken, count);
     for (size_t i = 0; i < taken; i++) {
-        const nplug_report *report = &records[i].as.report;
+        const nplug_report *report = &records[i].data.report;
         if (records[i].kind != NPLUG_RECORD_REPORT || report->kind != NPLUG_REPORT_VALUE) continue;
-        if (report->as.value == 0 || report->signal >= count) continue;
+        if (report->data.value == 0 || report->signal >= count) continue;
         /* What stands for a letter is the first one that the game does not bind, always the same.
          */
         ck_assert_msg(!is_secret(&signals[report->signal]), "signal %u is in the trace",

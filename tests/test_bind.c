@@ -5,12 +5,12 @@
 #include <string.h>
 
 static const nplug_action_def actions[] = {
-    {"steer", NPLUG_VECTOR, "pad:stick-left dead=0.1 | keys:KeyW,KeyS,KeyA,KeyD", 0},
-    {"horn", NPLUG_BUTTON, "pad:south | key:KeyH hold=100", 0},
-    {"winch", NPLUG_BUTTON, "pad:west", 0},
-    {"throttle", NPLUG_LEVEL, "pad:trigger-right | key:Space rise=2 fall=4", 0},
-    {"bell", NPLUG_BUTTON, "key:ShiftLeft+key:KeyH hold=100 | pad:south tap", 0},
-    {"deck-bell", NPLUG_BUTTON, "pad:south", 1},
+    {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left dead=0.1 | keys:KeyW,KeyS,KeyA,KeyD", 0},
+    {"horn", NPLUG_ACTION_BUTTON, "pad:south | key:KeyH hold=100", 0},
+    {"winch", NPLUG_ACTION_BUTTON, "pad:west", 0},
+    {"throttle", NPLUG_ACTION_LEVEL, "pad:trigger-right | key:Space rise=2 fall=4", 0},
+    {"bell", NPLUG_ACTION_BUTTON, "key:ShiftLeft+key:KeyH hold=100 | pad:south tap", 0},
+    {"deck-bell", NPLUG_ACTION_BUTTON, "pad:south", 1},
 };
 enum { STEER_, HORN_, WINCH_, THROTTLE_, BELL_, DECK_BELL_ };
 static const nplug_layer_def layers[] = {{"helm", 0, true}, {"deck", 5, false}};
@@ -46,10 +46,10 @@ START_TEST(other_bindings_act_at_the_next_step_and_restart_nothing)
     ck_assert(rig_saw(&rig, NPLUG_EVENT_BOUND, &event));
     ck_assert_uint_eq(event.action, HORN_);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert_uint_eq(event.flags, NPLUG_EVENT_CANCELLED);
+    ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_CANCELLED);
     /* what is down already was not seen to go down; what else was held still is */
     ck_assert(!nplug_held(rig.nest, 1, HORN_) && nplug_held(rig.nest, 1, WINCH_));
-    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, HORN_), "pad:west | key:KeyJ");
+    ck_assert_str_eq(nplug_bindings(rig.nest, 1, HORN_), "pad:west | key:KeyJ");
     nplug_sim_release(rig.sim, 40 * MS, "pad", "west");
     nplug_sim_release(rig.sim, 40 * MS, "pad", "south");
     nplug_sim_press(rig.sim, 50 * MS, "pad", "south", 10 * MS);
@@ -126,7 +126,7 @@ START_TEST(the_games_bindings_change_for_everybody_else)
     nplug_bind(rig.nest, NPLUG_ANYONE, HORN_, "pad:north | key:KeyN");
     nplug_sim_press(rig.sim, 10 * MS, "pad", "west", 0);
     rig_step(&rig, 20 * MS);
-    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, HORN_), "pad:north | key:KeyN");
+    ck_assert_str_eq(nplug_bindings(rig.nest, 1, HORN_), "pad:north | key:KeyN");
     nplug_bind(rig.nest, NPLUG_ANYONE, HORN_, "pad:south | pad:north | key:KeyN");
     nplug_sim_press(rig.sim, 30 * MS, "pad", "north", 10 * MS);
     nplug_sim_press(rig.sim, 50 * MS, "keys", "KeyN", 10 * MS);
@@ -140,7 +140,7 @@ START_TEST(the_games_bindings_change_for_everybody_else)
     nplug_sim_press(rig.sim, 110 * MS, "pad", "south", 10 * MS);
     nplug_sim_press(rig.sim, 110 * MS, "keys", "KeyH", 300 * MS);
     rig_step(&rig, SECOND);
-    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, HORN_), actions[HORN_].from);
+    ck_assert_str_eq(nplug_bindings(rig.nest, 1, HORN_), actions[HORN_].bindings);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1);
     ck_assert_uint_eq(nplug_presses(rig.nest, 2, HORN_), 1);
     rig_close(&rig);
@@ -253,7 +253,7 @@ START_TEST(conflicts_are_told_before_anything_changes)
         ck_assert_msg(count == rows[i].count, "%s: %u", rows[i].from, count);
         if (count == 0) continue;
         ck_assert_uint_eq(found[0].action, rows[i].other);
-        ck_assert_uint_eq(found[0].place, rows[i].place);
+        ck_assert_uint_eq(found[0].index, rows[i].place);
     }
     /* where a key is printed with another letter, the letter is another key */
     ck_assert_uint_eq(nplug_conflicts(rig.nest, 1, WINCH_, "key-label:a", found, 4), 1);
@@ -301,12 +301,12 @@ START_TEST(a_control_is_picked_by_using_it)
     open_bound(&rig, 1);
     nplug_sim_press(rig.sim, 10 * MS, "pad", "south", 0);
     rig_step(&rig, 20 * MS);
-    ck_assert_int_eq(nplug_pick_begin(rig.nest, &pick), NPLUG_OK);
+    ck_assert_int_eq(nplug_start_pick(rig.nest, &pick), NPLUG_OK);
     rig_step(&rig, 30 * MS);
-    ck_assert(nplug_pick_look(rig.nest).waits);
+    ck_assert(nplug_pick_info(rig.nest).waits);
     nplug_sim_release(rig.sim, 40 * MS, "pad", "south"); /* what was held does not count */
     rig_step(&rig, 50 * MS);
-    ck_assert(nplug_pick_look(rig.nest).waits);
+    ck_assert(nplug_pick_info(rig.nest).waits);
     nplug_sim_press(rig.sim, 60 * MS, "pad", "west", 0);
     rig_step(&rig, 70 * MS);
     expect_pick(&rig, "pad:west");
@@ -322,14 +322,14 @@ END_TEST
 START_TEST(an_axis_is_picked_by_the_direction_that_moves_most)
 {
     nplug_pick pick = pick_for(NPLUG_ANYONE);
-    nplug_pick_state state;
+    nplug_pick_facts state;
     test_rig rig;
 
     open_bound(&rig, 1);
-    nplug_pick_begin(rig.nest, &pick);
+    nplug_start_pick(rig.nest, &pick);
     nplug_sim_sweep(rig.sim, 10 * MS, "pad", "stick-right", (nplug_vec2){0.2f, -0.45f}, 50 * MS);
     rig_step(&rig, 100 * MS);
-    state = nplug_pick_look(rig.nest);
+    state = nplug_pick_info(rig.nest);
     ck_assert(state.waits);
     ck_assert_float_eq_tol(state.share, 0.75f, 0.01f);
     ck_assert_uint_eq(state.source.way, NPLUG_WAY_DOWN);
@@ -338,7 +338,7 @@ START_TEST(an_axis_is_picked_by_the_direction_that_moves_most)
     expect_pick(&rig, "pad:stick-right.down");
     pick.takes = true;
     nplug_sim_sweep(rig.sim, 210 * MS, "pad", "trigger-left", (nplug_vec2){1.0f, 0.0f}, 50 * MS);
-    nplug_pick_begin(rig.nest, &pick);
+    nplug_start_pick(rig.nest, &pick);
     rig_step(&rig, 300 * MS);
     expect_pick(&rig, "pad:trigger-left");
     rig_close(&rig);
@@ -353,32 +353,32 @@ START_TEST(a_pick_ends_by_its_control_by_time_by_call_and_asks_the_right_devices
 
     open_bound(&rig, 1);
     pick.cancel = nplug_control_from_name("key:Escape", (size_t)-1);
-    pick.milliseconds = 100;
+    pick.wait_ms = 100;
     pick.kinds = 1u << NPLUG_KIND_KEYBOARD;
     pick.takes = true;
-    nplug_pick_begin(rig.nest, &pick);
+    nplug_start_pick(rig.nest, &pick);
     nplug_sim_press(rig.sim, 10 * MS, "pad", "south", 10 * MS);
     rig_step(&rig, 50 * MS);
-    ck_assert_uint_eq(nplug_pick_look(rig.nest).left, 50 * MS);
+    ck_assert_uint_eq(nplug_pick_info(rig.nest).left_us, 50 * MS);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1); /* no keyboard: not taken */
     nplug_sim_press(rig.sim, 60 * MS, "keys", "Escape", 10 * MS);
     rig_step(&rig, 80 * MS);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_PICK, &event));
-    ck_assert_uint_eq(event.flags, NPLUG_EVENT_CANCELLED);
-    nplug_pick_begin(rig.nest, &pick);
+    ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_CANCELLED);
+    nplug_start_pick(rig.nest, &pick);
     rig_step(&rig, 100 * MS);
     rig_step(&rig, 300 * MS);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_PICK, &event));
-    ck_assert_uint_eq(event.flags, NPLUG_EVENT_LATE);
+    ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_LATE);
     ck_assert_uint_eq(event.time, 180 * MS);
-    nplug_pick_begin(rig.nest, &pick);
-    nplug_pick_end(rig.nest);
+    nplug_start_pick(rig.nest, &pick);
+    nplug_stop_pick(rig.nest);
     rig_step(&rig, 400 * MS);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_PICK, &event));
-    ck_assert_uint_eq(event.flags, NPLUG_EVENT_CANCELLED);
-    ck_assert(!nplug_pick_look(rig.nest).waits);
+    ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_CANCELLED);
+    ck_assert(!nplug_pick_info(rig.nest).waits);
     pick.threshold = 2.0f;
-    ck_assert_int_eq(nplug_pick_begin(rig.nest, &pick), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_start_pick(rig.nest, &pick), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
 END_TEST
@@ -426,7 +426,7 @@ static const struct {
 
 START_TEST(players_have_their_comfort)
 {
-    nplug_action_state state;
+    nplug_action_facts state;
     nplug_time now = 10 * MS;
     test_rig rig;
 
@@ -437,7 +437,7 @@ START_TEST(players_have_their_comfort)
                      NPLUG_OK);
     play_words(&rig, &now, comforts[_i].moves);
     rig_step(&rig, now);
-    nplug_action_look(rig.nest, 1, comforts[_i].action, &state);
+    nplug_action_info(rig.nest, 1, comforts[_i].action, &state);
     ck_assert_uint_eq(state.press_count, comforts[_i].presses);
     ck_assert_int_eq(state.held, comforts[_i].held);
     nplug_sim_unplug(rig.sim, now + MS, "pad"); /* leaving lets go, of what toggles too */
@@ -516,8 +516,8 @@ END_TEST
 /* --- the ready-made menu ---------------------------------------------------------------------- */
 
 static const nplug_action_def with_menu[] = {
-    {"horn", NPLUG_BUTTON, "pad:south | key:Enter", 0},
-    {"steer", NPLUG_VECTOR, "pad:stick-left", 0},
+    {"horn", NPLUG_ACTION_BUTTON, "pad:south | key:Enter", 0},
+    {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left", 0},
     NPLUG_MENU_ACTIONS(1),
 };
 /* Who changes seats takes along what they bound. */
@@ -538,7 +538,7 @@ START_TEST(a_swap_takes_bindings_and_comfort_along)
     ck_assert_int_eq(nplug_swap(rig.nest, 1, 2), NPLUG_OK);
     rig_step(&rig, 30 * MS);
     ck_assert(nplug_is_rebound(rig.nest, 2, HORN) && !nplug_is_rebound(rig.nest, 1, HORN));
-    ck_assert_str_eq(nplug_comfort_of(rig.nest, 2, HORN), "toggle");
+    ck_assert_str_eq(nplug_comfort(rig.nest, 2, HORN), "toggle");
     nplug_sim_press(rig.sim, 40 * MS, "pad-1", "north", MS); /* who was player 1 */
     nplug_sim_press(rig.sim, 50 * MS, "pad-2", "north", MS);
     rig_step(&rig, 60 * MS);
@@ -550,15 +550,15 @@ START_TEST(a_swap_takes_bindings_and_comfort_along)
 }
 END_TEST
 
-static const nplug_action_rule menu_rules[] = {NPLUG_MENU_RULES(2, 1)};
+static const nplug_action_policy menu_rules[] = {NPLUG_MENU_RULES(2, 1)};
 static const nplug_layer_def menu_layers[] = {{"helm", 0, true}, {"menu", 10, true}};
 
 static void open_menu(test_rig *rig, const char *model)
 {
     nplug_game game = nplug_game_for_one("menu", with_menu, COUNT_OF(with_menu));
 
-    game.rules = menu_rules;
-    game.rule_count = COUNT_OF(menu_rules);
+    game.policies = menu_rules;
+    game.policy_count = COUNT_OF(menu_rules);
     game.layers = menu_layers;
     game.layer_count = 2;
     rig_open(rig, &game, NULL);
@@ -570,7 +570,7 @@ static void open_menu(test_rig *rig, const char *model)
 /* What a press of a button means on a pad, 0 to 8, or -1. */
 static int want_of(test_rig *rig, nplug_time *now, const char *button)
 {
-    nplug_menu_press press = {NPLUG_MENU_WANTS, 0, 0, 0};
+    nplug_menu_press press = {NPLUG_MENU_WISH_RESTORE, 0, 0, 0};
     bool any;
 
     nplug_sim_press(rig->sim, *now + MS, "pad", button, 10 * MS);
@@ -587,18 +587,18 @@ START_TEST(confirm_is_where_the_pads_family_has_it)
     test_rig rig;
 
     open_menu(&rig, "heron"); /* quay-letters: south confirms */
-    ck_assert_int_eq(want_of(&rig, &now, "south"), NPLUG_MENU_CONFIRM);
-    ck_assert_int_eq(want_of(&rig, &now, "east"), NPLUG_MENU_CANCEL);
+    ck_assert_int_eq(want_of(&rig, &now, "south"), NPLUG_MENU_WISH_CONFIRM);
+    ck_assert_int_eq(want_of(&rig, &now, "east"), NPLUG_MENU_WISH_CANCEL);
     ck_assert_int_eq(want_of(&rig, &now, "west"), -1);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 0); /* the menu takes it from the horn */
     nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "swap-confirm");
     rig_step(&rig, now);
-    ck_assert_int_eq(want_of(&rig, &now, "south"), NPLUG_MENU_CANCEL);
+    ck_assert_int_eq(want_of(&rig, &now, "south"), NPLUG_MENU_WISH_CANCEL);
     rig_close(&rig);
     now = 0;
     open_menu(&rig, "curlew"); /* tide-letters: east does */
-    ck_assert_int_eq(want_of(&rig, &now, "east"), NPLUG_MENU_CONFIRM);
-    ck_assert_int_eq(want_of(&rig, &now, "south"), NPLUG_MENU_CANCEL);
+    ck_assert_int_eq(want_of(&rig, &now, "east"), NPLUG_MENU_WISH_CONFIRM);
+    ck_assert_int_eq(want_of(&rig, &now, "south"), NPLUG_MENU_WISH_CANCEL);
     rig_close(&rig);
 }
 END_TEST
@@ -615,8 +615,8 @@ START_TEST(a_menu_goes_one_way_at_a_time_and_repeats)
         rig_step(&rig, ms * MS);
         for (uint32_t i = 0; nplug_menu_at(rig.nest, 2, i, &press); i++) {
             ck_assert_uint_eq(press.player, 1);
-            ups += press.want == NPLUG_MENU_UP;
-            others += press.want != NPLUG_MENU_UP;
+            ups += press.want == NPLUG_MENU_WISH_UP;
+            others += press.want != NPLUG_MENU_WISH_UP;
         }
     }
     ck_assert_uint_eq(ups, 6); /* at about 30, 430, 550, 670, 790, 910 ms */
@@ -632,22 +632,22 @@ START_TEST(a_menu_cannot_be_locked_out_of)
     test_rig rig;
 
     open_menu(&rig, "heron");
-    ck_assert_int_eq(nplug_bind(rig.nest, 1, 2 + NPLUG_MENU_CONFIRM, ""), NPLUG_ERR_BINDING);
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, 2 + NPLUG_MENU_WISH_CONFIRM, ""), NPLUG_ERR_BINDING);
     ck_assert_ptr_nonnull(strstr(rig.log, "a binding must be left"));
-    ck_assert_int_eq(nplug_bind(rig.nest, 1, 2 + NPLUG_MENU_RESTORE, "pad:west"),
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, 2 + NPLUG_MENU_WISH_RESTORE, "pad:west"),
                      NPLUG_ERR_BINDING);
     ck_assert_ptr_nonnull(strstr(rig.log, "players cannot change this"));
-    ck_assert_int_eq(nplug_bind(rig.nest, 1, 2 + NPLUG_MENU_CONFIRM, "pad:north"), NPLUG_OK);
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, 2 + NPLUG_MENU_WISH_CONFIRM, "pad:north"), NPLUG_OK);
     nplug_set_comfort(rig.nest, 1, 0, "toggle");
     rig_step(&rig, MS);
     nplug_sim_press(rig.sim, 10 * MS, "pad", "start", 6 * SECOND);
     rig_step(&rig, 6 * SECOND);
     ck_assert(nplug_menu_at(rig.nest, 2, 0, &press));
-    ck_assert_int_eq(press.want, NPLUG_MENU_RESTORE);
+    ck_assert_int_eq(press.want, NPLUG_MENU_WISH_RESTORE);
     ck_assert_int_eq(nplug_restore(rig.nest, 1), NPLUG_OK);
     rig_step(&rig, 7 * SECOND);
-    ck_assert(!nplug_is_rebound(rig.nest, 1, 2 + NPLUG_MENU_CONFIRM));
-    ck_assert_str_eq(nplug_comfort_of(rig.nest, 1, 0), "");
+    ck_assert(!nplug_is_rebound(rig.nest, 1, 2 + NPLUG_MENU_WISH_CONFIRM));
+    ck_assert_str_eq(nplug_comfort(rig.nest, 1, 0), "");
     rig_close(&rig);
 }
 END_TEST

@@ -81,12 +81,12 @@ START_TEST(without_being_asked_nothing_is_followed)
     open_following(&rig, NULL, false);
     sweep(&rig, 1000, 0.03f, 10 * MS);
     ck_assert_float_eq_tol(at(&rig, 10 * SECOND, 20 * MS), 0.03f, 0.001f);
-    nplug_calibrate(rig.nest, nplug_device_at(rig.nest, 0), NPLUG_CALIBRATE_FOLLOW);
+    nplug_calibrate(rig.nest, nplug_device_at(rig.nest, 0), NPLUG_CALIBRATE_MODE_FOLLOW);
     ck_assert_float_lt(fabsf(at(&rig, 14 * SECOND, 20 * MS)), 0.002f);
-    nplug_calibrate(rig.nest, nplug_device_at(rig.nest, 0), NPLUG_CALIBRATE_RESET);
+    nplug_calibrate(rig.nest, nplug_device_at(rig.nest, 0), NPLUG_CALIBRATE_MODE_RESET);
     ck_assert_float_eq_tol(at(&rig, 15 * SECOND, 20 * MS), 0.03f, 0.001f);
-    ck_assert_int_eq(nplug_calibrate(rig.nest, 7, NPLUG_CALIBRATE_FIX), NPLUG_ERR_UNKNOWN);
-    ck_assert_int_eq(nplug_calibrate(rig.nest, 7, (nplug_calibrate_how)9), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_calibrate(rig.nest, 7, NPLUG_CALIBRATE_MODE_FIX), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_calibrate(rig.nest, 7, (nplug_calibrate_mode)9), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
 END_TEST
@@ -105,19 +105,19 @@ START_TEST(a_measured_range_is_kept)
     close(mkstemp(path));
     open_following(&rig, NULL, false);
     device = nplug_device_at(rig.nest, 0);
-    nplug_calibrate(rig.nest, device, NPLUG_CALIBRATE_MEASURE);
+    nplug_calibrate(rig.nest, device, NPLUG_CALIBRATE_MODE_MEASURE);
     at(&rig, 10 * MS, MS);
     sweep(&rig, 100 * MS, 0.9f, 100 * MS);
     sweep(&rig, 300 * MS, -0.9f, 100 * MS);
     sweep(&rig, 600 * MS, 0.02f, 100 * MS);
     at(&rig, SECOND, 5 * MS);
-    nplug_calibrate(rig.nest, device, NPLUG_CALIBRATE_TAKE);
+    nplug_calibrate(rig.nest, device, NPLUG_CALIBRATE_MODE_TAKE);
     ck_assert_float_eq(at(&rig, SECOND + MS, MS), 0.0f);
     sweep(&rig, SECOND + 10 * MS, 0.9f, 10 * MS);
     ck_assert_float_eq(at(&rig, SECOND + 50 * MS, MS), 1.0f);
-    ck_assert_int_eq(nplug_calibration_look(rig.nest, device, 0, &now, &sheet), NPLUG_OK);
+    ck_assert_int_eq(nplug_calibration_info(rig.nest, device, 0, &now, &sheet), NPLUG_OK);
     ck_assert_int_lt(now.high, sheet.high);
-    ck_assert_int_eq(nplug_calibration_look(rig.nest, device, 99, &now, NULL), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_calibration_info(rig.nest, device, 99, &now, NULL), NPLUG_ERR_UNKNOWN);
     ck_assert_int_eq(nplug_settings_keep(settings, rig.nest), NPLUG_OK);
     ck_assert_int_eq(nplug_settings_write(settings, path), NPLUG_OK);
     nplug_settings_free(settings);
@@ -212,14 +212,16 @@ START_TEST(a_sheet_comes_back_from_its_text)
     nplug_notes notes;
 
     ck_assert_uint_gt(nplug_sheet_text(sheet, text, sizeof text), 0);
-    ck_assert_msg(nplug_sheet_parse(text, strlen(text), sheet->name, &file, &notes) == NPLUG_OK,
+    ck_assert_msg(nplug_sheet_file_parse(text, strlen(text), sheet->name, &file, &notes) ==
+                      NPLUG_OK,
                   "%s: %s", sheet->name, notes.note[0].text);
-    ck_assert_uint_eq(nplug_sheet_of(file)->wire_count, sheet->wire_count);
+    ck_assert_uint_eq(nplug_sheet_file_sheet(file)->wire_count, sheet->wire_count);
     for (uint32_t i = 0; i < sheet->wire_count; i++)
-        ck_assert_mem_eq(&nplug_sheet_of(file)->wires[i], &sheet->wires[i], sizeof sheet->wires[i]);
-    nplug_sheet_text(nplug_sheet_of(file), again, sizeof again);
+        ck_assert_mem_eq(&nplug_sheet_file_sheet(file)->wires[i], &sheet->wires[i],
+                         sizeof sheet->wires[i]);
+    nplug_sheet_text(nplug_sheet_file_sheet(file), again, sizeof again);
     ck_assert_str_eq(again, text);
-    nplug_sheet_free(file);
+    nplug_sheet_file_free(file);
 }
 END_TEST
 
@@ -235,7 +237,7 @@ static void press_both(test_rig *rig, nplug_time t, bool both)
 START_TEST(twins_are_told_and_one_can_be_ignored)
 {
     nplug_game game = harbour_for(1);
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
     nplug_event event;
     test_rig rig;
     bool said = false;
@@ -246,23 +248,23 @@ START_TEST(twins_are_told_and_one_can_be_ignored)
     rig_step(&rig, 10);
     for (unsigned i = 0; i < 4; i++) {
         press_both(&rig, (i + 1) * SECOND, true);
-        ck_assert(!rig_saw(&rig, NPLUG_EVENT_TWIN, NULL));
+        ck_assert(!rig_saw(&rig, NPLUG_EVENT_DUPLICATE, NULL));
     }
     press_both(&rig, 5 * SECOND, false); /* by chance, then */
     for (unsigned i = 6; i < 12 && !said; i++) {
         press_both(&rig, i * SECOND, true);
-        said = rig_saw(&rig, NPLUG_EVENT_TWIN, &event);
+        said = rig_saw(&rig, NPLUG_EVENT_DUPLICATE, &event);
         ck_assert_int_eq(said, i == 10);
     }
     ck_assert_uint_eq(event.device, nplug_device_at(rig.nest, 1));
     ck_assert_uint_eq(event.count, nplug_device_at(rig.nest, 0));
-    nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
-    ck_assert_uint_eq(info.twin, event.device);
+    nplug_device_info(rig.nest, nplug_device_at(rig.nest, 0), &info);
+    ck_assert_uint_eq(info.duplicate, event.device);
     ck_assert_int_eq(nplug_ignore(rig.nest, event.device, true), NPLUG_OK);
     nplug_sim_press(rig.sim, 20 * SECOND, "virtual", "south", 0);
     rig_step(&rig, 21 * SECOND);
     ck_assert(!nplug_held(rig.nest, NPLUG_ANYONE, HORN));
-    nplug_device_look(rig.nest, event.device, &info);
+    nplug_device_info(rig.nest, event.device, &info);
     ck_assert(info.ignored && info.players == 0);
     nplug_sim_release(rig.sim, 21 * SECOND, "virtual", "south");
     nplug_ignore(rig.nest, event.device, false);
@@ -271,8 +273,8 @@ START_TEST(twins_are_told_and_one_can_be_ignored)
     ck_assert(nplug_held(rig.nest, 1, HORN));
     nplug_sim_unplug(rig.sim, 24 * SECOND, "virtual");
     rig_step(&rig, 25 * SECOND);
-    nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
-    ck_assert_uint_eq(info.twin, 0);
+    nplug_device_info(rig.nest, nplug_device_at(rig.nest, 0), &info);
+    ck_assert_uint_eq(info.duplicate, 0);
     rig_close(&rig);
 }
 END_TEST

@@ -158,7 +158,7 @@ static void open_game(play *play, char text[CHORDS][64])
     for (unsigned c = 0; c < CHORDS; c++) {
         make_chord(play, c, text[c], sizeof text[c]);
         play->actions[c] =
-            (nplug_action_def){names[c], NPLUG_BUTTON, text[c], play->chords[c].layer};
+            (nplug_action_def){names[c], NPLUG_ACTION_BUTTON, text[c], play->chords[c].layer};
     }
     rig_open(&play->rig, &game, NULL);
     nplug_sim_plug(play->rig.sim, 0, "keys", "turnstone");

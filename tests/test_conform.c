@@ -173,13 +173,13 @@ static void step(const subject *s)
 
 static void end(subject *s)
 {
-    nplug_close(s->nest);
+    nplug_stop(s->nest);
     s->close(s);
 }
 
 START_TEST(presses_arrive_all_in_order_and_once)
 {
-    nplug_action_state state;
+    nplug_action_facts state;
     const nplug_port *table;
     subject s;
 
@@ -191,7 +191,7 @@ START_TEST(presses_arrive_all_in_order_and_once)
         if (i % 2 == 0) step(&s);
     }
     step(&s);
-    nplug_action_look(s.nest, 1, HORN, &state);
+    nplug_action_info(s.nest, 1, HORN, &state);
     ck_assert_uint_eq(state.press_count, 50);
     ck_assert_uint_eq(state.release_count, 50);
     ck_assert_uint_eq(nplug_nest_counts(s.nest).backwards, 0);

@@ -2,18 +2,18 @@
 #include "support.h"
 #include <string.h>
 
-static nplug_device_info look(const test_rig *rig, nplug_device device)
+static nplug_device_facts look(const test_rig *rig, nplug_device device)
 {
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
 
-    ck_assert_int_eq(nplug_device_look(rig->nest, device, &info), NPLUG_OK);
+    ck_assert_int_eq(nplug_device_info(rig->nest, device, &info), NPLUG_OK);
     return info;
 }
 
 START_TEST(every_model_arrives_as_what_it_is)
 {
     nplug_game game = harbour_for(1);
-    nplug_device_info info;
+    nplug_device_facts info;
     test_rig rig;
 
     rig_open(&rig, &game, NULL);
@@ -46,18 +46,18 @@ END_TEST
 START_TEST(an_unrecognised_device_can_be_read_raw)
 {
     nplug_game game = harbour_for(1);
-    nplug_signal_info signal;
+    nplug_signal_facts signal;
     test_rig rig;
 
     rig_open(&rig, &game, NULL);
     nplug_sim_plug(rig.sim, 0, "box", "sanderling");
     nplug_sim_sweep(rig.sim, 1000, "box", "slider", (nplug_vec2){1.0f, 0.0f}, 0);
     rig_step(&rig, 2000);
-    ck_assert_int_eq(nplug_signal_look(rig.nest, nplug_device_at(rig.nest, 0), 0, &signal),
+    ck_assert_int_eq(nplug_signal_info(rig.nest, nplug_device_at(rig.nest, 0), 0, &signal),
                      NPLUG_OK);
     ck_assert_int_eq(signal.raw, 200);
-    ck_assert(signal.known && !signal.read);
-    ck_assert_int_eq(nplug_signal_look(rig.nest, nplug_device_at(rig.nest, 0), 2, &signal),
+    ck_assert(signal.heard && !signal.read);
+    ck_assert_int_eq(nplug_signal_info(rig.nest, nplug_device_at(rig.nest, 0), 2, &signal),
                      NPLUG_ERR_UNKNOWN);
     rig_close(&rig);
 }
@@ -68,7 +68,7 @@ START_TEST(handles_go_stale_and_are_never_used_again)
 {
     nplug_limits limits = nplug_limits_default();
     nplug_device old[40];
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
     test_rig rig;
 
     limits.devices = 3;
@@ -86,11 +86,11 @@ START_TEST(handles_go_stale_and_are_never_used_again)
         ck_assert_str_eq(info.name, "Heron Pad");
         ck_assert_int_eq(nplug_claim(rig.nest, old[i], 1), NPLUG_ERR_STALE);
     }
-    ck_assert_int_eq(nplug_device_look(rig.nest, old[0], &info), NPLUG_ERR_STALE);
-    ck_assert_int_eq(nplug_device_look(rig.nest, 0, &info), NPLUG_ERR_UNKNOWN);
-    ck_assert_int_eq(nplug_device_look(rig.nest, 0xffffffffu, &info), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_device_info(rig.nest, old[0], &info), NPLUG_ERR_STALE);
+    ck_assert_int_eq(nplug_device_info(rig.nest, 0, &info), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_device_info(rig.nest, 0xffffffffu, &info), NPLUG_ERR_UNKNOWN);
     info.size = 8;
-    ck_assert_int_eq(nplug_device_look(rig.nest, old[39], &info), NPLUG_ERR_SIZE);
+    ck_assert_int_eq(nplug_device_info(rig.nest, old[39], &info), NPLUG_ERR_SIZE);
     rig_close(&rig);
 }
 END_TEST
@@ -142,7 +142,7 @@ START_TEST(long_and_broken_names_are_cut_at_a_character)
 {
     hand_port port = {0};
     nplug_report report = value_report(0, 1, 0, 0, 0);
-    nplug_device_info info;
+    nplug_device_facts info;
     test_rig rig;
 
     rig_open(&rig, NULL, NULL);
@@ -151,7 +151,7 @@ START_TEST(long_and_broken_names_are_cut_at_a_character)
     nplug_push(port.ring, &report, 1);
     report.kind = NPLUG_REPORT_TEXT;
     for (int i = 0; i < 4; i++) {
-        memcpy(report.as.text, "\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4",
+        memcpy(report.data.text, "\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4\xc3\xa4",
                16);
         nplug_push(port.ring, &report, 1);
     }
@@ -168,7 +168,7 @@ START_TEST(a_name_of_ten_thousand_bytes_is_cut)
     hand_port port = {0};
     nplug_report report = value_report(0, 1, 0, 0, 0);
     nplug_limits limits = nplug_limits_default();
-    nplug_device_info info;
+    nplug_device_facts info;
     char name[10001];
     test_rig rig;
 
@@ -220,8 +220,8 @@ START_TEST(a_name_is_always_safe_to_print)
         report.kind = NPLUG_REPORT_ARRIVE;
         nplug_push(port.ring, &report, 1);
         report.kind = NPLUG_REPORT_TEXT;
-        memset(report.as.text, 0, 16);
-        memcpy(report.as.text, names[i].said, strlen(names[i].said));
+        memset(report.data.text, 0, 16);
+        memcpy(report.data.text, names[i].said, strlen(names[i].said));
         nplug_push(port.ring, &report, 1);
         push_kind(port.ring, 0, i, NPLUG_REPORT_READY);
         rig_step(&rig, i);

@@ -26,7 +26,7 @@ enum { STICK_X, STICK_Y, SOUTH = 8 };
 START_TEST(a_diagonal_is_one_change)
 {
     hand_rig h;
-    nplug_report group[2] = {value_report(1000, 5, STICK_X, 32767, NPLUG_REPORT_MORE),
+    nplug_report group[2] = {value_report(1000, 5, STICK_X, 32767, NPLUG_REPORT_FLAG_MORE),
                              value_report(1000, 5, STICK_Y, -32768, 0)};
 
     open_by_hand(&h, 256);
@@ -45,8 +45,8 @@ END_TEST
 START_TEST(a_press_and_its_release_in_one_group_are_both_seen)
 {
     hand_rig h;
-    nplug_report group[3] = {value_report(1000, 5, SOUTH, 1, NPLUG_REPORT_MORE),
-                             value_report(1000, 5, SOUTH, 0, NPLUG_REPORT_MORE),
+    nplug_report group[3] = {value_report(1000, 5, SOUTH, 1, NPLUG_REPORT_FLAG_MORE),
+                             value_report(1000, 5, SOUTH, 0, NPLUG_REPORT_FLAG_MORE),
                              value_report(1000, 5, SOUTH, 1, 0)};
 
     open_by_hand(&h, 256);
@@ -100,7 +100,7 @@ END_TEST
 START_TEST(a_group_that_never_ends_is_thrown_away_whole)
 {
     hand_rig h;
-    nplug_report endless = value_report(1000, 5, STICK_X, 9, NPLUG_REPORT_MORE);
+    nplug_report endless = value_report(1000, 5, STICK_X, 9, NPLUG_REPORT_FLAG_MORE);
     nplug_report other = value_report(1000, 6, SOUTH, 1, 0);
     nplug_report end = value_report(1001, 5, SOUTH, 1, 0);
     nplug_result result = NPLUG_OK;
@@ -137,12 +137,12 @@ START_TEST(what_is_around_a_group_that_is_too_long_comes_through)
     push_heron(h.port.ring, 0, 5, NULL, NULL);
     rig_step(&h.rig, 500);
     for (int i = 0; i < 90; i++)
-        reports[i] = value_report(1000 + (nplug_time)i, 5, STICK_X, i, NPLUG_REPORT_MORE);
+        reports[i] = value_report(1000 + (nplug_time)i, 5, STICK_X, i, NPLUG_REPORT_FLAG_MORE);
     /* groups of 7, 1, 81 and 1 */
     reports[6].flags = reports[7].flags = reports[88].flags = reports[89].flags = 0;
     reports[7].signal = reports[89].signal = SOUTH;
-    reports[7].as.value = 1;
-    reports[89].as.value = 0;
+    reports[7].data.value = 1;
+    reports[89].data.value = 0;
     ck_assert_int_eq(nplug_push(h.port.ring, reports, 90), NPLUG_ERR_ARGUMENT);
     rig_step(&h.rig, 2000);
     ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).bad_groups, 1);
@@ -165,11 +165,12 @@ START_TEST(a_group_that_mixes_devices_is_parted)
     rig_step(&h.rig, 500);
     for (unsigned i = 1; i < 100; i++) {
         nplug_time now = 1000 * i;
-        nplug_report group[] = {value_report(now, 5, STICK_X, (int32_t)i, NPLUG_REPORT_MORE),
-                                value_report(now, 5, SOUTH, i & 1, i % 3 ? NPLUG_REPORT_MORE : 0),
-                                value_report(now, 6, SOUTH, i & 1, NPLUG_REPORT_MORE),
-                                value_report(now, 6, STICK_Y, -(int32_t)i, NPLUG_REPORT_MORE),
-                                value_report(now, 1u << 24 | 5, SOUTH, 1, 0)};
+        nplug_report group[] = {
+            value_report(now, 5, STICK_X, (int32_t)i, NPLUG_REPORT_FLAG_MORE),
+            value_report(now, 5, SOUTH, i & 1, i % 3 ? NPLUG_REPORT_FLAG_MORE : 0),
+            value_report(now, 6, SOUTH, i & 1, NPLUG_REPORT_FLAG_MORE),
+            value_report(now, 6, STICK_Y, -(int32_t)i, NPLUG_REPORT_FLAG_MORE),
+            value_report(now, 1u << 24 | 5, SOUTH, 1, 0)};
         ck_assert_int_eq(nplug_push(h.port.ring, group, 5), NPLUG_OK);
         rig_step(&h.rig, now + 500);
         presses += nplug_presses(h.rig.nest, 1, HORN);
@@ -193,7 +194,7 @@ START_TEST(above_three_quarters_only_movement_is_dropped)
 {
     hand_rig h;
     nplug_report press = value_report(3000, 5, SOUTH, 1, 0);
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
     nplug_report begin = value_report(6000, 5, 0, 0, 0);
 
     open_by_hand(&h, 64);
@@ -201,7 +202,7 @@ START_TEST(above_three_quarters_only_movement_is_dropped)
     rig_step(&h.rig, 500);
     for (int i = 0; i < 100; i++) {
         nplug_report move =
-            value_report(1000 + (nplug_time)i, 5, STICK_X, 100 * i, NPLUG_REPORT_MOVES);
+            value_report(1000 + (nplug_time)i, 5, STICK_X, 100 * i, NPLUG_REPORT_FLAG_MOVES);
         ck_assert_int_eq(nplug_push(h.port.ring, &move, 1), NPLUG_OK);
     }
     ck_assert_int_eq(nplug_push(h.port.ring, &press, 1), NPLUG_OK);
@@ -211,8 +212,8 @@ START_TEST(above_three_quarters_only_movement_is_dropped)
     ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).reports_dropped, 0);
     ck_assert_uint_eq(h.port.resyncs, 1);
     ck_assert_uint_eq(h.port.last_resync, 5);
-    nplug_device_look(h.rig.nest, nplug_device_at(h.rig.nest, 0), &info);
-    ck_assert(info.stale);
+    nplug_device_info(h.rig.nest, nplug_device_at(h.rig.nest, 0), &info);
+    ck_assert(info.resyncing);
 
     /* The answer: the stick is at its end, west is down, south was let go meanwhile. */
     begin.kind = NPLUG_REPORT_RESYNC_BEGIN;
@@ -228,8 +229,8 @@ START_TEST(above_three_quarters_only_movement_is_dropped)
     ck_assert(!nplug_held(h.rig.nest, 1, MENU)); /* found pressed, but when? It is spent */
     ck_assert_float_eq(nplug_vector(h.rig.nest, 1, STEER).x, 1.0f);
     ck_assert(rig_saw(&h.rig, NPLUG_EVENT_RESYNCED, NULL));
-    nplug_device_look(h.rig.nest, nplug_device_at(h.rig.nest, 0), &info);
-    ck_assert(!info.stale);
+    nplug_device_info(h.rig.nest, nplug_device_at(h.rig.nest, 0), &info);
+    ck_assert(!info.resyncing);
     rig_close(&h.rig);
 }
 END_TEST
@@ -283,7 +284,7 @@ START_TEST(two_ports_are_merged_in_order_of_time)
     rig_step(&h.rig, 2500);
     ck_assert_float_eq(rig_control(&h.rig, 0, "pad:south").x, 1.0f);
     ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).late, 0);
-    nplug_shut(h.rig.nest);
+    nplug_close(h.rig.nest);
     ck_assert_uint_eq(second.stops, 1);
     rig_close(&h.rig);
 }
@@ -360,7 +361,7 @@ START_TEST(a_port_may_push_from_its_own_thread)
 {
     hand_rig h;
     pthread_t thread;
-    nplug_action_state state = {0};
+    nplug_action_facts state = {0};
     nplug_result result;
 
     open_by_hand(&h, 256);
@@ -370,7 +371,7 @@ START_TEST(a_port_may_push_from_its_own_thread)
     while (state.release_count < THREAD_PRESSES) {
         result = nplug_step(h.rig.nest, 10 * SECOND);
         ck_assert(result == NPLUG_OK || result == NPLUG_AGAIN);
-        nplug_action_look(h.rig.nest, 1, HORN, &state);
+        nplug_action_info(h.rig.nest, 1, HORN, &state);
     }
     pthread_join(thread, NULL);
     ck_assert_uint_eq(state.press_count, THREAD_PRESSES);

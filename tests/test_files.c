@@ -21,13 +21,13 @@ static void read_notes(const char *name, const char *text, char *out, size_t siz
     if (strstr(name, ".trace"))
         nplug_trace_parse(text, strlen(text), name, &trace, &notes);
     else if (strstr(name, ".model"))
-        nplug_model_parse(text, strlen(text), name, &model, &notes);
+        nplug_model_file_parse(text, strlen(text), name, &model, &notes);
     else if (strstr(name, ".game"))
-        nplug_game_parse(text, strlen(text), name, &game, &notes);
+        nplug_game_file_parse(text, strlen(text), name, &game, &notes);
     else if (strstr(name, ".settings"))
         nplug_settings_parse(text, strlen(text), name, &settings, &notes);
     else
-        nplug_sheet_parse(text, strlen(text), name, &sheet, &notes);
+        nplug_sheet_file_parse(text, strlen(text), name, &sheet, &notes);
     out[0] = 0;
     for (uint32_t i = 0; i < notes.count && used + 300 < size; i++) {
         used += nplug_note_text(&notes, i, out + used, size - used);
@@ -35,11 +35,11 @@ static void read_notes(const char *name, const char *text, char *out, size_t siz
         out[used] = 0;
     }
     nplug_trace_free(trace);
-    nplug_sheet_free(sheet);
-    nplug_model_free(model);
+    nplug_sheet_file_free(sheet);
+    nplug_model_file_free(model);
     nplug_settings_free(settings);
-    if (game) nplug_game_check(game, true, &notes);
-    nplug_game_free(game);
+    if (game) nplug_game_file_check(game, true, &notes);
+    nplug_game_file_free(game);
 }
 
 static int by_name(const void *a, const void *b)
@@ -82,17 +82,18 @@ START_TEST(a_label_and_its_key_are_told_as_one)
 
     snprintf(text, sizeof text,
              "{\"nestplug\": \"game\", \"version\": 1, \"name\": \"labels\", \"actions\": {"
-             "\"one\": {\"kind\": \"button\", \"from\": [\"%s\", \"pad:south\"]},"
-             "\"other\": {\"kind\": \"button\", \"from\": [\"%s\", \"pad:east\"]}}}",
+             "\"one\": {\"kind\": \"button\", \"bindings\": [\"%s\", \"pad:south\"]},"
+             "\"other\": {\"kind\": \"button\", \"bindings\": [\"%s\", \"pad:east\"]}}}",
              rows[_i].one, rows[_i].other);
-    ck_assert_int_eq(nplug_game_parse(text, strlen(text), "labels.game", &game, &notes), NPLUG_OK);
-    nplug_game_check(game, false, &notes);
+    ck_assert_int_eq(nplug_game_file_parse(text, strlen(text), "labels.game", &game, &notes),
+                     NPLUG_OK);
+    nplug_game_file_check(game, false, &notes);
     for (uint32_t i = 0; i < notes.count; i++) {
         nplug_note_text(&notes, i, said, sizeof said);
         told |= strstr(said, "that print that label there") != NULL;
     }
     ck_assert_int_eq(told, rows[_i].told);
-    nplug_game_free(game);
+    nplug_game_file_free(game);
 }
 END_TEST
 
@@ -228,27 +229,28 @@ START_TEST(a_sheet_loaded_at_run_time_is_in_force)
         " \"match\": [{\"vendor\": \"0xb12d\", \"product\": [\"0x0f01\", \"0x0f02\"]}],"
         " \"controls\": {\"south\": {\"plain\": 1},"
         " \"trigger-left\": {\"plain\": 0, \"rest\": 100}}}";
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
     nplug_sheet_file *file;
     nplug_notes notes;
     test_rig rig;
 
-    ck_assert_int_eq(nplug_sheet_parse(text, strlen(text), "own.json", &file, &notes), NPLUG_OK);
+    ck_assert_int_eq(nplug_sheet_file_parse(text, strlen(text), "own.json", &file, &notes),
+                     NPLUG_OK);
     ck_assert_uint_eq(notes.count, 0);
     rig_open(&rig, NULL, NULL);
-    ck_assert_int_eq(nplug_add_sheets(rig.nest, nplug_sheet_of(file), 1), NPLUG_OK);
+    ck_assert_int_eq(nplug_add_sheets(rig.nest, nplug_sheet_file_sheet(file), 1), NPLUG_OK);
     nplug_sim_plug(rig.sim, 0, "box", "sanderling");
     nplug_sim_press(rig.sim, 1000, "box", "button", 0);
     nplug_sim_sweep(rig.sim, 1000, "box", "slider", (nplug_vec2){1.0f, 0.0f}, 0);
     rig_step(&rig, 2000);
-    nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
+    nplug_device_info(rig.nest, nplug_device_at(rig.nest, 0), &info);
     ck_assert_str_eq(info.sheet, "own");
     ck_assert_int_eq(info.matched, NPLUG_MATCHED_NO_BUS);
     ck_assert_float_eq(rig_control(&rig, 0, "pad:south").x, 1.0f);
     ck_assert_float_eq(rig_control(&rig, 0, "pad:trigger-left").x, 1.0f);
-    ck_assert_int_eq(nplug_add_sheets(rig.nest, nplug_sheet_of(file), 1), NPLUG_ERR_ORDER);
+    ck_assert_int_eq(nplug_add_sheets(rig.nest, nplug_sheet_file_sheet(file), 1), NPLUG_ERR_ORDER);
     rig_close(&rig);
-    nplug_sheet_free(file);
+    nplug_sheet_file_free(file);
 }
 END_TEST
 
@@ -263,10 +265,10 @@ START_TEST(files_that_are_not_there_or_cannot_be_written)
     ck_assert_int_eq(nplug_trace_read("/nowhere/x.trace", &trace, &notes), NPLUG_ERR_FILE);
     nplug_note_text(&notes, 0, line, sizeof line);
     ck_assert_str_eq(line, "/nowhere/x.trace: No such file or directory");
-    ck_assert_int_eq(nplug_sheet_read(SOURCE_DIR, &sheet, &notes), NPLUG_ERR_FILE);
+    ck_assert_int_eq(nplug_sheet_file_read(SOURCE_DIR, &sheet, &notes), NPLUG_ERR_FILE);
     ck_assert_int_eq(nplug_trace_read(NULL, &trace, &notes), NPLUG_ERR_ARGUMENT);
     rig_open(&rig, NULL, NULL);
-    ck_assert_ptr_null(nplug_trace_create("/nowhere/x.trace", rig.nest));
+    ck_assert_ptr_null(nplug_trace_writer_open("/nowhere/x.trace", rig.nest));
     rig_close(&rig);
 }
 END_TEST
@@ -282,12 +284,12 @@ START_TEST(a_trace_with_a_gap_is_refused)
     ck_assert_int_ge(mkstemp(path), 0);
     limits.records = 8;
     rig_open(&rig, NULL, &limits);
-    writer = nplug_trace_create(path, rig.nest);
+    writer = nplug_trace_writer_open(path, rig.nest);
     ck_assert_ptr_nonnull(writer);
     nplug_sim_plug(rig.sim, 0, "pad", "heron");
     rig_step(&rig, 0);
-    ck_assert_int_eq(nplug_trace_write(writer), NPLUG_ERR_FULL);
-    nplug_trace_finish(writer);
+    ck_assert_int_eq(nplug_trace_writer_write(writer), NPLUG_ERR_FULL);
+    nplug_trace_writer_close(writer);
     unlink(path);
     rig_close(&rig);
 }

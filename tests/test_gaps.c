@@ -8,9 +8,9 @@
 
 enum { PULL, CALL, SWAY, ACTIONS };
 static const nplug_action_def actions[ACTIONS] = {
-    [PULL] = {"pull", NPLUG_LEVEL, "pad:trigger-right", 0},
-    [CALL] = {"call", NPLUG_BUTTON, "pad:south", 0},
-    [SWAY] = {"sway", NPLUG_VECTOR, "pad:stick-left", 0},
+    [PULL] = {"pull", NPLUG_ACTION_LEVEL, "pad:trigger-right", 0},
+    [CALL] = {"call", NPLUG_ACTION_BUTTON, "pad:south", 0},
+    [SWAY] = {"sway", NPLUG_ACTION_VECTOR, "pad:stick-left", 0},
 };
 
 /* Two players, each with a pad. */
@@ -27,7 +27,7 @@ static void open_two(test_rig *rig, nplug_game game)
 
 START_TEST(who_is_asked_for_counts_alone_and_all_are_the_sum)
 {
-    nplug_action_state one = {0}, two = {0}, all = {0};
+    nplug_action_facts one = {0}, two = {0}, all = {0};
     test_rig rig;
 
     open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
@@ -37,9 +37,9 @@ START_TEST(who_is_asked_for_counts_alone_and_all_are_the_sum)
     nplug_sim_sweep(rig.sim, 8 * MS, "one", "stick-left", (nplug_vec2){-1.0f, 0.0f}, 0);
     nplug_sim_sweep(rig.sim, 8 * MS, "two", "stick-left", (nplug_vec2){1.0f, 0.0f}, 0);
     rig_step(&rig, 10 * MS);
-    nplug_action_look(rig.nest, 1, CALL, &one);
-    nplug_action_look(rig.nest, 2, CALL, &two);
-    nplug_action_look(rig.nest, NPLUG_ANYONE, CALL, &all);
+    nplug_action_info(rig.nest, 1, CALL, &one);
+    nplug_action_info(rig.nest, 2, CALL, &two);
+    nplug_action_info(rig.nest, NPLUG_ANYONE, CALL, &all);
     ck_assert_uint_eq(one.press_count, 1);
     ck_assert_uint_eq(two.press_count, 2);
     ck_assert_uint_eq(all.press_count, 3);
@@ -70,7 +70,7 @@ START_TEST(an_action_past_the_last_is_none)
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, ACTIONS), 0);
     ck_assert_float_eq(nplug_level(rig.nest, 1, ACTIONS), 0.0f);
     ck_assert(strstr(rig.log, "an action that the game does not have: number 3") != NULL);
-    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, ACTIONS), "");
+    ck_assert_str_eq(nplug_bindings(rig.nest, 1, ACTIONS), "");
     ck_assert(!nplug_is_rebound(rig.nest, 1, ACTIONS));
     ck_assert_int_eq(nplug_bind(rig.nest, 1, ACTIONS, "pad:east"), NPLUG_ERR_UNKNOWN);
     ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, ACTIONS, "toggle"), NPLUG_ERR_UNKNOWN);
@@ -86,7 +86,7 @@ END_TEST
 START_TEST(queries_of_nothing_are_neutral)
 {
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
     nplug_calibration now, sheet;
     nplug_pick pick = {.size = sizeof pick + 1};
     float numbers[7];
@@ -95,13 +95,13 @@ START_TEST(queries_of_nothing_are_neutral)
     rig_open(&rig, &game, NULL);
     rig_step(&rig, MS);
     ck_assert(!nplug_follows_rest(NULL));
-    ck_assert_uint_eq(nplug_player_devices(NULL, 1), 0);
-    ck_assert_uint_eq(nplug_player_devices(rig.nest, NPLUG_PLAYERS_MAX + 1), 0);
+    ck_assert_uint_eq(nplug_player_device_count(NULL, 1), 0);
+    ck_assert_uint_eq(nplug_player_device_count(rig.nest, NPLUG_PLAYERS_MAX + 1), 0);
     ck_assert_uint_eq(nplug_ring_room(NULL), 0);
-    ck_assert_int_eq(nplug_device_look(NULL, 1, &info), NPLUG_ERR_ARGUMENT);
-    ck_assert_int_eq(nplug_device_look(rig.nest, 1, NULL), NPLUG_ERR_ARGUMENT);
-    ck_assert_int_eq(nplug_pick_begin(rig.nest, &pick), NPLUG_ERR_SIZE);
-    ck_assert_int_eq(nplug_calibration_look(rig.nest, 1, 0, &now, &sheet), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_device_info(NULL, 1, &info), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_device_info(rig.nest, 1, NULL), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_start_pick(rig.nest, &pick), NPLUG_ERR_SIZE);
+    ck_assert_int_eq(nplug_calibration_info(rig.nest, 1, 0, &now, &sheet), NPLUG_ERR_UNKNOWN);
     for (unsigned i = 0; i < 7; i++)
         numbers[i] = 9.0f;
     ck_assert_int_ne(
@@ -130,7 +130,7 @@ START_TEST(a_calibration_is_told_beside_what_the_sheet_says)
     rig_step(&rig, MS);
     for (uint32_t d = 0; d < 8; d++)
         for (uint32_t i = 0;
-             nplug_calibration_look(rig.nest, nplug_device_at(rig.nest, d), i, &now, &sheet) == 0;
+             nplug_calibration_info(rig.nest, nplug_device_at(rig.nest, d), i, &now, &sheet) == 0;
              i++) {
             axes++;
             ck_assert_uint_eq(now.code, sheet.code);
@@ -151,9 +151,9 @@ START_TEST(a_family_of_one_letter_is_a_family)
     following.family = "q";
     ck_assert_int_eq(nplug_follow(rig.nest, 1, &following), NPLUG_OK);
     rig_step(&rig, 2 * MS);
-    ck_assert_str_eq(nplug_active(rig.nest, 1).family, "q");
-    ck_assert(nplug_active(rig.nest, 1).pinned);
-    ck_assert(!nplug_active(rig.nest, 2).pinned);
+    ck_assert_str_eq(nplug_active_info(rig.nest, 1).family, "q");
+    ck_assert(nplug_active_info(rig.nest, 1).pinned);
+    ck_assert(!nplug_active_info(rig.nest, 2).pinned);
     rig_close(&rig);
 }
 END_TEST
@@ -187,8 +187,10 @@ static uint32_t least(size_t limit, const nplug_action_def *defs, uint32_t count
 START_TEST(a_game_needs_just_as_much_as_there_is_of_it)
 {
     static const nplug_action_def defs[] = {
-        {"a", NPLUG_LEVEL, "key:KeyA rise=2 fall=3 | key:KeyB dead=0.2 | keys:KeyC,KeyD fall=1", 0},
-        {"b", NPLUG_BUTTON, "key:KeyA hold=200 | key:KeyE double-tap | key:KeyF+key:KeyA", 0}};
+        {"a", NPLUG_ACTION_LEVEL,
+         "key:KeyA rise=2 fall=3 | key:KeyB dead=0.2 | keys:KeyC,KeyD fall=1", 0},
+        {"b", NPLUG_ACTION_BUTTON, "key:KeyA hold=200 | key:KeyE double-tap | key:KeyF+key:KeyA",
+         0}};
 
     ck_assert_uint_eq(least(offsetof(nplug_limits, bindings), defs, 2), 6);
     ck_assert_uint_eq(least(offsetof(nplug_limits, sources), defs, 2), 6);
@@ -217,7 +219,7 @@ START_TEST(a_text_that_just_fits_is_posted)
     ck_assert_int_eq(nplug_bind(rig.nest, 1, CALL, texts[_i]), NPLUG_OK);
     ck_assert_int_eq(nplug_post(rig.nest, &mute), NPLUG_ERR_FULL);
     rig_step(&rig, MS);
-    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, CALL), texts[_i]);
+    ck_assert_str_eq(nplug_bindings(rig.nest, 1, CALL), texts[_i]);
     for (uint32_t i = 0; i + pieces[_i] < limits.commands; i++)
         ck_assert_int_eq(nplug_post(rig.nest, &mute), NPLUG_OK);
     ck_assert_int_eq(nplug_bind(rig.nest, 1, CALL, texts[_i]), NPLUG_ERR_FULL);
@@ -239,14 +241,14 @@ START_TEST(an_own_text_has_the_room_of_the_one_before_it)
     ck_assert(!rig_saw(&rig, NPLUG_EVENT_LIMIT, NULL));
     nplug_bind(rig.nest, 1, CALL, "pad:west");
     rig_step(&rig, 2 * MS);
-    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, CALL), "pad:west");
+    ck_assert_str_eq(nplug_bindings(rig.nest, 1, CALL), "pad:west");
     nplug_bind(rig.nest, 1, CALL, "pad:north");
     rig_step(&rig, 3 * MS);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_LIMIT, NULL));
-    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, CALL), "pad:west");
+    ck_assert_str_eq(nplug_bindings(rig.nest, 1, CALL), "pad:west");
     nplug_set_comfort(rig.nest, 1, CALL, "toggle");
     rig_step(&rig, 4 * MS);
-    ck_assert_str_eq(nplug_comfort_of(rig.nest, 1, CALL), "");
+    ck_assert_str_eq(nplug_comfort(rig.nest, 1, CALL), "");
     rig_close(&rig);
 }
 END_TEST
@@ -254,7 +256,7 @@ END_TEST
 /* --- the game's digest -------------------------------------------------------------------------
  */
 
-static uint64_t digest_with(const nplug_layer_def *layers, const nplug_action_rule *rules,
+static uint64_t digest_with(const nplug_layer_def *layers, const nplug_action_policy *rules,
                             const nplug_part_def *parts)
 {
     nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
@@ -263,8 +265,8 @@ static uint64_t digest_with(const nplug_layer_def *layers, const nplug_action_ru
 
     game.layers = layers;
     game.layer_count = layers ? 2 : 0;
-    game.rules = rules;
-    game.rule_count = rules ? 1 : 0;
+    game.policies = rules;
+    game.policy_count = rules ? 1 : 0;
     game.parts = parts;
     game.part_count = parts ? 1 : 0;
     rig_open(&rig, &game, NULL);
@@ -280,11 +282,11 @@ START_TEST(another_game_is_another_digest)
                                                 {{"deck", 0, true}, {"menu", 1, false}},
                                                 {{"helm", 0, false}, {"menu", 1, false}},
                                                 {{"helm", 2, true}, {"menu", 1, false}}};
-    static const nplug_action_rule rules[] = {{.action = CALL},
-                                              {.action = PULL},
-                                              {.action = CALL, .one_of = 1},
-                                              {.action = PULL, .merge = NPLUG_MERGE_ADDED},
-                                              {.action = PULL, .stays = true}};
+    static const nplug_action_policy rules[] = {{.action = CALL},
+                                                {.action = PULL},
+                                                {.action = CALL, .one_of = 1},
+                                                {.action = PULL, .merge = NPLUG_MERGE_ADDED},
+                                                {.action = PULL, .stays = true}};
     static const nplug_part_def parts[] = {{"left", "KeyA"}, {"left", "KeyB"}, {"west", "KeyA"}};
     uint64_t found[12];
     unsigned count = 0;
@@ -304,7 +306,7 @@ END_TEST
 START_TEST(what_is_wrong_with_a_game_is_in_the_log)
 {
     static const nplug_shaper nameless[] = {{"own", NULL, NULL}};
-    static const nplug_action_def wrong[] = {{"haul", NPLUG_BUTTON, "pad:nowhere", 0}};
+    static const nplug_action_def wrong[] = {{"haul", NPLUG_ACTION_BUTTON, "pad:nowhere", 0}};
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
     test_rig rig;
 
@@ -328,7 +330,7 @@ END_TEST
 
 START_TEST(a_key_that_only_falls_slowly_does_so)
 {
-    static const nplug_action_def defs[] = {{"glow", NPLUG_LEVEL, "key:KeyA fall=1", 0}};
+    static const nplug_action_def defs[] = {{"glow", NPLUG_ACTION_LEVEL, "key:KeyA fall=1", 0}};
     nplug_game game = nplug_game_for_one("gaps", defs, 1);
     test_rig rig;
 
@@ -345,9 +347,9 @@ END_TEST
 
 START_TEST(a_wheel_has_a_press_each_way)
 {
-    static const nplug_action_def defs[] = {{"right", NPLUG_BUTTON, "mouse:wheel.right", 0},
-                                            {"left", NPLUG_BUTTON, "mouse:wheel.left", 0},
-                                            {"up", NPLUG_BUTTON, "mouse:wheel.up", 0}};
+    static const nplug_action_def defs[] = {{"right", NPLUG_ACTION_BUTTON, "mouse:wheel.right", 0},
+                                            {"left", NPLUG_ACTION_BUTTON, "mouse:wheel.left", 0},
+                                            {"up", NPLUG_ACTION_BUTTON, "mouse:wheel.up", 0}};
     static const paper_signal signals[] = {{BTN(0x110)}, {BTN(0x111)}, {REL(0)},
                                            {REL(1)},     {REL(6)},     {REL(8)}};
     nplug_game game = nplug_game_for_one("gaps", defs, 3);
@@ -370,10 +372,12 @@ END_TEST
 START_TEST(many_comforts_are_kept_each_for_itself)
 {
     static const float zones[] = {0.05f, 0.10f, 0.15f, 0.20f, 0.25f, 0.30f};
-    static const nplug_action_def defs[] = {
-        {"a", NPLUG_LEVEL, "pad:trigger-right", 0}, {"b", NPLUG_LEVEL, "pad:trigger-right", 0},
-        {"c", NPLUG_LEVEL, "pad:trigger-right", 0}, {"d", NPLUG_LEVEL, "pad:trigger-right", 0},
-        {"e", NPLUG_LEVEL, "pad:trigger-right", 0}, {"f", NPLUG_LEVEL, "pad:trigger-right", 0}};
+    static const nplug_action_def defs[] = {{"a", NPLUG_ACTION_LEVEL, "pad:trigger-right", 0},
+                                            {"b", NPLUG_ACTION_LEVEL, "pad:trigger-right", 0},
+                                            {"c", NPLUG_ACTION_LEVEL, "pad:trigger-right", 0},
+                                            {"d", NPLUG_ACTION_LEVEL, "pad:trigger-right", 0},
+                                            {"e", NPLUG_ACTION_LEVEL, "pad:trigger-right", 0},
+                                            {"f", NPLUG_ACTION_LEVEL, "pad:trigger-right", 0}};
     nplug_game game = nplug_game_for("gaps", defs, 6, 2);
     nplug_limits limits = nplug_limits_default();
     test_rig rig;
@@ -417,9 +421,9 @@ END_TEST
 /* Comfort for one action lets go of that one alone; and says nothing of waits and rumble. */
 START_TEST(comfort_for_one_action_leaves_all_else)
 {
-    static const nplug_action_def defs[] = {{"call", NPLUG_BUTTON, "pad:south", 0},
-                                            {"haul", NPLUG_BUTTON, "pad:east", 0},
-                                            {"long", NPLUG_BUTTON, "pad:west hold=200", 0}};
+    static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "pad:south", 0},
+                                            {"haul", NPLUG_ACTION_BUTTON, "pad:east", 0},
+                                            {"long", NPLUG_ACTION_BUTTON, "pad:west hold=200", 0}};
     nplug_game game = nplug_game_for_one("gaps", defs, 3);
     nplug_effect effect;
     test_rig rig;
@@ -454,7 +458,7 @@ END_TEST
 START_TEST(hid_usages_tell_what_a_device_is)
 {
     static const struct {
-        nplug_kind kind;
+        nplug_device_kind kind;
         uint16_t count;
         paper_signal signals[12];
     } rows[] = {
@@ -496,7 +500,7 @@ END_TEST
 START_TEST(kernel_codes_tell_what_a_device_is)
 {
     static const struct {
-        nplug_kind kind;
+        nplug_device_kind kind;
         uint16_t count;
         paper_signal signals[5];
     } rows[] = {{NPLUG_KIND_TOUCH, 3, {{BTN(0x14a)}, {ABS(0, 0, 4095)}, {ABS(1, 0, 4095)}}},
@@ -563,7 +567,7 @@ END_TEST
 /* A third device that presses alone parts no pair of others; one that goes is no twin any more. */
 START_TEST(duplicates_are_parted_by_their_own_presses_alone)
 {
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
     nplug_game game = harbour_for(1);
     nplug_event event;
     test_rig rig;
@@ -578,33 +582,33 @@ START_TEST(duplicates_are_parted_by_their_own_presses_alone)
         nplug_sim_press(rig.sim, t * 100 * MS + 50 * MS, "c", "east", 10 * MS);
     }
     rig_step(&rig, 900 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_TWIN, &event));
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_DUPLICATE, &event));
     ck_assert_uint_eq(event.device, nplug_device_at(rig.nest, 1));
     ck_assert_uint_eq(event.count, nplug_device_at(rig.nest, 0));
     for (uint32_t i = 0; i < 3; i++) {
-        nplug_device_look(rig.nest, nplug_device_at(rig.nest, i), &info);
-        ck_assert_uint_eq(info.twin, i < 2 ? nplug_device_at(rig.nest, 1 - i) : 0);
+        nplug_device_info(rig.nest, nplug_device_at(rig.nest, i), &info);
+        ck_assert_uint_eq(info.duplicate, i < 2 ? nplug_device_at(rig.nest, 1 - i) : 0);
     }
     /* Parted by a press of one alone, they are told again once they come together again. */
     nplug_sim_press(rig.sim, 1000 * MS, "a", "west", 10 * MS);
     nplug_sim_press(rig.sim, 1100 * MS, "c", "west", 10 * MS);
     rig_step(&rig, 1200 * MS);
-    nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
-    ck_assert_uint_eq(info.twin, 0);
+    nplug_device_info(rig.nest, nplug_device_at(rig.nest, 0), &info);
+    ck_assert_uint_eq(info.duplicate, 0);
     for (nplug_time t = 13; t <= 18; t++) {
         nplug_sim_press(rig.sim, t * 100 * MS, "a", "south", 10 * MS);
         nplug_sim_press(rig.sim, t * 100 * MS + 5 * MS, "b", "south", 10 * MS);
     }
     rig_step(&rig, 1900 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_TWIN, NULL));
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_DUPLICATE, NULL));
     nplug_sim_unplug(rig.sim, 1910 * MS, "c");
     rig_step(&rig, 1920 * MS);
-    nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
-    ck_assert_uint_ne(info.twin, 0);
+    nplug_device_info(rig.nest, nplug_device_at(rig.nest, 0), &info);
+    ck_assert_uint_ne(info.duplicate, 0);
     nplug_sim_unplug(rig.sim, 1930 * MS, "b");
     rig_step(&rig, 1940 * MS);
-    nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
-    ck_assert_uint_eq(info.twin, 0);
+    nplug_device_info(rig.nest, nplug_device_at(rig.nest, 0), &info);
+    ck_assert_uint_eq(info.duplicate, 0);
     rig_close(&rig);
 }
 END_TEST
@@ -665,19 +669,19 @@ START_TEST(a_pick_hears_its_player_alone_and_says_which_way)
     test_rig rig;
 
     open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
-    ck_assert_int_eq(nplug_pick_begin(rig.nest, &pick), NPLUG_OK);
+    ck_assert_int_eq(nplug_start_pick(rig.nest, &pick), NPLUG_OK);
     nplug_sim_press(rig.sim, 2 * MS, "one", "east", 2 * MS);
     rig_step(&rig, 5 * MS);
-    ck_assert(nplug_pick_look(rig.nest).waits);
+    ck_assert(nplug_pick_info(rig.nest).waits);
     nplug_sim_sweep(rig.sim, 6 * MS, "two", "stick-left", (nplug_vec2){0.4f, 0.0f}, 0);
     rig_step(&rig, 8 * MS);
-    ck_assert_uint_eq(nplug_pick_look(rig.nest).source.way, NPLUG_WAY_RIGHT);
+    ck_assert_uint_eq(nplug_pick_info(rig.nest).source.way, NPLUG_WAY_RIGHT);
     nplug_sim_sweep(rig.sim, 9 * MS, "two", "stick-left", (nplug_vec2){0.9f, 0.0f}, 0);
     rig_step(&rig, 12 * MS);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_PICK, &event));
     ck_assert_uint_eq(event.player, 2);
     ck_assert_uint_eq(event.count, NPLUG_WAY_RIGHT);
-    ck_assert_float_eq(nplug_pick_look(rig.nest).share, 1.0f);
+    ck_assert_float_eq(nplug_pick_info(rig.nest).share, 1.0f);
     rig_close(&rig);
 }
 END_TEST
@@ -687,17 +691,17 @@ END_TEST
 START_TEST(a_layer_that_goes_off_drops_its_own_alone)
 {
     static const nplug_layer_def layers[] = {{"helm", 0, true}, {"crane", 0, true}};
-    static const nplug_action_def defs[] = {{"call", NPLUG_BUTTON, "pad:south", 0},
-                                            {"gain", NPLUG_LEVEL, "pad:trigger-right", 1}};
-    static const nplug_action_rule rules[] = {{.action = 1, .stays = true}};
+    static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "pad:south", 0},
+                                            {"gain", NPLUG_ACTION_LEVEL, "pad:trigger-right", 1}};
+    static const nplug_action_policy rules[] = {{.action = 1, .stays = true}};
     nplug_game game = nplug_game_for_one("gaps", defs, 2);
     nplug_event event;
     test_rig rig;
 
     game.layers = layers;
     game.layer_count = 2;
-    game.rules = rules;
-    game.rule_count = 1;
+    game.policies = rules;
+    game.policy_count = 1;
     rig_open(&rig, &game, NULL);
     nplug_sim_plug(rig.sim, 0, "pad", "heron");
     nplug_sim_plug(rig.sim, 0, "other", "heron");
@@ -712,7 +716,7 @@ START_TEST(a_layer_that_goes_off_drops_its_own_alone)
     ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
     ck_assert_uint_eq(event.control, 0);
     ck_assert_uint_eq(event.device, 0);
-    ck_assert(event.flags & NPLUG_EVENT_CANCELLED);
+    ck_assert(event.flags & NPLUG_EVENT_FLAG_CANCELLED);
     ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 1.0f);
     nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, false);
     rig_step(&rig, 7 * MS);
@@ -743,7 +747,7 @@ START_TEST(what_nobody_has_is_followed_by_movement_too)
     nplug_sim_sweep(rig.sim, 1020 * MS, "two", "stick-left", (nplug_vec2){0.0f, 0.0f}, 10 * MS);
     for (nplug_time t = 100; t < 2000; t += 50) {
         rig_step(&rig, t * MS);
-        ck_assert_uint_eq(nplug_active(rig.nest, NPLUG_ANYONE).device, one);
+        ck_assert_uint_eq(nplug_active_info(rig.nest, NPLUG_ANYONE).device, one);
     }
     rig_close(&rig);
 }
@@ -819,7 +823,8 @@ START_TEST(times_have_a_least_and_a_most)
                 {"pad:stick-left.up dead=0.99", true},
                 {"pad:stick-left.up dead=1", false}};
     nplug_binding_error error;
-    nplug_result result = nplug_read_bindings(NPLUG_BUTTON, rows[_i].from, NULL, NULL, &error);
+    nplug_result result =
+        nplug_read_bindings(NPLUG_ACTION_BUTTON, rows[_i].from, NULL, NULL, &error);
 
     ck_assert_msg((result == NPLUG_OK) == rows[_i].right, "%s", rows[_i].from);
 }
@@ -925,15 +930,15 @@ END_TEST
 /* Of two actions, one at a time, where no other rule is said. */
 START_TEST(one_of_two_is_held_where_that_is_the_only_rule)
 {
-    static const nplug_action_def defs[] = {{"call", NPLUG_BUTTON, "pad:south", 0},
-                                            {"haul", NPLUG_BUTTON, "pad:east", 0}};
-    static const nplug_action_rule rules[] = {{.action = 0, .one_of = 1},
-                                              {.action = 1, .one_of = 1}};
+    static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "pad:south", 0},
+                                            {"haul", NPLUG_ACTION_BUTTON, "pad:east", 0}};
+    static const nplug_action_policy rules[] = {{.action = 0, .one_of = 1},
+                                                {.action = 1, .one_of = 1}};
     nplug_game game = nplug_game_for_one("gaps", defs, 2);
     test_rig rig;
 
-    game.rules = rules;
-    game.rule_count = 2;
+    game.policies = rules;
+    game.policy_count = 2;
     rig_open(&rig, &game, NULL);
     nplug_sim_plug(rig.sim, 0, "pad", "heron");
     nplug_sim_press(rig.sim, MS, "pad", "south", 0);
@@ -959,7 +964,7 @@ START_TEST(a_pose_that_moves_is_not_picked)
     rig_open(&rig, &game, NULL);
     nplug_sim_plug(rig.sim, 0, "hand", "osprey-left");
     rig_step(&rig, MS);
-    nplug_pick_begin(rig.nest, &pick);
+    nplug_start_pick(rig.nest, &pick);
     rig_step(&rig, 2 * MS);
     for (unsigned i = 0; i < 2; i++) {
         nplug_move move = {.kind = NPLUG_MOVE_POSE,
@@ -970,12 +975,12 @@ START_TEST(a_pose_that_moves_is_not_picked)
         nplug_sim_move(rig.sim, &move);
     }
     rig_step(&rig, 6 * MS);
-    ck_assert(nplug_pick_look(rig.nest).waits);
-    ck_assert_uint_eq(nplug_pick_look(rig.nest).source.control, 0);
+    ck_assert(nplug_pick_info(rig.nest).waits);
+    ck_assert_uint_eq(nplug_pick_info(rig.nest).source.control, 0);
     memset(&got, 0x55, sizeof got);
     ck_assert_int_eq(nplug_control_pose(rig.nest, nplug_device_at(rig.nest, 0), grip, &got),
                      NPLUG_OK);
-    ck_assert_float_eq_tol(got.place[0], -0.9f, 0.001f);
+    ck_assert_float_eq_tol(got.position[0], -0.9f, 0.001f);
     rig_close(&rig);
 }
 END_TEST
@@ -1003,9 +1008,9 @@ START_TEST(hidden_keys_that_went_with_their_keyboard_hide_nothing_more)
         rig_step(&rig, (round * 10 + 8) * MS);
     }
     while (nplug_take_records(rig.nest, &record, 1))
-        if (record.kind == NPLUG_RECORD_REPORT && record.as.report.kind == NPLUG_REPORT_VALUE &&
-            record.as.report.as.value == 1) {
-            ck_assert_uint_ne(record.as.report.signal, UINT16_MAX);
+        if (record.kind == NPLUG_RECORD_REPORT && record.data.report.kind == NPLUG_REPORT_VALUE &&
+            record.data.report.data.value == 1) {
+            ck_assert_uint_ne(record.data.report.signal, UINT16_MAX);
             seen++;
         }
     ck_assert_uint_eq(seen, 48);
@@ -1017,7 +1022,7 @@ END_TEST
 START_TEST(a_text_of_no_known_sort_is_counted)
 {
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
-    nplug_report report = value_report(0, 1, NPLUG_TEXTS, 0, 0);
+    nplug_report report = value_report(0, 1, NPLUG_TEXT_UNIT + 1, 0, 0);
     hand_port port = {0};
     test_rig rig;
 
@@ -1050,7 +1055,7 @@ START_TEST(what_the_game_rebinds_is_let_go_for_each_player)
     ck_assert(nplug_held(rig.nest, 2, CALL)); /* it has its own */
     ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
     ck_assert_uint_eq(event.player, 1);
-    ck_assert(event.flags & NPLUG_EVENT_CANCELLED);
+    ck_assert(event.flags & NPLUG_EVENT_FLAG_CANCELLED);
     nplug_bind(rig.nest, 2, CALL, NULL);
     rig_step(&rig, 5 * MS);
     ck_assert(!nplug_held(rig.nest, 2, CALL));
@@ -1081,7 +1086,7 @@ START_TEST(all_devices_of_a_group_that_was_refused_are_stale)
         report = value_report(10 + i, 1, 8, i % 2, 0);
         ck_assert_int_eq(nplug_push(port.ring, &report, 1), NPLUG_OK);
     }
-    report = value_report(100, 2, 8, 1, NPLUG_REPORT_MORE);
+    report = value_report(100, 2, 8, 1, NPLUG_REPORT_FLAG_MORE);
     nplug_push(port.ring, &report, 1);
     report = value_report(100, 1, 9, 1, 0);
     ck_assert_int_eq(nplug_push(port.ring, &report, 1), NPLUG_ERR_FULL);
@@ -1105,8 +1110,8 @@ END_TEST
 START_TEST(a_swap_takes_along_what_an_own_binding_covers)
 {
     static const nplug_layer_def layers[] = {{"helm", 0, true}, {"crane", 5, true}};
-    static const nplug_action_def defs[] = {{"call", NPLUG_BUTTON, "pad:south", 0},
-                                            {"grab", NPLUG_BUTTON, "pad:west", 1}};
+    static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "pad:south", 0},
+                                            {"grab", NPLUG_ACTION_BUTTON, "pad:west", 1}};
     nplug_game game = nplug_game_for("gaps", defs, 2, 2);
     test_rig rig;
 
@@ -1131,7 +1136,7 @@ END_TEST
 
 START_TEST(a_label_that_moves_lets_go)
 {
-    static const nplug_action_def defs[] = {{"call", NPLUG_BUTTON, "key-label:q", 0}};
+    static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "key-label:q", 0}};
     nplug_game game = nplug_game_for_one("gaps", defs, 1);
     nplug_event event;
     test_rig rig;
@@ -1145,7 +1150,7 @@ START_TEST(a_label_that_moves_lets_go)
     rig_step(&rig, 4 * MS);
     ck_assert(!nplug_held(rig.nest, 1, 0));
     ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert(event.flags & NPLUG_EVENT_CANCELLED);
+    ck_assert(event.flags & NPLUG_EVENT_FLAG_CANCELLED);
     nplug_sim_press(rig.sim, 5 * MS, "keys", "KeyA", 0); /* there it is now */
     rig_step(&rig, 6 * MS);
     ck_assert(nplug_held(rig.nest, 1, 0));
@@ -1171,8 +1176,8 @@ END_TEST
 START_TEST(ramps_are_each_player_s_own)
 {
     static const nplug_action_def defs[] = {
-        {"haul", NPLUG_LEVEL, "key:KeyA rise=2 | key:KeyB rise=4", 0},
-        {"veer", NPLUG_LEVEL, "key:KeyC rise=1 fall=1", 0}};
+        {"haul", NPLUG_ACTION_LEVEL, "key:KeyA rise=2 | key:KeyB rise=4", 0},
+        {"veer", NPLUG_ACTION_LEVEL, "key:KeyC rise=1 fall=1", 0}};
     static const nplug_part_def parts[] = {{"left", "KeyA,KeyC"}, {"right", "KeyB"}};
     nplug_game game = nplug_game_for("gaps", defs, 2, 2);
     test_rig rig;

@@ -47,7 +47,7 @@ static void add_edges(const test_rig *rig, char *text, size_t size)
         snprintf(text + used, size - used, "%s%c%s@%llu%s", used ? " " : "", press ? '+' : '-',
                  nplug_action_name(rig->nest, event->action),
                  (unsigned long long)(event->time / MS),
-                 event->flags & NPLUG_EVENT_CANCELLED ? "!" : "");
+                 event->flags & NPLUG_EVENT_FLAG_CANCELLED ? "!" : "");
     }
 }
 
@@ -144,9 +144,9 @@ static const struct {
 
 static void run_row(unsigned row, unsigned rate, char *text, size_t size)
 {
-    nplug_action_def actions[3] = {{"A", NPLUG_BUTTON, rows[row].from[0], 0},
-                                   {"B", NPLUG_BUTTON, rows[row].from[1], 0},
-                                   {"C", NPLUG_BUTTON, rows[row].from[2], 0}};
+    nplug_action_def actions[3] = {{"A", NPLUG_ACTION_BUTTON, rows[row].from[0], 0},
+                                   {"B", NPLUG_ACTION_BUTTON, rows[row].from[1], 0},
+                                   {"C", NPLUG_ACTION_BUTTON, rows[row].from[2], 0}};
     test_rig rig;
 
     text[0] = 0;
@@ -188,10 +188,11 @@ static void flick_right(test_rig *rig, nplug_time time)
 START_TEST(controls_of_any_class_make_a_vector_or_a_level)
 {
     static const nplug_action_def actions[] = {
-        {"steer", NPLUG_VECTOR, "pad:dpad", 0},
-        {"walk", NPLUG_VECTOR, "pad:dpad-up,dpad-down,dpad-left,dpad-right", 0},
-        {"run", NPLUG_VECTOR, "key:ShiftLeft+pad:dpad-up,key:KeyS,pad:dpad-left,key:KeyD", 0},
-        {"lift", NPLUG_LEVEL, "pad:west,east scale=0.5", 0}};
+        {"steer", NPLUG_ACTION_VECTOR, "pad:dpad", 0},
+        {"walk", NPLUG_ACTION_VECTOR, "pad:dpad-up,dpad-down,dpad-left,dpad-right", 0},
+        {"run", NPLUG_ACTION_VECTOR, "key:ShiftLeft+pad:dpad-up,key:KeyS,pad:dpad-left,key:KeyD",
+         0},
+        {"lift", NPLUG_ACTION_LEVEL, "pad:west,east scale=0.5", 0}};
     test_rig rig;
 
     open_actions(&rig, actions, COUNT_OF(actions));
@@ -218,11 +219,11 @@ END_TEST
 START_TEST(a_direction_of_a_stick_is_a_button)
 {
     static const nplug_action_def actions[] = {
-        {"up", NPLUG_BUTTON, "pad:stick-left.up", 0},
-        {"down", NPLUG_BUTTON, "pad:stick-left.down press=0.8 release=0.2", 0},
-        {"right", NPLUG_BUTTON, "pad:stick-left.right double-tap=300", 0},
-        {"trim", NPLUG_LEVEL, "pad:stick-left.x", 0},
-        {"wake", NPLUG_BUTTON, "pad:stick-left.y", 0}};
+        {"up", NPLUG_ACTION_BUTTON, "pad:stick-left.up", 0},
+        {"down", NPLUG_ACTION_BUTTON, "pad:stick-left.down press=0.8 release=0.2", 0},
+        {"right", NPLUG_ACTION_BUTTON, "pad:stick-left.right double-tap=300", 0},
+        {"trim", NPLUG_ACTION_LEVEL, "pad:stick-left.x", 0},
+        {"wake", NPLUG_ACTION_BUTTON, "pad:stick-left.y", 0}};
     test_rig rig;
 
     open_actions(&rig, actions, COUNT_OF(actions));
@@ -250,11 +251,11 @@ END_TEST
 /* --- layers --------------------------------------------------------------------------------- */
 
 static const nplug_action_def layered[] = {
-    {"horn", NPLUG_BUTTON, "pad:south | key:KeyH", 0},
-    {"steer", NPLUG_VECTOR, "pad:stick-left", 0},
-    {"rope", NPLUG_BUTTON, "pad:south | pad:stick-left.up", 1},
-    {"look", NPLUG_BUTTON, "pad:east | pad:south observe", 2},
-    {"bell", NPLUG_BUTTON, "pad:east", 0}};
+    {"horn", NPLUG_ACTION_BUTTON, "pad:south | key:KeyH", 0},
+    {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left", 0},
+    {"rope", NPLUG_ACTION_BUTTON, "pad:south | pad:stick-left.up", 1},
+    {"look", NPLUG_ACTION_BUTTON, "pad:east | pad:south observe", 2},
+    {"bell", NPLUG_ACTION_BUTTON, "pad:east", 0}};
 enum { L_HORN, L_STEER, L_ROPE, L_LOOK, L_BELL };
 
 START_TEST(a_layer_takes_its_controls_from_those_below)
@@ -271,7 +272,7 @@ START_TEST(a_layer_takes_its_controls_from_those_below)
     ck_assert_float_eq(nplug_vector(rig.nest, 1, L_STEER).y, 1.0f);
     nplug_switch_layer(rig.nest, 1, 1, true);
     rig_step(&rig, 300 * MS);
-    ck_assert(nplug_layer_is_on(rig.nest, 1, 1));
+    ck_assert(nplug_layer_on(rig.nest, 1, 1));
     /* the press began below: it is over there, and fires nothing here */
     ck_assert(!nplug_held(rig.nest, 1, L_HORN) && !nplug_held(rig.nest, 1, L_ROPE));
     ck_assert_float_eq(nplug_vector(rig.nest, 1, L_STEER).y, 0.0f);
@@ -310,14 +311,14 @@ END_TEST
 static float level_of(nplug_merge merge, nplug_opposite opposite, const char *from,
                       const touch *touches, size_t count)
 {
-    nplug_action_def action = {"trim", NPLUG_LEVEL, from, 0};
-    nplug_action_rule rule = {0, merge, opposite, 0, NULL, 0, 0, false};
+    nplug_action_def action = {"trim", NPLUG_ACTION_LEVEL, from, 0};
+    nplug_action_policy rule = {0, merge, opposite, 0, NULL, 0, 0, false};
     nplug_game game = nplug_game_for_one("merge", &action, 1);
     test_rig rig;
     float value;
 
-    game.rules = &rule;
-    game.rule_count = 1;
+    game.policies = &rule;
+    game.policy_count = 1;
     rig_open(&rig, &game, NULL);
     nplug_sim_plug(rig.sim, 0, "pad", "heron");
     nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
@@ -358,15 +359,16 @@ END_TEST
 
 START_TEST(one_of_some_actions_is_held_at_a_time)
 {
-    static const nplug_action_def actions[] = {{"up", NPLUG_BUTTON, "pad:stick-left.up", 0},
-                                               {"right", NPLUG_BUTTON, "pad:stick-left.right", 0}};
-    static const nplug_action_rule rules[] = {{0, 0, 0, 7, NULL, 0, 0, false},
-                                              {1, 0, 0, 7, NULL, 0, 0, false}};
+    static const nplug_action_def actions[] = {
+        {"up", NPLUG_ACTION_BUTTON, "pad:stick-left.up", 0},
+        {"right", NPLUG_ACTION_BUTTON, "pad:stick-left.right", 0}};
+    static const nplug_action_policy rules[] = {{0, 0, 0, 7, NULL, 0, 0, false},
+                                                {1, 0, 0, 7, NULL, 0, 0, false}};
     nplug_game game = nplug_game_for_one("menu", actions, 2);
     test_rig rig;
 
-    game.rules = rules;
-    game.rule_count = 2;
+    game.policies = rules;
+    game.policy_count = 2;
     rig_open(&rig, &game, NULL);
     nplug_sim_plug(rig.sim, 0, "pad", "heron");
     nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", (nplug_vec2){0.7f, 0.9f}, 100 * MS);
@@ -381,8 +383,8 @@ END_TEST
 START_TEST(a_stick_moves_a_motion_at_a_speed_and_a_mouse_is_as_good_as_a_stick)
 {
     static const nplug_action_def actions[] = {
-        {"look", NPLUG_MOTION, "mouse:move | pad:stick-right scale=0.4", 0},
-        {"steer", NPLUG_VECTOR, "pad:stick-left | mouse:move", 0}};
+        {"look", NPLUG_ACTION_MOTION, "mouse:move | pad:stick-right scale=0.4", 0},
+        {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left | mouse:move", 0}};
     nplug_move move = {.time = 1400 * MS,
                        .kind = NPLUG_MOVE_SIGNAL,
                        .on = "mouse",
@@ -429,10 +431,11 @@ START_TEST(a_game_may_shape_by_a_function_of_its_own)
     static float four = 4.0f;
     static const nplug_shaper shapers[] = {{"steps", in_steps, &four}};
     static const nplug_action_def actions[] = {
-        {"throttle", NPLUG_LEVEL, "pad:trigger-right by=steps", 0},
-        {"steer", NPLUG_VECTOR,
+        {"throttle", NPLUG_ACTION_LEVEL, "pad:trigger-right by=steps", 0},
+        {"steer", NPLUG_ACTION_VECTOR,
          "pad:stick-left dead=0.1 by=steps | keys:KeyW,KeyS,KeyA,KeyD by=steps", 0}};
-    static const nplug_action_def wrong[] = {{"t", NPLUG_LEVEL, "pad:trigger-left by=stairs", 0}};
+    static const nplug_action_def wrong[] = {
+        {"t", NPLUG_ACTION_LEVEL, "pad:trigger-left by=stairs", 0}};
     nplug_game game = nplug_game_for_one("own", actions, 2);
     test_rig rig;
 
@@ -459,8 +462,9 @@ END_TEST
 START_TEST(a_level_reads_as_a_button_and_in_bands)
 {
     static const nplug_band bands[] = {{"drift", 0.1f}, {"cruise", 0.4f}, {"full", 0.9f}};
-    static const nplug_action_def actions[] = {{"throttle", NPLUG_LEVEL, "pad:trigger-right", 0}};
-    static const nplug_action_rule rules[] = {{0, 0, 0, 0, bands, 3, 0, false}};
+    static const nplug_action_def actions[] = {
+        {"throttle", NPLUG_ACTION_LEVEL, "pad:trigger-right", 0}};
+    static const nplug_action_policy rules[] = {{0, 0, 0, 0, bands, 3, 0, false}};
     static const struct {
         float pull;
         int band;
@@ -468,11 +472,11 @@ START_TEST(a_level_reads_as_a_button_and_in_bands)
     } pulls[] = {
         {0.0f, -1, false}, {0.2f, 0, false}, {0.45f, 1, false}, {0.6f, 1, true}, {1.0f, 2, true}};
     nplug_game game = nplug_game_for_one("bands", actions, 1);
-    nplug_action_state state;
+    nplug_action_facts state;
     test_rig rig;
 
-    game.rules = rules;
-    game.rule_count = 1;
+    game.policies = rules;
+    game.policy_count = 1;
     rig_open(&rig, &game, NULL);
     nplug_sim_plug(rig.sim, 0, "pad", "heron");
     for (unsigned i = 0; i < COUNT_OF(pulls); i++) {
@@ -481,7 +485,7 @@ START_TEST(a_level_reads_as_a_button_and_in_bands)
         rig_step(&rig, (i + 1) * SECOND);
         ck_assert_int_eq(nplug_band_number(rig.nest, 1, 0), pulls[i].band);
         ck_assert_int_eq(nplug_held(rig.nest, 1, 0), pulls[i].held);
-        ck_assert_int_eq(nplug_action_look(rig.nest, 1, 0, &state), NPLUG_OK);
+        ck_assert_int_eq(nplug_action_info(rig.nest, 1, 0, &state), NPLUG_OK);
         ck_assert_int_eq(state.held, pulls[i].held);
         ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), i == 3);
     }
@@ -496,9 +500,9 @@ END_TEST
 START_TEST(a_shortcut_follows_the_letter_when_the_layout_changes)
 {
     static const nplug_action_def actions[] = {
-        {"undo", NPLUG_BUTTON, "key:ControlLeft+key-label:z", 0},
-        {"steer", NPLUG_VECTOR, "keys:KeyW,KeyS,KeyA,KeyD", 0},
-        {"zone", NPLUG_BUTTON, "key:KeyZ | key:KeyY | key:KeyW", 0}};
+        {"undo", NPLUG_ACTION_BUTTON, "key:ControlLeft+key-label:z", 0},
+        {"steer", NPLUG_ACTION_VECTOR, "keys:KeyW,KeyS,KeyA,KeyD", 0},
+        {"zone", NPLUG_ACTION_BUTTON, "key:KeyZ | key:KeyY | key:KeyW", 0}};
     static const struct {
         const char *layout, *z, *other; /* the keys by position */
     } rows_[] = {
@@ -561,9 +565,9 @@ END_TEST
 /* A simulation at 60 Hz in a loop at 144 Hz: each tick sees what was pressed since the last one. */
 START_TEST(fixed_ticks_see_each_press_once)
 {
-    static const nplug_action_def actions[] = {{"horn", NPLUG_BUTTON, "pad:south", 0}};
+    static const nplug_action_def actions[] = {{"horn", NPLUG_ACTION_BUTTON, "pad:south", 0}};
     uint64_t seen = 0, presses = 0;
-    nplug_action_state state;
+    nplug_action_facts state;
     test_rig rig;
 
     open_actions(&rig, actions, 1);
@@ -572,7 +576,7 @@ START_TEST(fixed_ticks_see_each_press_once)
     for (unsigned frame = 1, tick = 1; frame <= 288; frame++) {
         rig_step(&rig, frame * SECOND / 144);
         for (; tick * 144 <= frame * 60; tick++) {
-            nplug_action_look(rig.nest, 1, 0, &state);
+            nplug_action_info(rig.nest, 1, 0, &state);
             presses += state.press_count - seen;
             seen = state.press_count;
         }
@@ -584,8 +588,8 @@ END_TEST
 
 START_TEST(a_press_a_little_too_early_is_used_once)
 {
-    static const nplug_action_def actions[] = {{"horn", NPLUG_BUTTON, "pad:south", 0}};
-    nplug_action_state state;
+    static const nplug_action_def actions[] = {{"horn", NPLUG_ACTION_BUTTON, "pad:south", 0}};
+    nplug_action_facts state;
     test_rig rig;
 
     open_actions(&rig, actions, 1);
@@ -595,7 +599,7 @@ START_TEST(a_press_a_little_too_early_is_used_once)
     ck_assert(nplug_use_press(rig.nest, NPLUG_ANYONE, 0, 100));
     ck_assert(!nplug_use_press(rig.nest, 1, 0, 100));
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 1);
-    nplug_action_look(rig.nest, 1, 0, &state);
+    nplug_action_info(rig.nest, 1, 0, &state);
     ck_assert_uint_eq(state.held_for, 100 * MS);
     nplug_sim_press(rig.sim, 500 * MS, "pad", "south", 10 * MS);
     rig_step(&rig, 600 * MS);
@@ -614,8 +618,8 @@ static void count_call(void *user, nplug_nest *nest, const nplug_event *event)
 
 START_TEST(events_are_handed_to_a_table_of_functions)
 {
-    static const nplug_action_def actions[] = {{"horn", NPLUG_BUTTON, "pad:south", 0},
-                                               {"bell", NPLUG_BUTTON, "pad:east", 0}};
+    static const nplug_action_def actions[] = {{"horn", NPLUG_ACTION_BUTTON, "pad:south", 0},
+                                               {"bell", NPLUG_ACTION_BUTTON, "pad:east", 0}};
     static const nplug_handler table[] = {{NPLUG_EVENT_PRESS, 0, count_call},
                                           {NPLUG_EVENT_RELEASE, NPLUG_EVERY_ACTION, count_call}};
     uint32_t calls[2] = {0, 0};

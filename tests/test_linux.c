@@ -118,7 +118,7 @@ START_TEST(absurd_ranges_and_names_are_no_harm)
         int min, max, value;
     } rows[] = {{7, 7, 7}, {100, -100, 3}, {INT32_MIN, INT32_MAX, INT32_MIN}, {0, 0, 5}};
     standin_node *node;
-    nplug_control_info info;
+    nplug_control_facts info;
     linux_rig l;
 
     open_linux(&l, false, NULL);
@@ -136,10 +136,10 @@ START_TEST(absurd_ranges_and_names_are_no_harm)
     ck_assert_uint_eq(nplug_device_count(l.rig.nest), COUNT_OF(rows));
     for (uint32_t d = 0; d < COUNT_OF(rows); d++) {
         nplug_device device = nplug_device_at(l.rig.nest, d);
-        nplug_device_info about = {.size = sizeof about};
-        nplug_device_look(l.rig.nest, device, &about);
+        nplug_device_facts about = {.size = sizeof about};
+        nplug_device_info(l.rig.nest, device, &about);
         ck_assert_uint_eq(strspn(about.name, "?"), strlen(about.name));
-        for (uint32_t i = 0; nplug_control_look(l.rig.nest, device, i, &info) == NPLUG_OK; i++)
+        for (uint32_t i = 0; nplug_control_info(l.rig.nest, device, i, &info) == NPLUG_OK; i++)
             ck_assert(info.value.x >= -1.0f && info.value.x <= 1.0f);
     }
     close_linux(&l);
@@ -229,9 +229,9 @@ END_TEST
 /* No permission, and no file of sysfs that tells what it is: it arrives all the same. */
 START_TEST(what_may_not_be_read_says_so_and_is_read_later)
 {
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
     standin_node *pad;
-    nplug_linux_info state = {.size = sizeof state};
+    nplug_linux_facts state = {.size = sizeof state};
     bool root = geteuid() == 0;
     linux_rig l;
 
@@ -241,10 +241,10 @@ START_TEST(what_may_not_be_read_says_so_and_is_read_later)
     ck_assert_int_eq(chmod(pad->path, 0), 0);
     if (root) ck_assert_int_eq(seteuid(65534), 0);
     step_now(&l);
-    nplug_device_look(l.rig.nest, nplug_device_at(l.rig.nest, 0), &info);
+    nplug_device_info(l.rig.nest, nplug_device_at(l.rig.nest, 0), &info);
     ck_assert(info.unreadable);
     ck_assert_uint_eq(info.signals, 0);
-    nplug_linux_look(l.port, &state);
+    nplug_linux_info(l.port, &state);
     ck_assert_uint_eq(state.open, 0);
     ck_assert_uint_eq(state.unreadable, 1);
     ck_assert(state.has_folder);
@@ -252,7 +252,7 @@ START_TEST(what_may_not_be_read_says_so_and_is_read_later)
     ck_assert_int_eq(chmod(pad->path, 0666), 0);
     step_now(&l);
     step_now(&l);
-    nplug_device_look(l.rig.nest, nplug_device_at(l.rig.nest, 0), &info);
+    nplug_device_info(l.rig.nest, nplug_device_at(l.rig.nest, 0), &info);
     ck_assert(!info.unreadable);
     ck_assert_str_eq(info.sheet, "heron");
     close_linux(&l);

@@ -8,11 +8,11 @@ enum { DRIFT, SWING, ACTIONS };
 #define WAYS 4 /* bindings of the action whose latest one counts */
 
 static const nplug_action_def actions[ACTIONS] = {
-    [DRIFT] = {"drift", NPLUG_MOTION,
+    [DRIFT] = {"drift", NPLUG_ACTION_MOTION,
                "pad:stick-right scale=0.5 | keys:KeyA,KeyD | mouse:move scale=2 | "
                "mouse:wheel.down,wheel.up",
                0},
-    [SWING] = {"swing", NPLUG_LEVEL,
+    [SWING] = {"swing", NPLUG_ACTION_LEVEL,
                "pad:stick-left.x dead=0.25 zone=axial | keys:KeyA,KeyD | pad:trigger-right | "
                "pad:trigger-left",
                0},
@@ -35,14 +35,14 @@ static uint32_t below(play *play, uint32_t limit)
 
 static void open_game(play *play)
 {
-    static const nplug_action_rule rules[] = {
+    static const nplug_action_policy rules[] = {
         {.action = SWING, .merge = NPLUG_MERGE_LATEST, .opposite = NPLUG_OPPOSITE_HIGH}};
     nplug_game game = nplug_game_for_one("merges", actions, ACTIONS);
     nplug_setup setup = nplug_setup_default();
 
     setup.follow_rest = false;
-    game.rules = rules;
-    game.rule_count = COUNT_OF(rules);
+    game.policies = rules;
+    game.policy_count = COUNT_OF(rules);
     rig_open_setup(&play->rig, &game, setup);
     nplug_sim_plug(play->rig.sim, 0, "pad", "heron");
     nplug_sim_plug(play->rig.sim, 0, "keys", "turnstone");

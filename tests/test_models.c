@@ -9,7 +9,7 @@
 
 static const struct {
     const char *model, *sheet, *family, *print;
-    nplug_kind kind;
+    nplug_device_kind kind;
 } rows[] = {
     {"heron", "heron", "quay-letters", "K", NPLUG_KIND_PAD},
     {"whimbrel", "whimbrel", "harbour-marks", "anchor", NPLUG_KIND_PAD},
@@ -41,7 +41,7 @@ static const nplug_sim_model *model_named(const char *name)
 
 START_TEST(each_model_is_recognised)
 {
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
     nplug_device device;
     test_rig rig;
 
@@ -50,7 +50,7 @@ START_TEST(each_model_is_recognised)
     nplug_sim_plug(rig.sim, 0, "it", rows[_i].model);
     rig_step(&rig, 1000);
     device = nplug_device_at(rig.nest, 0);
-    nplug_device_look(rig.nest, device, &info);
+    nplug_device_info(rig.nest, device, &info);
     ck_assert_str_eq(info.sheet, rows[_i].sheet);
     ck_assert_str_eq(info.family, rows[_i].family);
     ck_assert_int_eq(info.kind, rows[_i].kind);
@@ -121,14 +121,14 @@ START_TEST(a_pose_is_read_in_metres)
     rig_step(&rig, 500);
     ck_assert_int_eq(nplug_control_pose(rig.nest, nplug_device_at(rig.nest, 0), grip, &got),
                      NPLUG_OK);
-    ck_assert_float_eq(got.turn[3], 1.0f);
+    ck_assert_float_eq(got.orientation[3], 1.0f);
     ck_assert_int_eq(nplug_sim_move(rig.sim, &move), NPLUG_OK);
     rig_step(&rig, 2000);
     nplug_control_pose(rig.nest, nplug_device_at(rig.nest, 0), grip, &got);
     for (unsigned i = 0; i < 3; i++)
-        ck_assert_float_eq_tol(got.place[i], put.place[i], 1e-6f);
+        ck_assert_float_eq_tol(got.position[i], put.position[i], 1e-6f);
     for (unsigned i = 0; i < 4; i++)
-        ck_assert_float_eq_tol(got.turn[i], put.turn[i], 1e-6f);
+        ck_assert_float_eq_tol(got.orientation[i], put.orientation[i], 1e-6f);
     ck_assert_int_eq(nplug_control_pose(rig.nest, nplug_device_at(rig.nest, 0), 0, &got),
                      NPLUG_ERR_UNKNOWN);
     rig_close(&rig);
@@ -208,12 +208,12 @@ typedef struct pupil {
 
 static nplug_learn_phase wait(pupil *p, nplug_time span)
 {
-    nplug_learn_phase phase = NPLUG_LEARN_GONE;
+    nplug_learn_phase phase = NPLUG_LEARN_PHASE_GONE;
 
     for (nplug_time end = p->now + span; p->now < end;) {
         p->now += 16 * MS;
         rig_step(&p->rig, p->now);
-        phase = nplug_learn_look(p->learner, p->rig.nest);
+        phase = nplug_learner_step(p->learner, p->rig.nest);
     }
     return phase;
 }
@@ -254,7 +254,7 @@ static void answer(pupil *p, const nplug_learn_question *question)
 
     nplug_control_name(question->control, name, sizeof name);
     if (!has_control(p->model, strchr(name, ':') + 1)) {
-        nplug_learn_skip(p->learner);
+        nplug_learner_skip(p->learner);
         return;
     }
     noise.time = p->now;
@@ -265,7 +265,7 @@ static void answer(pupil *p, const nplug_learn_question *question)
     wait(p, 400 * MS);
 }
 
-static void learn(pupil *p, const char *model, nplug_kind kind, bool trembles)
+static void learn(pupil *p, const char *model, nplug_device_kind kind, bool trembles)
 {
     nplug_learn_question question = {.size = sizeof question};
     nplug_learn_phase phase;
@@ -276,20 +276,20 @@ static void learn(pupil *p, const char *model, nplug_kind kind, bool trembles)
     rig_open(&p->rig, NULL, NULL);
     nplug_sim_plug(p->rig.sim, 0, "it", model);
     rig_step(&p->rig, 0);
-    p->block = malloc(nplug_learn_memory_needed());
-    p->learner = nplug_learn_begin(p->rig.nest, nplug_device_at(p->rig.nest, 0), kind, p->block,
-                                   nplug_learn_memory_needed());
+    p->block = malloc(nplug_learner_memory_needed());
+    p->learner = nplug_learner_open(p->rig.nest, nplug_device_at(p->rig.nest, 0), kind, p->block,
+                                    nplug_learner_memory_needed());
     ck_assert_ptr_nonnull(p->learner);
     loosen(p);
     phase = wait(p, 4 * SECOND);
-    for (int i = 0; i < 200 && phase != NPLUG_LEARN_DONE; i++) {
-        nplug_learn_asks(p->learner, &question);
-        ck_assert_msg(phase == NPLUG_LEARN_MOVE, "%s: phase %d at question %u", model, (int)phase,
-                      question.number);
+    for (int i = 0; i < 200 && phase != NPLUG_LEARN_PHASE_DONE; i++) {
+        nplug_learner_info(p->learner, &question);
+        ck_assert_msg(phase == NPLUG_LEARN_PHASE_MOVE, "%s: phase %d at question %u", model,
+                      (int)phase, question.number);
         answer(p, &question);
-        phase = nplug_learn_look(p->learner, p->rig.nest);
+        phase = nplug_learner_step(p->learner, p->rig.nest);
     }
-    ck_assert_int_eq(phase, NPLUG_LEARN_DONE);
+    ck_assert_int_eq(phase, NPLUG_LEARN_PHASE_DONE);
 }
 
 /* The learnt sheet, by way of a file, gives the same values as the shipped one, whatever is moved.
@@ -299,17 +299,17 @@ static void compare(const pupil *p)
     char text[32768];
     nplug_sheet_file *file;
     nplug_notes notes;
-    nplug_control_info info;
-    nplug_device_info about = {.size = sizeof about};
+    nplug_control_facts info;
+    nplug_device_facts about = {.size = sizeof about};
     test_rig own, shipped;
     float far = p->trembles ? 0.006f : 0.0f; /* a rest is known as well as it was shown */
 
-    nplug_sheet_text(nplug_learn_sheet(p->learner), text, sizeof text);
-    ck_assert_msg(nplug_sheet_parse(text, strlen(text), "learnt", &file, &notes) == NPLUG_OK,
+    nplug_sheet_text(nplug_learner_sheet(p->learner), text, sizeof text);
+    ck_assert_msg(nplug_sheet_file_parse(text, strlen(text), "learnt", &file, &notes) == NPLUG_OK,
                   "%s\n%s", notes.note[0].text, text);
     rig_open(&own, NULL, NULL);
     rig_open(&shipped, NULL, NULL);
-    ck_assert_int_eq(nplug_add_sheets(own.nest, nplug_sheet_of(file), 1), NPLUG_OK);
+    ck_assert_int_eq(nplug_add_sheets(own.nest, nplug_sheet_file_sheet(file), 1), NPLUG_OK);
     nplug_sim_plug(own.sim, 0, "it", p->model->name);
     nplug_sim_plug(shipped.sim, 0, "it", p->model->name);
     srand(5);
@@ -321,7 +321,7 @@ static void compare(const pupil *p)
         nplug_sim_sweep(shipped.sim, i * 10000, "it", control->name, to, 0);
         rig_step(&own, i * 10000 + 9000);
         rig_step(&shipped, i * 10000 + 9000);
-        for (uint32_t c = 0; nplug_control_look(shipped.nest, nplug_device_at(shipped.nest, 0), c,
+        for (uint32_t c = 0; nplug_control_info(shipped.nest, nplug_device_at(shipped.nest, 0), c,
                                                 &info) == NPLUG_OK;
              c++) {
             nplug_vec2 is =
@@ -332,11 +332,11 @@ static void compare(const pupil *p)
                           text);
         }
     }
-    nplug_device_look(own.nest, nplug_device_at(own.nest, 0), &about);
+    nplug_device_info(own.nest, nplug_device_at(own.nest, 0), &about);
     ck_assert_int_eq(strncmp(about.sheet, "learnt-", 7), 0);
     rig_close(&own);
     rig_close(&shipped);
-    nplug_sheet_free(file);
+    nplug_sheet_file_free(file);
 }
 
 START_TEST(what_is_learnt_normalises_as_what_is_shipped)
@@ -359,31 +359,31 @@ START_TEST(a_learner_can_go_back_and_sees_a_departure)
     rig_open(&p.rig, NULL, NULL);
     nplug_sim_plug(p.rig.sim, 0, "it", "heron");
     rig_step(&p.rig, 0);
-    p.block = malloc(nplug_learn_memory_needed());
-    ck_assert_ptr_null(nplug_learn_begin(p.rig.nest, nplug_device_at(p.rig.nest, 0),
-                                         NPLUG_KIND_KEYBOARD, p.block,
-                                         nplug_learn_memory_needed()));
-    p.learner = nplug_learn_begin(p.rig.nest, nplug_device_at(p.rig.nest, 0), NPLUG_KIND_PAD,
-                                  p.block, nplug_learn_memory_needed());
-    nplug_learn_skip(p.learner); /* the loosening */
-    ck_assert_int_eq(wait(&p, SECOND), NPLUG_LEARN_MOVE);
+    p.block = malloc(nplug_learner_memory_needed());
+    ck_assert_ptr_null(nplug_learner_open(p.rig.nest, nplug_device_at(p.rig.nest, 0),
+                                          NPLUG_KIND_KEYBOARD, p.block,
+                                          nplug_learner_memory_needed()));
+    p.learner = nplug_learner_open(p.rig.nest, nplug_device_at(p.rig.nest, 0), NPLUG_KIND_PAD,
+                                   p.block, nplug_learner_memory_needed());
+    nplug_learner_skip(p.learner); /* the loosening */
+    ck_assert_int_eq(wait(&p, SECOND), NPLUG_LEARN_PHASE_MOVE);
     sweep(&p, "south", 1, 0);
     sweep(&p, "south", 0, 0);
     wait(&p, 300 * MS);
-    nplug_learn_asks(p.learner, &question);
+    nplug_learner_info(p.learner, &question);
     ck_assert_uint_eq(question.number, 2);
     sweep(&p, "south", 1, 0); /* once more: it is taken */
     sweep(&p, "south", 0, 0);
     wait(&p, 300 * MS);
-    nplug_learn_asks(p.learner, &question);
+    nplug_learner_info(p.learner, &question);
     ck_assert_uint_eq(question.number, 2);
     ck_assert_uint_eq(question.taken, nplug_control_from_name("pad:south", 9));
-    nplug_learn_again(p.learner);
-    nplug_learn_asks(p.learner, &question);
+    nplug_learner_undo(p.learner);
+    nplug_learner_info(p.learner, &question);
     ck_assert_uint_eq(question.number, 1);
-    ck_assert_ptr_null(nplug_learn_sheet(p.learner));
+    ck_assert_ptr_null(nplug_learner_sheet(p.learner));
     nplug_sim_unplug(p.rig.sim, p.now, "it");
-    ck_assert_int_eq(wait(&p, 100 * MS), NPLUG_LEARN_GONE);
+    ck_assert_int_eq(wait(&p, 100 * MS), NPLUG_LEARN_PHASE_GONE);
     rig_close(&p.rig);
     free(p.block);
 }
@@ -432,16 +432,16 @@ START_TEST(a_model_comes_from_a_file)
     nplug_notes notes;
     test_rig rig;
 
-    ck_assert_int_eq(nplug_model_parse(text, strlen(text), "knot", &file, &notes), NPLUG_OK);
+    ck_assert_int_eq(nplug_model_file_parse(text, strlen(text), "knot", &file, &notes), NPLUG_OK);
     rig_open(&rig, NULL, NULL);
     ck_assert_int_eq(nplug_sim_plug(rig.sim, 0, "it", "knot"), NPLUG_ERR_UNKNOWN);
-    ck_assert_int_eq(nplug_sim_add_models(rig.sim, nplug_model_of(file), 1), NPLUG_OK);
+    ck_assert_int_eq(nplug_sim_add_models(rig.sim, nplug_model_file_model(file), 1), NPLUG_OK);
     ck_assert_int_eq(nplug_sim_plug(rig.sim, 0, "it", "knot"), NPLUG_OK);
     nplug_sim_sweep(rig.sim, 10, "it", "stick-left", (nplug_vec2){-1, 0}, 0);
     rig_step(&rig, 100);
     ck_assert_float_eq(rig_control(&rig, 0, "pad:stick-left").x, -1.0f);
     rig_close(&rig);
-    nplug_model_free(file);
+    nplug_model_file_free(file);
 }
 END_TEST
 

@@ -27,11 +27,11 @@ static const struct {
 /* Bindings: the keys of which any one drives, and one that must be held (KEYS: none). */
 enum { ROW, SIGNAL, HAUL, MOOR, ACTIONS };
 static const nplug_action_def actions[ACTIONS] = {
-    [ROW] = {"row", NPLUG_VECTOR,
+    [ROW] = {"row", NPLUG_ACTION_VECTOR,
              "keys:KeyW,KeyS,KeyA,KeyD | keys:ArrowUp,ArrowDown,ArrowLeft,ArrowRight", 0},
-    [SIGNAL] = {"signal", NPLUG_BUTTON, "key:KeyW | key:ArrowUp", 0},
-    [HAUL] = {"haul", NPLUG_BUTTON, "key:KeyQ | key:KeyU | key:Space | mouse:left", 0},
-    [MOOR] = {"moor", NPLUG_BUTTON, "key:KeyA+key:ArrowRight observe", 0},
+    [SIGNAL] = {"signal", NPLUG_ACTION_BUTTON, "key:KeyW | key:ArrowUp", 0},
+    [HAUL] = {"haul", NPLUG_ACTION_BUTTON, "key:KeyQ | key:KeyU | key:Space | mouse:left", 0},
+    [MOOR] = {"moor", NPLUG_ACTION_BUTTON, "key:KeyA+key:ArrowRight observe", 0},
 };
 static const struct {
     unsigned action, first, count, held;
@@ -53,7 +53,7 @@ typedef struct happened {
 
 typedef struct play {
     test_rig rig;
-    nplug_seat_rule rule;
+    nplug_seats rule;
     int mice; /* the part that they belong to; 0: none */
     bool down[BOARDS][KEYS], spent[BOARDS][KEYS];
     bool heard[BOARDS][KEYS][PLAYERS + 1]; /* that it went down, and is so */
@@ -344,7 +344,7 @@ static void see(play *play, const nplug_event *event)
 
     if (!press && event->kind != NPLUG_EVENT_RELEASE) return;
     add(&play->seen[event->player][event->action], event->time, press,
-        (event->flags & NPLUG_EVENT_CANCELLED) != 0);
+        (event->flags & NPLUG_EVENT_FLAG_CANCELLED) != 0);
 }
 
 static nplug_time step_to(play *play, nplug_time from, nplug_time time)
@@ -385,11 +385,11 @@ static void call(play *play)
             set_hearers(play, b, part, play->hearers[b][part] | 1u << p);
         break;
     case 3:
-        nplug_yield(play->rig.nest, device);
+        nplug_unclaim(play->rig.nest, device);
         set_all(play, b, 0);
         break;
     case 4:
-        nplug_yield_for(play->rig.nest, device, player);
+        nplug_unclaim_for(play->rig.nest, device, player);
         for (part = 1; part <= PARTS; part++)
             set_hearers(play, b, part, play->hearers[b][part] & ~(1u << p));
         break;
@@ -439,8 +439,9 @@ static void check(const play *play, int p, uint32_t seed)
         ck_abort_msg("player %d's \"%s\" differs from the rules", p, actions[a].name);
     }
     if (p == 0) return; /* asked for 0, all answer together */
-    ck_assert_int_eq(nplug_seated(play->rig.nest, (nplug_player)p), play->seated[p]);
-    ck_assert_int_eq(nplug_player_devices(play->rig.nest, (nplug_player)p) != 0, has_any(play, p));
+    ck_assert_int_eq(nplug_player_seated(play->rig.nest, (nplug_player)p), play->seated[p]);
+    ck_assert_int_eq(nplug_player_device_count(play->rig.nest, (nplug_player)p) != 0,
+                     has_any(play, p));
     if (row.x == model.x && row.y == model.y) return;
     fprintf(stderr, "seed %u:\n%s", seed, play->story);
     for (unsigned b = 0; b < BOARDS; b++)

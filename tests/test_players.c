@@ -17,9 +17,9 @@ static void open_two(test_rig *rig)
 
 static uint32_t players_of(const test_rig *rig, uint32_t place)
 {
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
 
-    nplug_device_look(rig->nest, nplug_device_at(rig->nest, place), &info);
+    nplug_device_info(rig->nest, nplug_device_at(rig->nest, place), &info);
     return info.players;
 }
 
@@ -29,13 +29,13 @@ START_TEST(the_press_that_joined_fires_nothing_until_it_is_let_go)
     test_rig rig;
 
     open_two(&rig);
-    ck_assert_uint_eq(nplug_player_devices(rig.nest, NPLUG_ANYONE), 4);
+    ck_assert_uint_eq(nplug_player_device_count(rig.nest, NPLUG_ANYONE), 4);
     nplug_sim_press(rig.sim, 2000, "pad-2", "south", 50000);
     rig_step(&rig, 3000);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_JOIN, &join));
     ck_assert_uint_eq(join.player, 1);
     ck_assert_uint_eq(join.control, nplug_control_from_name("pad:south", (size_t)-1));
-    ck_assert(nplug_seated(rig.nest, 1) && !nplug_seated(rig.nest, 2));
+    ck_assert(nplug_player_seated(rig.nest, 1) && !nplug_player_seated(rig.nest, 2));
     ck_assert(!nplug_held(rig.nest, NPLUG_ANYONE, HORN));
     rig_step(&rig, 60000);
     ck_assert_uint_eq(nplug_releases(rig.nest, NPLUG_ANYONE, HORN), 0);
@@ -75,7 +75,7 @@ START_TEST(when_all_seats_are_taken_presses_are_anyones)
     nplug_sim_press(rig.sim, 3000, "pad-2", "start", 100);
     nplug_sim_press(rig.sim, 4000, "keys", "KeyH", 100);
     rig_step(&rig, 5000);
-    ck_assert(nplug_seated(rig.nest, 1) && nplug_seated(rig.nest, 2));
+    ck_assert(nplug_player_seated(rig.nest, 1) && nplug_player_seated(rig.nest, 2));
     ck_assert_uint_eq(nplug_presses(rig.nest, NPLUG_ANYONE, HORN), 1);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN) + nplug_presses(rig.nest, 2, HORN), 0);
     rig_close(&rig);
@@ -120,17 +120,17 @@ START_TEST(leaving_yields_all_and_frees_the_seat)
     nplug_sim_press(rig.sim, 2000, "keys", "Escape", 100);
     nplug_sim_press(rig.sim, 3000, "keys", "KeyH", 0);
     rig_step(&rig, 5000);
-    ck_assert_uint_eq(nplug_player_devices(rig.nest, 1), 2);
+    ck_assert_uint_eq(nplug_player_device_count(rig.nest, 1), 2);
     nplug_leave(rig.nest, 1);
     rig_step(&rig, 6000);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert_uint_eq(event.flags, NPLUG_EVENT_CANCELLED);
+    ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_CANCELLED);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_LEAVE, NULL));
-    ck_assert(!nplug_seated(rig.nest, 1));
-    ck_assert_uint_eq(nplug_player_devices(rig.nest, 1), 0);
+    ck_assert(!nplug_player_seated(rig.nest, 1));
+    ck_assert_uint_eq(nplug_player_device_count(rig.nest, 1), 0);
     nplug_sim_press(rig.sim, 7000, "pad-1", "south", 100); /* the seat is free for the next */
     rig_step(&rig, 8000);
-    ck_assert(nplug_seated(rig.nest, 1));
+    ck_assert(nplug_player_seated(rig.nest, 1));
     rig_close(&rig);
 }
 END_TEST
@@ -149,14 +149,14 @@ START_TEST(hardware_comes_back_to_its_player)
     rig_step(&rig, 5000);
     nplug_sim_unplug(rig.sim, 6000, "p");
     rig_step(&rig, 7000);
-    ck_assert(nplug_seated(rig.nest, 2)); /* waits */
+    ck_assert(nplug_player_seated(rig.nest, 2)); /* waits */
     plug.time = 8000;
     plug.socket = "elsewhere";
     nplug_sim_move(rig.sim, &plug);
     rig_step(&rig, 9000);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_CLAIM, &claim));
     ck_assert_uint_eq(claim.player, 2);
-    ck_assert_uint_eq(claim.flags, NPLUG_EVENT_RETURNED);
+    ck_assert_uint_eq(claim.flags, NPLUG_EVENT_FLAG_RETURNED);
     nplug_sim_unplug(rig.sim, 10000, "p"); /* who left misses nothing */
     rig_step(&rig, 11000);
     nplug_leave(rig.nest, 2);
@@ -174,7 +174,7 @@ START_TEST(in_a_game_for_one_player_1_hears_all)
     test_rig rig;
 
     rig_open(&rig, &game, NULL);
-    ck_assert(nplug_seated(rig.nest, 1));
+    ck_assert(nplug_player_seated(rig.nest, 1));
     nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
     nplug_sim_press(rig.sim, 1000, "keys", "KeyH", 0);
     nplug_sim_plug(rig.sim, 2000, "pad", "heron");
@@ -194,9 +194,9 @@ END_TEST
 START_TEST(a_seat_by_one_action)
 {
     static const nplug_action_def actions[] = {
-        {"horn", NPLUG_BUTTON, "pad:south | pad:start", 0},
-        {"join", NPLUG_BUTTON, "pad:start hold=200 | pad:select", 0},
-        {"leave", NPLUG_BUTTON, "pad:home", 0}};
+        {"horn", NPLUG_ACTION_BUTTON, "pad:south | pad:start", 0},
+        {"join", NPLUG_ACTION_BUTTON, "pad:start hold=200 | pad:select", 0},
+        {"leave", NPLUG_ACTION_BUTTON, "pad:home", 0}};
     nplug_game game = nplug_game_for("quay", actions, COUNT_OF(actions), 2);
     test_rig rig;
 
@@ -209,28 +209,30 @@ START_TEST(a_seat_by_one_action)
     nplug_sim_press(rig.sim, 10 * MS, "pad-1", "south", 10 * MS); /* no way in, and no horn */
     nplug_sim_press(rig.sim, 30 * MS, "pad-2", "start", 0);
     rig_step(&rig, 220 * MS);
-    ck_assert(!nplug_seated(rig.nest, 1));
+    ck_assert(!nplug_player_seated(rig.nest, 1));
     ck_assert_uint_eq(nplug_presses(rig.nest, NPLUG_ANYONE, 0), 0);
     rig_step(&rig, 231 * MS); /* held for long enough */
-    ck_assert(nplug_seated(rig.nest, 1) && players_of(&rig, 1) == 1);
+    ck_assert(nplug_player_seated(rig.nest, 1) && players_of(&rig, 1) == 1);
     ck_assert(!nplug_held(rig.nest, 1, 0)); /* and what joined is spent */
     nplug_sim_release(rig.sim, 300 * MS, "pad-2", "start");
     nplug_sim_press(rig.sim, 310 * MS, "pad-2", "start", 10 * MS);
     nplug_sim_press(rig.sim, 330 * MS, "pad-1", "select", 10 * MS);
     rig_step(&rig, 400 * MS);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 1);
-    ck_assert(nplug_seated(rig.nest, 2));
+    ck_assert(nplug_player_seated(rig.nest, 2));
     nplug_sim_press(rig.sim, 500 * MS, "pad-2", "home", 10 * MS);
     rig_step(&rig, 600 * MS);
-    ck_assert(!nplug_seated(rig.nest, 1) && nplug_seated(rig.nest, 2)); /* numbers stay */
+    ck_assert(!nplug_player_seated(rig.nest, 1) &&
+              nplug_player_seated(rig.nest, 2)); /* numbers stay */
     rig_close(&rig);
 }
 END_TEST
 
 START_TEST(who_holds_the_join_button_keeps_nobody_out)
 {
-    static const nplug_action_def actions[] = {{"join", NPLUG_BUTTON, "pad:start | key:Enter", 0},
-                                               {"leave", NPLUG_BUTTON, "pad:home", 0}};
+    static const nplug_action_def actions[] = {
+        {"join", NPLUG_ACTION_BUTTON, "pad:start | key:Enter", 0},
+        {"leave", NPLUG_ACTION_BUTTON, "pad:home", 0}};
     nplug_game game = nplug_game_for("quay", actions, COUNT_OF(actions), 1);
     nplug_event event;
     test_rig rig;
@@ -253,11 +255,11 @@ START_TEST(who_holds_the_join_button_keeps_nobody_out)
         bool keys = time == 2 * SECOND; /* of another binding of the same action */
         nplug_sim_press(rig.sim, time, "pad-1", "home", 10 * MS);
         rig_step(&rig, time + 50 * MS);
-        ck_assert(!nplug_seated(rig.nest, 1));
+        ck_assert(!nplug_player_seated(rig.nest, 1));
         nplug_sim_press(rig.sim, time + 100 * MS, keys ? "keys" : "pad-1", keys ? "Enter" : "start",
                         10 * MS);
         rig_step(&rig, time + 200 * MS);
-        ck_assert(nplug_seated(rig.nest, 1));
+        ck_assert(nplug_player_seated(rig.nest, 1));
         ck_assert_uint_eq(players_of(&rig, keys ? 2 : 0), 1);
     }
     rig_close(&rig);
@@ -335,7 +337,7 @@ START_TEST(sharing_and_leaving_are_nobody_elses)
     rig_step(&rig, 60 * MS);
     for (nplug_player p = 1; p <= 3; p++)
         ck_assert(nplug_held(rig.nest, p, HORN) && nplug_presses(rig.nest, p, HORN) == 1);
-    nplug_yield_for(rig.nest, pad, 1);
+    nplug_unclaim_for(rig.nest, pad, 1);
     nplug_leave(rig.nest, 2);
     rig_step(&rig, 70 * MS);
     ck_assert(!nplug_held(rig.nest, 1, HORN) && !nplug_held(rig.nest, 2, HORN));
@@ -371,7 +373,7 @@ START_TEST(players_share_a_keyboard)
     ck_assert_int_eq(nplug_claim_part(rig.nest, keys, 2, 3), NPLUG_OK);
     rig_step(&rig, 50 * MS); /* one half changes hands: the other is not disturbed */
     ck_assert(nplug_vector(rig.nest, 1, STEER).y == 1.0f && !nplug_held(rig.nest, 2, HORN));
-    ck_assert(nplug_waits(rig.nest, 2) && !nplug_held(rig.nest, 3, HORN));
+    ck_assert(nplug_player_waits(rig.nest, 2) && !nplug_held(rig.nest, 3, HORN));
     ck_assert_int_eq(nplug_claim_part(rig.nest, keys, 3, 1), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
@@ -386,7 +388,7 @@ START_TEST(hands_and_a_headset_join_as_one_and_so_do_levers_and_pedals)
     rig_open(&rig, &game, NULL);
     for (size_t i = 0; i < COUNT_OF(models); i++)
         nplug_sim_plug(rig.sim, 0, models[i], models[i]);
-    nplug_sim_press(rig.sim, 10 * MS, "osprey-right", "primary", 5 * MS);
+    nplug_sim_press(rig.sim, 10 * MS, "osprey-right", "lower", 5 * MS);
     rig_step(&rig, 20 * MS);
     for (uint32_t i = 0; i < COUNT_OF(models); i++)
         ck_assert_uint_eq(players_of(&rig, i), 1);
@@ -419,13 +421,14 @@ START_TEST(seats_by_arrival_sharing_and_swapping)
     nplug_sim_press(rig.sim, 20 * MS, "pad-1", "south", 0);
     rig_step(&rig, 30 * MS);
     ck_assert(nplug_held(rig.nest, 1, HORN) && nplug_held(rig.nest, 3, HORN));
-    nplug_yield_for(rig.nest, pad, 3);
+    nplug_unclaim_for(rig.nest, pad, 3);
     rig_step(&rig, 40 * MS);
-    ck_assert(players_of(&rig, 1) == 1 && nplug_seated(rig.nest, 3));
+    ck_assert(players_of(&rig, 1) == 1 && nplug_player_seated(rig.nest, 3));
     ck_assert_int_eq(nplug_swap(rig.nest, 2, 4), NPLUG_OK); /* to a free seat */
     rig_step(&rig, 50 * MS);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_SWAP, NULL));
-    ck_assert(players_of(&rig, 2) == 8 && !nplug_seated(rig.nest, 2) && nplug_seated(rig.nest, 4));
+    ck_assert(players_of(&rig, 2) == 8 && !nplug_player_seated(rig.nest, 2) &&
+              nplug_player_seated(rig.nest, 4));
     ck_assert_uint_ge(nplug_sim_effects(rig.sim, "pad-2", &lights), 1);
     ck_assert(lights.kind == NPLUG_EFFECT_LIGHTS && lights.player == 4);
     ck_assert_int_eq(nplug_swap(rig.nest, 1, 1), NPLUG_ERR_ARGUMENT);
@@ -456,7 +459,7 @@ START_TEST(focus_goes_by_kind)
     nplug_sim_press(rig.sim, 40 * MS, "pad", "south", MS);
     rig_step(&rig, 60 * MS);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 1); /* the pad's; the key's is cancelled */
-    focus.as.value = 1;
+    focus.data.value = 1;
     focus.time = 70 * MS;
     nplug_push(port.ring, &focus, 1);
     rig_step(&rig, 80 * MS);
@@ -510,7 +513,7 @@ START_TEST(wrong_calls_are_errors)
     for (unsigned i = 0; i < nplug_nest_limits(rig.nest).commands; i++)
         ck_assert_int_eq(nplug_leave(rig.nest, 1), NPLUG_OK);
     ck_assert_int_eq(nplug_leave(rig.nest, 1), NPLUG_ERR_FULL);
-    ck_assert(!nplug_seated(rig.nest, 0) && !nplug_seated(rig.nest, 99));
+    ck_assert(!nplug_player_seated(rig.nest, 0) && !nplug_player_seated(rig.nest, 99));
     rig_close(&rig);
 }
 END_TEST

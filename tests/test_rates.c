@@ -20,7 +20,7 @@ static const unsigned rates[] = {20, 60, 1000, 0}; /* 0: steps of any length */
 
 /* What can be asked of one action of one player. */
 typedef struct answer {
-    nplug_action_state state;
+    nplug_action_facts state;
     nplug_vec2 sum; /* of a motion, all that was moved so far */
     uint64_t presses, releases;
 } answer;
@@ -41,7 +41,7 @@ typedef struct play {
     uint32_t seed, random;
     nplug_game game;
     nplug_action_def actions[ACTIONS];
-    nplug_action_rule rules[ACTIONS];
+    nplug_action_policy rules[ACTIONS];
     char names[ACTIONS][16], from[ACTIONS][200];
     nplug_move moves[MOVES];
     order orders[8];
@@ -120,10 +120,10 @@ static void make_bindings(play *play, nplug_action_kind kind, char text[200])
 
     text[0] = 0;
     for (unsigned i = 0; i < count; i++) {
-        const char *one = kind == NPLUG_BUTTON   ? ANY_OF(play, buttons)
-                          : kind == NPLUG_LEVEL  ? ANY_OF(play, levels)
-                          : kind == NPLUG_VECTOR ? ANY_OF(play, vectors)
-                                                 : ANY_OF(play, motions);
+        const char *one = kind == NPLUG_ACTION_BUTTON   ? ANY_OF(play, buttons)
+                          : kind == NPLUG_ACTION_LEVEL  ? ANY_OF(play, levels)
+                          : kind == NPLUG_ACTION_VECTOR ? ANY_OF(play, vectors)
+                                                        : ANY_OF(play, motions);
         size_t used = strlen(text);
         if (strstr(text, one)) continue;
         snprintf(text + used, 200 - used, "%s%s", used ? " | " : "", one);
@@ -132,10 +132,11 @@ static void make_bindings(play *play, nplug_action_kind kind, char text[200])
 
 static void make_action(play *play, unsigned number)
 {
-    static const nplug_action_kind kinds[] = {NPLUG_BUTTON, NPLUG_BUTTON, NPLUG_LEVEL, NPLUG_VECTOR,
-                                              NPLUG_MOTION};
-    nplug_action_kind kind = number < 2 ? NPLUG_BUTTON : ANY_OF(play, kinds);
-    nplug_action_rule *rule = &play->rules[number];
+    static const nplug_action_kind kinds[] = {NPLUG_ACTION_BUTTON, NPLUG_ACTION_BUTTON,
+                                              NPLUG_ACTION_LEVEL, NPLUG_ACTION_VECTOR,
+                                              NPLUG_ACTION_MOTION};
+    nplug_action_kind kind = number < 2 ? NPLUG_ACTION_BUTTON : ANY_OF(play, kinds);
+    nplug_action_policy *rule = &play->rules[number];
 
     snprintf(play->names[number], 16, "action-%u", number);
     make_bindings(play, kind, play->from[number]);
@@ -144,10 +145,10 @@ static void make_action(play *play, unsigned number)
     memset(rule, 0, sizeof *rule);
     rule->action = number;
     rule->opposite = (nplug_opposite)below(play, 5);
-    if (kind != NPLUG_MOTION) rule->merge = (nplug_merge)below(play, 3);
-    if (kind == NPLUG_BUTTON) rule->one_of = below(play, 4) == 0;
-    if (kind == NPLUG_BUTTON) rule->merge = NPLUG_MERGE_STRONGEST;
-    rule->stays = kind == NPLUG_LEVEL && below(play, 3) == 0;
+    if (kind != NPLUG_ACTION_MOTION) rule->merge = (nplug_merge)below(play, 3);
+    if (kind == NPLUG_ACTION_BUTTON) rule->one_of = below(play, 4) == 0;
+    if (kind == NPLUG_ACTION_BUTTON) rule->merge = NPLUG_MERGE_STRONGEST;
+    rule->stays = kind == NPLUG_ACTION_LEVEL && below(play, 3) == 0;
 }
 
 /* Whoever joins does so by the first action; by the second one a player leaves. */
@@ -156,9 +157,9 @@ static void make_game(play *play)
     static const nplug_layer_def layers[] = {{"deck", 0, true}, {"helm", 3, true}};
     static const nplug_part_def parts[] = {{"left", "KeyW,KeyS,KeyA,KeyD,KeyQ,ShiftLeft"},
                                            {"right", "KeyF,KeyE,Space"}};
-    static const nplug_seat_rule seats[] = {NPLUG_SEATS_ONE, NPLUG_SEATS_FIRST_USE,
-                                            NPLUG_SEATS_FIRST_USE, NPLUG_SEATS_BY_ACTION,
-                                            NPLUG_SEATS_BY_ARRIVAL};
+    static const nplug_seats seats[] = {NPLUG_SEATS_ONE, NPLUG_SEATS_FIRST_USE,
+                                        NPLUG_SEATS_FIRST_USE, NPLUG_SEATS_BY_ACTION,
+                                        NPLUG_SEATS_BY_ARRIVAL};
     nplug_game *game = &play->game;
 
     for (unsigned a = 0; a < ACTIONS; a++)
@@ -166,13 +167,13 @@ static void make_game(play *play)
     *game = nplug_game_for("rates", play->actions, ACTIONS, PLAYERS);
     game->seats = ANY_OF(play, seats);
     game->players = 1 + below(play, PLAYERS);
-    game->rules = play->rules;
-    game->rule_count = below(play, 3) ? ACTIONS : 0;
+    game->policies = play->rules;
+    game->policy_count = below(play, 3) ? ACTIONS : 0;
     game->layers = layers;
     game->layer_count = 2;
     game->join = play->names[0];
     game->leave = below(play, 4) ? NULL : play->names[1];
-    game->waits_ms = below(play, 2) ? 0 : 200;
+    game->seat_wait_ms = below(play, 2) ? 0 : 200;
     game->wobble_ms = below(play, 3) ? 0 : 40;
     game->parts = parts;
     game->part_count = below(play, 3) ? 0 : 2;
@@ -301,11 +302,12 @@ static void change_wishes(const order *order, nplug_nest *nest)
 static void change_bindings(const order *order, nplug_nest *nest)
 {
     uint32_t action = order->number % ACTIONS;
-    const char *text = nplug_action_kind_of(nest, action) == NPLUG_BUTTON
+    const char *text = nplug_action_kind_of(nest, action) == NPLUG_ACTION_BUTTON
                            ? "pad:east | key:KeyD tap | mouse:left"
                            : "pad:stick-left.x | pad:trigger-left";
 
-    if (nplug_action_kind_of(nest, action) == NPLUG_VECTOR) text = "pad:stick-right | pad:dpad";
+    if (nplug_action_kind_of(nest, action) == NPLUG_ACTION_VECTOR)
+        text = "pad:stick-right | pad:dpad";
     nplug_bind(nest, order->player, action, order->on ? text : NULL);
 }
 
@@ -316,7 +318,7 @@ static void change_hands(const order *order, nplug_nest *nest, nplug_player othe
 
     if (order->kind == 2 && device) nplug_claim(nest, device, order->player);
     if (order->kind == 3 && device) nplug_share(nest, device, order->player);
-    if (order->kind == 4 && device) nplug_yield(nest, device);
+    if (order->kind == 4 && device) nplug_unclaim(nest, device);
     if (order->kind == 5) nplug_leave(nest, order->player);
     if (order->kind == 6 && other != order->player) nplug_swap(nest, order->player, other);
 }
@@ -328,7 +330,7 @@ static void give_order(const play *play, const order *order, nplug_nest *nest)
     change_wishes(order, nest);
     change_hands(order, nest, 1 + order->number % play->game.players);
     if (order->kind == 7) nplug_switch_layer(nest, order->player, 1, order->on != 0);
-    if (order->kind == 8) nplug_pick_begin(nest, &pick);
+    if (order->kind == 8) nplug_start_pick(nest, &pick);
     if (order->kind == 9) nplug_mute(nest, order->on ? 1u << NPLUG_KIND_PAD : 0);
     if (order->kind == 10) change_bindings(order, nest);
 }
@@ -348,7 +350,7 @@ static void listen(const play *play, const test_rig *rig, moment *known, char *e
             answer *answer = &known->of[p][a];
             answer->presses += nplug_presses(rig->nest, p, a);
             answer->releases += nplug_releases(rig->nest, p, a);
-            if (play->actions[a].kind != NPLUG_MOTION) continue;
+            if (play->actions[a].kind != NPLUG_ACTION_MOTION) continue;
             answer->sum.x += nplug_motion(rig->nest, p, a).x;
             answer->sum.y += nplug_motion(rig->nest, p, a).y;
         }
@@ -357,12 +359,12 @@ static void listen(const play *play, const test_rig *rig, moment *known, char *e
 static void ask(const play *play, const test_rig *rig, moment *known)
 {
     for (unsigned p = 0; p <= play->game.players; p++) {
-        known->active[p] = nplug_active(rig->nest, p);
-        known->devices[p] = nplug_player_devices(rig->nest, p);
-        known->seated[p] = nplug_seated(rig->nest, p);
-        known->waits[p] = nplug_waits(rig->nest, p);
+        known->active[p] = nplug_active_info(rig->nest, p);
+        known->devices[p] = nplug_player_device_count(rig->nest, p);
+        known->seated[p] = nplug_player_seated(rig->nest, p);
+        known->waits[p] = nplug_player_waits(rig->nest, p);
         for (unsigned a = 0; a < ACTIONS; a++)
-            nplug_action_look(rig->nest, p, a, &known->of[p][a].state);
+            nplug_action_info(rig->nest, p, a, &known->of[p][a].state);
     }
 }
 
@@ -412,12 +414,12 @@ static void tell_game(const play *play)
 {
     fprintf(stderr, "seats %d, players %u, parts %u, wobble %u, waits %u, leave %s\n",
             (int)play->game.seats, play->game.players, play->game.part_count, play->game.wobble_ms,
-            play->game.waits_ms, play->game.leave ? play->game.leave : "-");
+            play->game.seat_wait_ms, play->game.leave ? play->game.leave : "-");
     for (unsigned a = 0; a < ACTIONS; a++)
         fprintf(stderr, "  %s: kind %d, layer %u, merge %d%s: %s\n", play->names[a],
                 (int)play->actions[a].kind, play->actions[a].layer,
-                play->game.rule_count ? (int)play->rules[a].merge : 0,
-                play->game.rule_count && play->rules[a].stays ? ", stays" : "", play->from[a]);
+                play->game.policy_count ? (int)play->rules[a].merge : 0,
+                play->game.policy_count && play->rules[a].stays ? ", stays" : "", play->from[a]);
 }
 
 static void tell_story(const play *play, nplug_time until)
@@ -444,7 +446,7 @@ static bool is_near(float a, float b)
 
 static bool answers_agree(const answer *a, const answer *b, bool motion)
 {
-    const nplug_action_state *x = &a->state, *y = &b->state;
+    const nplug_action_facts *x = &a->state, *y = &b->state;
 
     if (motion)
         return is_near(a->sum.x, b->sum.x) && is_near(a->sum.y, b->sum.y) &&
@@ -489,7 +491,7 @@ static void compare_moment(const play *play, unsigned r, unsigned m, uint32_t se
         unsigned differs = ACTIONS;
         for (unsigned a = 0; a < ACTIONS; a++)
             if (!answers_agree(&at->of[p][a], &first->of[p][a],
-                               play->actions[a].kind == NPLUG_MOTION))
+                               play->actions[a].kind == NPLUG_ACTION_MOTION))
                 differs = a;
         if (same && differs == ACTIONS) continue;
         tell_game(play);

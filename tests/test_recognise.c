@@ -30,7 +30,7 @@ static const struct {
     uint16_t vendor, product;
     paper_signal signals[20];
     const char *sheet, *family;
-    nplug_kind kind;
+    nplug_device_kind kind;
     nplug_matched matched;
     uint16_t move;       /* this signal to its largest value ... */
     const char *control; /* ... moves this */
@@ -249,7 +249,7 @@ static const struct {
 
 START_TEST(what_has_no_sheet_is_known_by_its_codes_or_its_shape)
 {
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
     uint16_t count = 0;
     paper_rig p;
     nplug_device device;
@@ -259,7 +259,7 @@ START_TEST(what_has_no_sheet_is_known_by_its_codes_or_its_shape)
         count++;
     open_paper(&p);
     device = plug_paper(&p, 3, papers[_i].vendor, papers[_i].product, 0, papers[_i].signals, count);
-    ck_assert_int_eq(nplug_device_look(p.rig.nest, device, &info), NPLUG_OK);
+    ck_assert_int_eq(nplug_device_info(p.rig.nest, device, &info), NPLUG_OK);
     ck_assert_str_eq(info.sheet, papers[_i].sheet);
     ck_assert_str_eq(info.family, papers[_i].family);
     ck_assert_int_eq(info.kind, papers[_i].kind);
@@ -280,7 +280,7 @@ static const nplug_wire south_wire[] = {{NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PA
                                          NPLUG_SPACE_EVDEV, EV(1, 0x130), 0, 0, 0, 0, 0, 0, 0}};
 
 /* From the least to the most telling. */
-static const nplug_match ladder[] = {
+static const nplug_rule ladder[] = {
     {0, 0, 0, 0, NPLUG_KIND_PAD, 0, 0, 0, NULL, NULL, 0, 0, 0},
     {0, 0, 0, 0, NPLUG_KIND_PAD, NPLUG_SPACE_EVDEV + 1, 1, 0, south_code, NULL, 0, 0, 0},
     {3, 0, 0, 0, NPLUG_KIND_PAD, 0, 0, 0, NULL, NULL, 0, 0, 0},
@@ -292,7 +292,7 @@ static const nplug_match ladder[] = {
     {3, 0x77, 9, 4, 0, 0, 0, 0, NULL, NULL, 0, 0, 0},
 };
 
-static nplug_sheet sheet_of(const char *name, const nplug_match *match)
+static nplug_sheet sheet_of(const char *name, const nplug_rule *match)
 {
     nplug_sheet sheet = {
         (uint32_t)sizeof sheet, name, "", NPLUG_KIND_PAD, 1, 1, 0, match, south_wire, NULL, 0, 0};
@@ -302,10 +302,10 @@ static nplug_sheet sheet_of(const char *name, const nplug_match *match)
 static const char *sheet_taken(paper_rig *p)
 {
     static const paper_signal signals[] = {{BTN(0x130)}};
-    static nplug_device_info info;
+    static nplug_device_facts info;
 
     info.size = sizeof info;
-    nplug_device_look(p->rig.nest, plug_paper(p, 3, 0x77, 9, 4, signals, 1), &info);
+    nplug_device_info(p->rig.nest, plug_paper(p, 3, 0x77, 9, 4, signals, 1), &info);
     return info.sheet;
 }
 
@@ -355,7 +355,7 @@ END_TEST
 
 START_TEST(a_sheet_among_thousands_is_found)
 {
-    static nplug_match matches[2000];
+    static nplug_rule matches[2000];
     static nplug_sheet sheets[2000];
     nplug_limits limits = nplug_limits_default();
     paper_rig p;
@@ -369,7 +369,7 @@ START_TEST(a_sheet_among_thousands_is_found)
     ck_assert_int_eq(nplug_add_sheets(p.rig.nest, sheets, 2000), NPLUG_ERR_FULL);
     ck_assert_str_eq(sheet_taken(&p), "any-pad-buttons");
     rig_close(&p.rig);
-    limits.matches = 4000;
+    limits.rules = 4000;
     memset(&p.port, 0, sizeof p.port);
     rig_open(&p.rig, NULL, &limits);
     nplug_attach(p.rig.nest, &hand_table, &p.port);
@@ -399,7 +399,7 @@ END_TEST
 
 /* What a rule weighs, as sheet.h says: product before vendor, version, bus, kind, code space, and
  * then how many signals are named; an axis's driver counts as two of them. */
-static uint64_t plain_weight(const nplug_match *match)
+static uint64_t plain_weight(const nplug_rule *match)
 {
     const uint16_t parts[] = {match->product, match->vendor, match->version,
                               match->bus,     match->kind,   match->space};
@@ -424,7 +424,7 @@ START_TEST(of_the_rules_that_fit_one_sheet_is_the_surest)
         paper_signal signals[COUNT_OF(axes) + COUNT_OF(buttons) + 2];
         const char *surest = "";
         uint64_t most = 0;
-        nplug_rule_info rule;
+        nplug_rule_facts rule;
         nplug_device device;
         uint16_t count = 0;
         paper_rig p;
@@ -442,10 +442,11 @@ START_TEST(of_the_rules_that_fit_one_sheet_is_the_surest)
         }
         open_paper(&p);
         device = plug_paper(&p, 3, 0x4242, 1, 0, signals, count);
-        for (uint32_t i = 0; nplug_rule_look(p.rig.nest, device, i, &rule) == NPLUG_OK; i++) {
-            const nplug_match *match = &rule.sheet->matches[rule.rule];
+        for (uint32_t i = 0; nplug_rule_info(p.rig.nest, device, i, &rule) == NPLUG_OK; i++) {
+            const nplug_rule *match = &rule.sheet->rules[rule.rule];
             uint64_t weight = plain_weight(match);
-            if (rule.misfit != NPLUG_RULE_FITS || !(rule.sheet->wire_count || rule.sheet->keys))
+            if (rule.misfit != NPLUG_RULE_FIELD_NONE ||
+                !(rule.sheet->wire_count || rule.sheet->keys))
                 continue;
             ck_assert_msg(weight != most || strcmp(rule.sheet->name, surest) == 0,
                           "%s and %s weigh the same", rule.sheet->name, surest);
@@ -464,22 +465,22 @@ END_TEST
 START_TEST(no_two_built_in_rules_tie)
 {
     static const uint32_t axes[] = {EV(3, 2), EV(3, 5)}, others[] = {EV(3, 3), EV(3, 9)};
-    nplug_match one = {
+    nplug_rule one = {
         .kind = NPLUG_KIND_PAD, .space = NPLUG_SPACE_EVDEV + 1, .has_count = 2, .has = axes};
-    nplug_match other = {.kind = NPLUG_KIND_PAD,
-                         .space = NPLUG_SPACE_EVDEV + 1,
-                         .has_count = 1,
-                         .lacks_count = 1,
-                         .has = others,
-                         .lacks = others + 1};
+    nplug_rule other = {.kind = NPLUG_KIND_PAD,
+                        .space = NPLUG_SPACE_EVDEV + 1,
+                        .has_count = 1,
+                        .lacks_count = 1,
+                        .has = others,
+                        .lacks = others + 1};
     nplug_sheet a = sheet_of("a", &one), b = sheet_of("b", &other);
     uint32_t count;
     const nplug_sheet *sheets = nplug_builtin_sheets(&count);
 
     for (uint32_t i = 0; i < count; i++)
         for (uint32_t j = i + 1; j < count; j++)
-            for (uint32_t r = 0; r < sheets[i].match_count; r++)
-                for (uint32_t q = 0; q < sheets[j].match_count; q++)
+            for (uint32_t r = 0; r < sheets[i].rule_count; r++)
+                for (uint32_t q = 0; q < sheets[j].rule_count; q++)
                     ck_assert_msg(!nplug_rules_tie(&sheets[i], r, &sheets[j], q), "%s and %s",
                                   sheets[i].name, sheets[j].name);
     ck_assert(nplug_rules_tie(&a, 0, &b, 0)); /* a pad may have both axes and the other one */
@@ -496,7 +497,7 @@ START_TEST(a_rest_outside_of_the_range_gives_values_in_range)
 {
     static const int32_t raw[] = {INT32_MIN, -1, 0, 100, 255, 5000, INT32_MAX};
     nplug_wire wires[] = {south_wire[0], south_wire[0]};
-    nplug_match match = {.vendor = 0x77};
+    nplug_rule match = {.vendor = 0x77};
     nplug_sheet sheet = sheet_of("outside", &match);
     paper_signal signals[] = {{ABS(0, 0, 255)}, {ABS(1, 0, 255)}};
     paper_rig p;
@@ -587,7 +588,7 @@ static nplug_sheet_file *sheet_with(const char *controls)
              "\"match\": "
              "[{\"vendor\": \"0x0077\", \"product\": [\"0x0009\"]}], \"controls\": {%s}}",
              controls);
-    if (nplug_sheet_parse(text, strlen(text), "own", &file, &notes) != NPLUG_OK)
+    if (nplug_sheet_file_parse(text, strlen(text), "own", &file, &notes) != NPLUG_OK)
         ck_abort_msg("%s: %s", controls, notes.note[0].text);
     return file;
 }
@@ -598,7 +599,7 @@ START_TEST(each_quirk_reads_as_its_sheet_says)
     paper_rig p;
 
     open_paper(&p);
-    nplug_add_sheets(p.rig.nest, nplug_sheet_of(file), 1);
+    nplug_add_sheets(p.rig.nest, nplug_sheet_file_sheet(file), 1);
     plug_paper(&p, 3, 0x77, 9, 0, &quirks[_i].signal, 1);
     ck_assert_float_eq(rig_control(&p.rig, 0, quirks[_i].control).x, 0.0f);
     for (unsigned i = 0; i < 4; i++) {
@@ -608,7 +609,7 @@ START_TEST(each_quirk_reads_as_its_sheet_says)
                                1e-6f);
     }
     rig_close(&p.rig);
-    nplug_sheet_free(file);
+    nplug_sheet_file_free(file);
 }
 END_TEST
 
@@ -622,19 +623,19 @@ START_TEST(a_bouncing_button_is_one_press)
         int32_t value;
     } chatter[] = {{10000, 1}, {11000, 0}, {12000, 1}, {13000, 0}, {13500, 1},
                    {40000, 0}, {41000, 1}, {42000, 0}, {90000, 1}, {91000, 0}};
-    nplug_sheet_file *file = sheet_with("\"south\": {\"plain\": 7, \"bounce\": 5}");
-    nplug_action_state state;
+    nplug_sheet_file *file = sheet_with("\"south\": {\"plain\": 7, \"debounce\": 5}");
+    nplug_action_facts state;
     paper_rig p;
 
     open_paper(&p);
-    nplug_add_sheets(p.rig.nest, nplug_sheet_of(file), 1);
+    nplug_add_sheets(p.rig.nest, nplug_sheet_file_sheet(file), 1);
     plug_paper(&p, 3, 0x77, 9, 0, &south, 1);
     for (unsigned i = 0; i < COUNT_OF(chatter); i++)
         say(&p, chatter[i].t, 0, chatter[i].value);
     for (nplug_time t = 0; t <= 100000; t += (nplug_time)_i)
         rig_step(&p.rig, t);
     rig_step(&p.rig, 100000);
-    nplug_action_look(p.rig.nest, 1, HORN, &state);
+    nplug_action_info(p.rig.nest, 1, HORN, &state);
     ck_assert_uint_eq(state.press_count, 2);
     ck_assert_uint_eq(state.release_count, 2);
     ck_assert_uint_eq(state.press_time, 90000);
@@ -642,14 +643,14 @@ START_TEST(a_bouncing_button_is_one_press)
     push_kind(p.port.ring, 100001, 1, NPLUG_REPORT_DEPART);
     rig_step(&p.rig, 200000);
     rig_close(&p.rig);
-    nplug_sheet_free(file);
+    nplug_sheet_file_free(file);
 }
 END_TEST
 
 /* A lever stays where it is put: it is never spent, and reads where it stands from the first. */
 START_TEST(a_lever_keeps_its_place)
 {
-    nplug_control_info info;
+    nplug_control_facts info;
     test_rig rig;
     nplug_device device;
 
@@ -658,7 +659,7 @@ START_TEST(a_lever_keeps_its_place)
     nplug_sim_sweep(rig.sim, 1000, "it", "throttle", (nplug_vec2){0.75f, 0.0f}, 0);
     rig_step(&rig, 2000);
     device = nplug_device_at(rig.nest, 0);
-    for (uint32_t i = 0; nplug_control_look(rig.nest, device, i, &info) == NPLUG_OK; i++)
+    for (uint32_t i = 0; nplug_control_info(rig.nest, device, i, &info) == NPLUG_OK; i++)
         if (info.control == nplug_control_from_name("stick:throttle", (size_t)-1)) break;
     ck_assert(info.lever);
     ck_assert(!info.spent);

@@ -31,7 +31,7 @@ static void seat_two(test_rig *rig, const nplug_game *game, const char *serials[
     nplug_sim_press(rig->sim, 1 * MS, "a", "start", MS);
     nplug_sim_press(rig->sim, 2 * MS, "b", "start", MS);
     rig_step(rig, 10 * MS);
-    ck_assert(nplug_seated(rig->nest, 1) && nplug_seated(rig->nest, 2));
+    ck_assert(nplug_player_seated(rig->nest, 1) && nplug_player_seated(rig->nest, 2));
 }
 
 /* Whose a device is, by its place. */
@@ -53,11 +53,12 @@ START_TEST(a_player_whose_device_went_waits_and_is_told)
     nplug_sim_press(rig.sim, 20 * MS, "a", "south", 0);
     nplug_sim_unplug(rig.sim, 30 * MS, "a");
     rig_step(&rig, 40 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event) && event.flags == NPLUG_EVENT_CANCELLED &&
-              event.time == 30 * MS);
+    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event) &&
+              event.flags == NPLUG_EVENT_FLAG_CANCELLED && event.time == 30 * MS);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_WAIT, &event));
     ck_assert(event.player == 1 && event.device == pad);
-    ck_assert(nplug_waits(rig.nest, 1) && !nplug_waits(rig.nest, 2) && !nplug_waits(rig.nest, 3));
+    ck_assert(nplug_player_waits(rig.nest, 1) && !nplug_player_waits(rig.nest, 2) &&
+              !nplug_player_waits(rig.nest, 3));
     ck_assert_uint_eq(nplug_missed_at(rig.nest, 1, 0), pad);
     ck_assert_uint_eq(nplug_missed_at(rig.nest, 1, 1), 0);
     /* Any other device takes over by a press, and the press is spent. */
@@ -65,9 +66,9 @@ START_TEST(a_player_whose_device_went_waits_and_is_told)
     nplug_sim_press(rig.sim, 60 * MS, "keys", "KeyH", 0);
     rig_step(&rig, 70 * MS);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_CLAIM, &event));
-    ck_assert(event.player == 1 && event.flags == NPLUG_EVENT_TAKEN_OVER);
+    ck_assert(event.player == 1 && event.flags == NPLUG_EVENT_FLAG_TAKEN_OVER);
     ck_assert(!rig_saw(&rig, NPLUG_EVENT_JOIN, NULL) && !nplug_held(rig.nest, 1, HORN));
-    ck_assert(!nplug_waits(rig.nest, 1) && nplug_missed_at(rig.nest, 1, 0) == 0);
+    ck_assert(!nplug_player_waits(rig.nest, 1) && nplug_missed_at(rig.nest, 1, 0) == 0);
     rig_close(&rig);
 }
 END_TEST
@@ -79,15 +80,15 @@ START_TEST(waiting_has_an_end_where_the_game_wants_one)
     nplug_event event;
     test_rig rig;
 
-    game.waits_ms = 500;
+    game.seat_wait_ms = 500;
     seat_two(&rig, &game, none, none);
     nplug_sim_unplug(rig.sim, 20 * MS, "b");
     rig_step(&rig, 519 * MS);
-    ck_assert(nplug_waits(rig.nest, 2));
+    ck_assert(nplug_player_waits(rig.nest, 2));
     rig_step(&rig, 521 * MS);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_LEAVE, &event));
-    ck_assert(event.player == 2 && event.flags == NPLUG_EVENT_LATE && event.time == 520 * MS);
-    ck_assert(!nplug_seated(rig.nest, 2) && nplug_seated(rig.nest, 1));
+    ck_assert(event.player == 2 && event.flags == NPLUG_EVENT_FLAG_LATE && event.time == 520 * MS);
+    ck_assert(!nplug_player_seated(rig.nest, 2) && nplug_player_seated(rig.nest, 1));
     rig_close(&rig);
 }
 END_TEST
@@ -110,15 +111,15 @@ START_TEST(one_press_takes_over_for_one_player)
     nplug_sim_plug(rig.sim, 30 * MS, "a", "heron");
     nplug_sim_plug(rig.sim, 30 * MS, "b", "heron");
     rig_step(&rig, 40 * MS);
-    ck_assert(nplug_waits(rig.nest, 1) && nplug_waits(rig.nest, 2));
+    ck_assert(nplug_player_waits(rig.nest, 1) && nplug_player_waits(rig.nest, 2));
     nplug_sim_press(rig.sim, 50 * MS, "b", "start", MS);
     rig_step(&rig, 60 * MS);
     ck_assert(players_at(&rig, 0) == 0 && players_at(&rig, 1) == 1);
-    ck_assert(!nplug_waits(rig.nest, 1) && nplug_waits(rig.nest, 2));
+    ck_assert(!nplug_player_waits(rig.nest, 1) && nplug_player_waits(rig.nest, 2));
     nplug_sim_press(rig.sim, 70 * MS, "a", "start", MS);
     rig_step(&rig, 80 * MS);
     ck_assert(players_at(&rig, 0) == 2 && players_at(&rig, 1) == 1);
-    ck_assert(!nplug_waits(rig.nest, 2));
+    ck_assert(!nplug_player_waits(rig.nest, 2));
     rig_close(&rig);
 }
 END_TEST
@@ -145,7 +146,7 @@ START_TEST(half_a_keyboard_takes_over_alone)
     keys = nplug_device_at(rig.nest, 0);
     ck_assert_uint_eq(nplug_part_players(rig.nest, keys, 1), 1);
     ck_assert_uint_eq(nplug_part_players(rig.nest, keys, 2), 2);
-    ck_assert(!nplug_waits(rig.nest, 2));
+    ck_assert(!nplug_player_waits(rig.nest, 2));
     ck_assert_float_eq(nplug_vector(rig.nest, 1, STEER).y, 1.0f); /* and goes on holding */
     rig_close(&rig);
 }
@@ -166,14 +167,14 @@ START_TEST(a_place_that_is_given_away_waits_no_more)
     nplug_sim_press(rig.sim, 1 * MS, "a", "start", MS);
     nplug_sim_unplug(rig.sim, 20 * MS, "a");
     rig_step(&rig, 25 * MS);
-    ck_assert(nplug_seated(rig.nest, 1) && nplug_waits(rig.nest, 1));
+    ck_assert(nplug_player_seated(rig.nest, 1) && nplug_player_waits(rig.nest, 1));
     nplug_sim_plug(rig.sim, 30 * MS, "b", "dunlin");
     nplug_sim_press(rig.sim, 40 * MS, "b", "start", MS);
     rig_step(&rig, 600 * MS);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_LEAVE, &event));
-    ck_assert(event.player == 1 && event.flags == NPLUG_EVENT_LATE && event.time == 30 * MS);
+    ck_assert(event.player == 1 && event.flags == NPLUG_EVENT_FLAG_LATE && event.time == 30 * MS);
     ck_assert_uint_eq(players_at(&rig, 0), 1);
-    ck_assert(nplug_seated(rig.nest, 1) && !nplug_waits(rig.nest, 1));
+    ck_assert(nplug_player_seated(rig.nest, 1) && !nplug_player_waits(rig.nest, 1));
     rig_close(&rig);
 }
 END_TEST
@@ -222,7 +223,7 @@ START_TEST(the_same_unit_goes_to_its_player)
     rig_step(&rig, 50 * MS);
     ck_assert_uint_eq(players_at(&rig, comings[_i].both ? 0 : 1), comings[_i].players);
     ck_assert_int_eq(rig_saw(&rig, NPLUG_EVENT_CLAIM, &event), comings[_i].players != 0);
-    if (comings[_i].players) ck_assert_uint_eq(event.flags, NPLUG_EVENT_RETURNED);
+    if (comings[_i].players) ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_RETURNED);
     /* The first press decides what could not be told: who has waited longest gets it. */
     nplug_sim_press(rig.sim, 60 * MS, "it", "start", MS);
     rig_step(&rig, 70 * MS);
@@ -294,7 +295,7 @@ START_TEST(a_hub_that_loses_four_pads_gives_them_back_in_any_order)
     for (unsigned i = 0; i < 4; i++)
         ck_assert_uint_eq(players_at(&rig, i), 1u << orders[_i][i]);
     for (nplug_player p = 1; p <= 4; p++)
-        ck_assert(!nplug_waits(rig.nest, p) && nplug_missed_at(rig.nest, p, 0) == 0);
+        ck_assert(!nplug_player_waits(rig.nest, p) && nplug_missed_at(rig.nest, p, 0) == 0);
     rig_close(&rig);
 }
 END_TEST
@@ -317,7 +318,7 @@ START_TEST(a_wobble_is_one_event_and_keeps_the_handle)
         nplug_sim_unplug(rig.sim, now + 10 * MS, "a");
         rig_step(&rig, now + 20 * MS);
         ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
-        ck_assert(event.flags == NPLUG_EVENT_CANCELLED && !nplug_held(rig.nest, 1, HORN));
+        ck_assert(event.flags == NPLUG_EVENT_FLAG_CANCELLED && !nplug_held(rig.nest, 1, HORN));
         ck_assert(!rig_saw(&rig, NPLUG_EVENT_DEPARTURE, NULL));
         nplug_sim_plug(rig.sim, now + 299 * MS, "a", "heron");
         rig_step(&rig, now + 400 * MS);
@@ -327,7 +328,7 @@ START_TEST(a_wobble_is_one_event_and_keeps_the_handle)
         ck_assert_uint_eq(nplug_device_at(rig.nest, 0), pad);
         ck_assert_uint_eq(players_at(&rig, 0), 1);
     }
-    ck_assert(nplug_waits(rig.nest, 2));
+    ck_assert(nplug_player_waits(rig.nest, 2));
     nplug_sim_unplug(rig.sim, now, "a"); /* and once too long */
     rig_step(&rig, now + 299 * MS);
     ck_assert(!rig_saw(&rig, NPLUG_EVENT_DEPARTURE, NULL));
@@ -341,17 +342,17 @@ END_TEST
 START_TEST(levers_stay_and_others_as_the_game_says)
 {
     static const nplug_action_def actions[] = {
-        {"throttle", NPLUG_LEVEL, "stick:throttle | key:Space", 0},
-        {"rudder", NPLUG_LEVEL, "stick:rudder | keys:KeyA,KeyD", 0},
-        {"trim", NPLUG_LEVEL, "stick:brake-left", 0}};
-    static const nplug_action_rule rules[] = {
+        {"throttle", NPLUG_ACTION_LEVEL, "stick:throttle | key:Space", 0},
+        {"rudder", NPLUG_ACTION_LEVEL, "stick:rudder | keys:KeyA,KeyD", 0},
+        {"trim", NPLUG_ACTION_LEVEL, "stick:brake-left", 0}};
+    static const nplug_action_policy rules[] = {
         {2, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, 0, NULL, 0, NPLUG_KEEP_NOTHING, true}};
     nplug_game game = nplug_game_for_one("quay", actions, COUNT_OF(actions));
     float throttle, trim;
     test_rig rig;
 
-    game.rules = rules;
-    game.rule_count = COUNT_OF(rules);
+    game.policies = rules;
+    game.policy_count = COUNT_OF(rules);
     rig_open(&rig, &game, NULL);
     nplug_sim_plug(rig.sim, 0, "levers", "godwit");
     nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
@@ -376,7 +377,8 @@ END_TEST
 
 START_TEST(a_lever_gives_nothing_to_whoever_has_it_no_longer)
 {
-    static const nplug_action_def actions[] = {{"throttle", NPLUG_LEVEL, "stick:throttle", 0}};
+    static const nplug_action_def actions[] = {
+        {"throttle", NPLUG_ACTION_LEVEL, "stick:throttle", 0}};
     nplug_game game = nplug_game_for("quay", actions, 1, 2);
     nplug_device levers;
     test_rig rig;
@@ -391,7 +393,7 @@ START_TEST(a_lever_gives_nothing_to_whoever_has_it_no_longer)
         rig_step(&rig, p * 20 * MS);
         ck_assert(nplug_level(rig.nest, p, 0) > 0.7f && nplug_level(rig.nest, 3 - p, 0) == 0.0f);
     }
-    nplug_yield(rig.nest, levers);
+    nplug_unclaim(rig.nest, levers);
     rig_step(&rig, 60 * MS);
     ck_assert(nplug_level(rig.nest, 1, 0) == 0.0f && nplug_level(rig.nest, 2, 0) == 0.0f);
     rig_close(&rig);
@@ -407,17 +409,17 @@ START_TEST(batteries_are_told_and_low_ones_before_they_die)
     } levels[] = {{0.8f, true, 0},
                   {0.8f, false, 0},
                   {0.16f, true, 0},
-                  {0.15f, true, NPLUG_EVENT_LOW},
-                  {0.05f, true, NPLUG_EVENT_LOW}};
-    nplug_device_info info = {.size = sizeof info};
+                  {0.15f, true, NPLUG_EVENT_FLAG_LOW},
+                  {0.05f, true, NPLUG_EVENT_FLAG_LOW}};
+    nplug_device_facts info = {.size = sizeof info};
     nplug_game game = harbour_for(1);
     test_rig rig;
 
     rig_open(&rig, &game, NULL);
     nplug_sim_plug(rig.sim, 0, "pad", "heron");
     rig_step(&rig, 1000);
-    nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
-    ck_assert_int_eq(info.battery, -1);
+    nplug_device_info(rig.nest, nplug_device_at(rig.nest, 0), &info);
+    ck_assert_int_eq(info.battery_percent, -1);
     for (size_t i = 0; i < COUNT_OF(levels); i++) {
         nplug_move move = {.kind = NPLUG_MOVE_BATTERY, .on = "pad", .x = levels[i].level};
         nplug_event event;
@@ -426,8 +428,8 @@ START_TEST(batteries_are_told_and_low_ones_before_they_die)
         rig_step(&rig, move.time);
         ck_assert_int_eq(rig_saw(&rig, NPLUG_EVENT_BATTERY, &event), levels[i].news);
         if (levels[i].news) ck_assert_uint_eq(event.flags, levels[i].flags);
-        nplug_device_look(rig.nest, nplug_device_at(rig.nest, 0), &info);
-        ck_assert_int_eq(info.battery, (int32_t)(levels[i].level * 100.0f + 0.5f));
+        nplug_device_info(rig.nest, nplug_device_at(rig.nest, 0), &info);
+        ck_assert_int_eq(info.battery_percent, (int32_t)(levels[i].level * 100.0f + 0.5f));
     }
     rig_close(&rig);
 }

@@ -43,21 +43,21 @@ START_TEST(a_profile_comes_back_as_it_was)
     ck_assert_uint_lt(nplug_settings_text(settings, text, sizeof text), sizeof text);
     ck_assert_ptr_null(strstr(text, "steer")); /* only what differs */
     again = parse(text);
-    ck_assert_str_eq(nplug_settings_profile(again, 1), "bob");
-    ck_assert_ptr_null(nplug_settings_profile(again, 2));
+    ck_assert_str_eq(nplug_settings_profile_at(again, 1), "bob");
+    ck_assert_ptr_null(nplug_settings_profile_at(again, 2));
     open_two(&two);
     ck_assert_int_eq(nplug_settings_use_player(again, two.nest, 2, "bob"), NPLUG_OK);
     rig_step(&two, MS);
-    ck_assert_str_eq(nplug_bindings_of(two.nest, 2, HORN), "pad:north | key:KeyJ hold=80");
-    ck_assert_str_eq(nplug_bindings_of(two.nest, 2, MENU), "");
-    ck_assert_str_eq(nplug_comfort_of(two.nest, 2, WINCH), "toggle lasts=40");
-    ck_assert_str_eq(nplug_comfort_of(two.nest, 2, NPLUG_EVERY_ACTION), "waits=1.5 sticky");
+    ck_assert_str_eq(nplug_bindings(two.nest, 2, HORN), "pad:north | key:KeyJ hold=80");
+    ck_assert_str_eq(nplug_bindings(two.nest, 2, MENU), "");
+    ck_assert_str_eq(nplug_comfort(two.nest, 2, WINCH), "toggle lasts=40");
+    ck_assert_str_eq(nplug_comfort(two.nest, 2, NPLUG_EVERY_ACTION), "waits=1.5 sticky");
     ck_assert(!nplug_is_rebound(two.nest, 1, HORN) && !nplug_is_rebound(two.nest, 2, STEER));
     /* another person sits down: what is not theirs goes */
     ck_assert_int_eq(nplug_settings_use_player(again, two.nest, 2, "cleo"), NPLUG_OK);
     rig_step(&two, 2 * MS);
     ck_assert(!nplug_is_rebound(two.nest, 2, HORN) && !nplug_is_rebound(two.nest, 2, MENU));
-    ck_assert_str_eq(nplug_comfort_of(two.nest, 2, WINCH), "");
+    ck_assert_str_eq(nplug_comfort(two.nest, 2, WINCH), "");
     rig_close(&one);
     rig_close(&two);
     nplug_settings_free(settings);
@@ -89,7 +89,7 @@ START_TEST(a_large_profile_comes_in_several_steps)
     }
     ck_assert_int_eq(result, NPLUG_OK);
     ck_assert_uint_ge(steps, 3);
-    ck_assert_str_eq(nplug_bindings_of(rig.nest, 1, MENU),
+    ck_assert_str_eq(nplug_bindings(rig.nest, 1, MENU),
                      "pad:select | key:KeyY | key:KeyU | key:KeyI");
     ck_assert_ptr_nonnull(strstr(rig.log, "\"tgle\"")); /* what is wrong is told, and passed over */
     rig_close(&rig);
@@ -138,7 +138,7 @@ START_TEST(a_half_written_file_leaves_the_last_good_one_in_force)
         ck_assert_uint_ge(notes.count, 1);
         ck_assert_uint_ge(notes.note[0].line, 1);
     }
-    ck_assert_str_eq(nplug_settings_profile(good, 0), "ann");
+    ck_assert_str_eq(nplug_settings_profile_at(good, 0), "ann");
     nplug_settings_free(good);
 }
 END_TEST
@@ -149,7 +149,7 @@ static nplug_game_file *read_game(const char *path, nplug_notes *notes)
 {
     nplug_game_file *file = NULL;
 
-    ck_assert_int_eq(nplug_game_read(path, &file, notes), NPLUG_OK);
+    ck_assert_int_eq(nplug_game_file_read(path, &file, notes), NPLUG_OK);
     return file;
 }
 
@@ -160,7 +160,7 @@ START_TEST(a_game_file_is_a_game)
     int throttle, chart_up;
     test_rig rig;
 
-    rig_open(&rig, nplug_game_of(file), NULL);
+    rig_open(&rig, nplug_game_file_game(file), NULL);
     throttle = nplug_action_number(rig.nest, "throttle");
     chart_up = nplug_action_number(rig.nest, "chart-up");
     nplug_sim_plug(rig.sim, 0, "pad", "whimbrel");
@@ -176,7 +176,7 @@ START_TEST(a_game_file_is_a_game)
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, (uint32_t)chart_up),
                       6); /* 40, 440, 560, ... 920 */
     rig_close(&rig);
-    nplug_game_free(file);
+    nplug_game_file_free(file);
 }
 END_TEST
 
@@ -185,29 +185,29 @@ START_TEST(a_changed_game_file_is_loaded_while_it_runs)
 {
     static const char was[] =
         "{\"nestplug\": \"game\", \"version\": 1, \"name\": \"g\", \"actions\": {"
-        " \"horn\": {\"kind\": \"button\", \"from\": \"pad:south\"},"
-        " \"winch\": {\"kind\": \"button\", \"from\": \"pad:west\"}}}";
+        " \"horn\": {\"kind\": \"button\", \"bindings\": \"pad:south\"},"
+        " \"winch\": {\"kind\": \"button\", \"bindings\": \"pad:west\"}}}";
     static const char is[] =
         "{\"nestplug\": \"game\", \"version\": 1, \"name\": \"g\", \"actions\": {"
-        " \"bell\": {\"kind\": \"button\", \"from\": \"pad:start\"},"
-        " \"winch\": {\"kind\": \"button\", \"from\": \"pad:west\"},"
-        " \"horn\": {\"kind\": \"button\", \"from\": [\"pad:east\", \"pad:north\"]}}}";
+        " \"bell\": {\"kind\": \"button\", \"bindings\": \"pad:start\"},"
+        " \"winch\": {\"kind\": \"button\", \"bindings\": \"pad:west\"},"
+        " \"horn\": {\"kind\": \"button\", \"bindings\": [\"pad:east\", \"pad:north\"]}}}";
     nplug_game_file *old, *new_;
     nplug_notes notes;
     char line[300];
     test_rig rig;
 
-    nplug_game_parse(was, strlen(was), "was.game", &old, &notes);
-    nplug_game_parse(is, strlen(is), "is.game", &new_, &notes);
-    rig_open(&rig, nplug_game_of(old), NULL);
+    nplug_game_file_parse(was, strlen(was), "was.game", &old, &notes);
+    nplug_game_file_parse(is, strlen(is), "is.game", &new_, &notes);
+    rig_open(&rig, nplug_game_file_game(old), NULL);
     nplug_sim_plug(rig.sim, 0, "pad", "heron");
     nplug_sim_press(rig.sim, MS, "pad", "west", 0);
     rig_step(&rig, 10 * MS);
-    ck_assert_int_eq(nplug_game_tune(new_, rig.nest, &notes), NPLUG_OK);
+    ck_assert_int_eq(nplug_game_file_tune(new_, rig.nest, &notes), NPLUG_OK);
     nplug_note_text(&notes, 0, line, sizeof line);
     ck_assert_str_eq(line, "is.game:1:70: warning: this action is new: it takes part when the game "
                            "starts again");
-    nplug_game_free(new_);
+    nplug_game_file_free(new_);
     rig_step(&rig, 20 * MS);
     ck_assert(nplug_held(rig.nest, 1, 1));
     nplug_sim_press(rig.sim, 30 * MS, "pad", "south", 10 * MS);
@@ -215,7 +215,7 @@ START_TEST(a_changed_game_file_is_loaded_while_it_runs)
     rig_step(&rig, 100 * MS);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 1);
     rig_close(&rig);
-    nplug_game_free(old);
+    nplug_game_file_free(old);
 }
 END_TEST
 
@@ -244,11 +244,11 @@ START_TEST(tables_are_the_same_game_as_the_file)
     nplug_game_file *file = read_game(SOURCE_DIR "/tool/demo/harbour.game", &notes);
     test_rig rig;
 
-    rig_open(&rig, nplug_game_of(file), NULL);
+    rig_open(&rig, nplug_game_file_game(file), NULL);
     snprintf(expected, sizeof expected, "%016llx\n",
              (unsigned long long)nplug_game_digest(rig.nest));
     rig_close(&rig);
-    nplug_game_free(file);
+    nplug_game_file_free(file);
     ck_assert_msg(run(BINARY_DIR "/tool/nestplug names --tables " SOURCE_DIR
                                  "/tool/demo/harbour.game -o " BINARY_DIR
                                  "/harbour_game.h && cd " BINARY_DIR " && " C_COMPILER

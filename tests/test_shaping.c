@@ -41,60 +41,100 @@ static const struct {
     nplug_action_kind kind;
     nplug_vec2 at, gives;
 } rows[] = {
-    {"pad:trigger-left dead=0.2", "heron", "trigger-left", NPLUG_LEVEL, {0.6f, 0}, {0.5f, 0}},
+    {"pad:trigger-left dead=0.2",
+     "heron",
+     "trigger-left",
+     NPLUG_ACTION_LEVEL,
+     {0.6f, 0},
+     {0.5f, 0}},
     {"pad:trigger-left dead=0.2 zone=radial",
      "heron",
      "trigger-left",
-     NPLUG_LEVEL,
+     NPLUG_ACTION_LEVEL,
      {0.6f, 0},
      {0.6f, 0}},
     {"pad:trigger-left dead=0.2 outer=0.8",
      "heron",
      "trigger-left",
-     NPLUG_LEVEL,
+     NPLUG_ACTION_LEVEL,
      {0.8f, 0},
      {1, 0}},
-    {"pad:trigger-left power=2", "heron", "trigger-left", NPLUG_LEVEL, {0.5f, 0}, {0.25f, 0}},
-    {"pad:trigger-left power=1.5", "heron", "trigger-left", NPLUG_LEVEL, {0.25f, 0}, {0.125f, 0}},
-    {"pad:trigger-left power=0.25", "heron", "trigger-left", NPLUG_LEVEL, {0.0625f, 0}, {0.5f, 0}},
+    {"pad:trigger-left power=2",
+     "heron",
+     "trigger-left",
+     NPLUG_ACTION_LEVEL,
+     {0.5f, 0},
+     {0.25f, 0}},
+    {"pad:trigger-left power=1.5",
+     "heron",
+     "trigger-left",
+     NPLUG_ACTION_LEVEL,
+     {0.25f, 0},
+     {0.125f, 0}},
+    {"pad:trigger-left power=0.25",
+     "heron",
+     "trigger-left",
+     NPLUG_ACTION_LEVEL,
+     {0.0625f, 0},
+     {0.5f, 0}},
     {"pad:trigger-left curve=0.5:0.1",
      "heron",
      "trigger-left",
-     NPLUG_LEVEL,
+     NPLUG_ACTION_LEVEL,
      {0.75f, 0},
      {0.55f, 0}},
     {"pad:trigger-left curve=0.5:0.1/0.8:0.8",
      "heron",
      "trigger-left",
-     NPLUG_LEVEL,
+     NPLUG_ACTION_LEVEL,
      {0.25f, 0},
      {0.05f, 0}},
-    {"pad:trigger-left lift=0.3", "heron", "trigger-left", NPLUG_LEVEL, {0.5f, 0}, {0.65f, 0}},
-    {"pad:trigger-left scale=0.5", "heron", "trigger-left", NPLUG_LEVEL, {1, 0}, {0.5f, 0}},
-    {"pad:trigger-left scale=3", "heron", "trigger-left", NPLUG_LEVEL, {0.5f, 0}, {1, 0}},
-    {"pad:trigger-left invert=x", "heron", "trigger-left", NPLUG_LEVEL, {0.5f, 0}, {-0.5f, 0}},
+    {"pad:trigger-left lift=0.3",
+     "heron",
+     "trigger-left",
+     NPLUG_ACTION_LEVEL,
+     {0.5f, 0},
+     {0.65f, 0}},
+    {"pad:trigger-left scale=0.5", "heron", "trigger-left", NPLUG_ACTION_LEVEL, {1, 0}, {0.5f, 0}},
+    {"pad:trigger-left scale=3", "heron", "trigger-left", NPLUG_ACTION_LEVEL, {0.5f, 0}, {1, 0}},
+    {"pad:trigger-left invert=x",
+     "heron",
+     "trigger-left",
+     NPLUG_ACTION_LEVEL,
+     {0.5f, 0},
+     {-0.5f, 0}},
     {"pad:stick-left dead=0.2 zone=axial",
      "heron",
      "stick-left",
-     NPLUG_VECTOR,
+     NPLUG_ACTION_VECTOR,
      {0.9f, 0.1f},
      {0.9f, 0}},
     {"pad:stick-left dead=0.2 zone=radial",
      "heron",
      "stick-left",
-     NPLUG_VECTOR,
+     NPLUG_ACTION_VECTOR,
      {0.9f, 0.1f},
      {0.9f, 0.1f}},
-    {"pad:stick-left dead=0.5", "heron", "stick-left", NPLUG_VECTOR, {0.6f, 0}, {0.2f, 0}},
-    {"pad:stick-left invert=y", "heron", "stick-left", NPLUG_VECTOR, {0.5f, 0.5f}, {0.5f, -0.5f}},
+    {"pad:stick-left dead=0.5", "heron", "stick-left", NPLUG_ACTION_VECTOR, {0.6f, 0}, {0.2f, 0}},
+    {"pad:stick-left invert=y",
+     "heron",
+     "stick-left",
+     NPLUG_ACTION_VECTOR,
+     {0.5f, 0.5f},
+     {0.5f, -0.5f}},
     {"pad:stick-left gate=circle",
      "whimbrel",
      "stick-left",
-     NPLUG_VECTOR,
+     NPLUG_ACTION_VECTOR,
      {1, 1},
      {0.70710678f, 0.70710678f}},
-    {"pad:stick-left gate=circle", "heron", "stick-left", NPLUG_VECTOR, {0.6f, 0.6f}, {0.6f, 0.6f}},
-    {"pad:stick-left", "whimbrel", "stick-left", NPLUG_VECTOR, {1, 1}, {1, 1}},
+    {"pad:stick-left gate=circle",
+     "heron",
+     "stick-left",
+     NPLUG_ACTION_VECTOR,
+     {0.6f, 0.6f},
+     {0.6f, 0.6f}},
+    {"pad:stick-left", "whimbrel", "stick-left", NPLUG_ACTION_VECTOR, {1, 1}, {1, 1}},
 };
 
 START_TEST(each_option_does_what_it_says)
@@ -139,7 +179,7 @@ START_TEST(shaping_never_falls_and_keeps_rest_and_ends)
 
     srand((unsigned)_i + 1);
     random_text(text, sizeof text);
-    open_one(&o, NPLUG_VECTOR, text, "heron");
+    open_one(&o, NPLUG_ACTION_VECTOR, text, "heron");
     for (int i = 0; i <= 200; i++) {
         float x = (float)i / 200.0f, is = length(put(&o, "stick-left", -x, 0));
         ck_assert_msg(is >= last && is <= 1.0f, "%s at %f: %f after %f", text, (double)x,
@@ -156,12 +196,12 @@ END_TEST
 /* The raw signal, the normalised control and the shaped value can each be read. */
 START_TEST(all_three_values_can_be_read)
 {
-    nplug_signal_info signal;
+    nplug_signal_facts signal;
     one_action o;
 
-    open_one(&o, NPLUG_LEVEL, "pad:trigger-left dead=0.5", "heron");
+    open_one(&o, NPLUG_ACTION_LEVEL, "pad:trigger-left dead=0.5", "heron");
     ck_assert_float_eq_tol(put(&o, "trigger-left", 0.75f, 0).x, 0.5f, 0.002f);
-    nplug_signal_look(o.rig.nest, nplug_device_at(o.rig.nest, 0), 2, &signal);
+    nplug_signal_info(o.rig.nest, nplug_device_at(o.rig.nest, 0), 2, &signal);
     ck_assert_int_eq(signal.raw, 767);
     ck_assert_float_eq_tol(rig_control(&o.rig, 0, "pad:trigger-left").x, 0.75f, 0.001f);
     rig_close(&o.rig);
@@ -186,9 +226,9 @@ static const struct {
 START_TEST(a_press_has_two_thresholds)
 {
     one_action o;
-    nplug_action_state state;
+    nplug_action_facts state;
 
-    open_one(&o, NPLUG_BUTTON, edges[_i].from, "heron");
+    open_one(&o, NPLUG_ACTION_BUTTON, edges[_i].from, "heron");
     put(&o, "trigger-left", edges[_i].below, 0);
     ck_assert(!nplug_held(o.rig.nest, 1, 0));
     for (int i = 0; i < 10; i++) {
@@ -199,7 +239,7 @@ START_TEST(a_press_has_two_thresholds)
     }
     put(&o, "trigger-left", edges[_i].release, 0);
     ck_assert(!nplug_held(o.rig.nest, 1, 0));
-    nplug_action_look(o.rig.nest, 1, 0, &state);
+    nplug_action_info(o.rig.nest, 1, 0, &state);
     ck_assert_uint_eq(state.press_count, 1);
     rig_close(&o.rig);
 }
@@ -208,9 +248,9 @@ END_TEST
 /* Two actions on one trigger: a light pull and a full one. */
 START_TEST(one_control_has_several_thresholds)
 {
-    nplug_action_def defs[] = {{"light", NPLUG_BUTTON, "pad:trigger-left press=0.2", 0},
-                               {"full", NPLUG_BUTTON, "pad:trigger-left press=1", 0},
-                               {"pull", NPLUG_LEVEL, "pad:trigger-left", 0}};
+    nplug_action_def defs[] = {{"light", NPLUG_ACTION_BUTTON, "pad:trigger-left press=0.2", 0},
+                               {"full", NPLUG_ACTION_BUTTON, "pad:trigger-left press=1", 0},
+                               {"pull", NPLUG_ACTION_LEVEL, "pad:trigger-left", 0}};
     nplug_game game = nplug_game_for_one("two", defs, 3);
     test_rig rig;
 
@@ -243,7 +283,7 @@ START_TEST(a_ramp_goes_by_report_time)
     nplug_time frame = (nplug_time)_i * MS;
     one_action o;
 
-    open_one(&o, NPLUG_LEVEL, "key:Space rise=2 fall=4", "turnstone");
+    open_one(&o, NPLUG_ACTION_LEVEL, "key:Space rise=2 fall=4", "turnstone");
     nplug_sim_press(o.rig.sim, 100 * MS, "it", "Space", 350 * MS); /* to 0.7, and down in 175 ms */
     nplug_sim_press(o.rig.sim, 700 * MS, "it", "Space", 2 * SECOND);
     for (nplug_time t = 0; t <= 1600 * MS && next < COUNT_OF(points); t += frame) {
@@ -281,7 +321,7 @@ static const struct {
 
 START_TEST(a_wrong_option_is_told)
 {
-    nplug_action_def def = {"it", NPLUG_LEVEL, wrong[_i].from, 0};
+    nplug_action_def def = {"it", NPLUG_ACTION_LEVEL, wrong[_i].from, 0};
     nplug_game game = nplug_game_for_one("wrong", &def, 1);
     test_rig rig;
 
@@ -294,11 +334,11 @@ END_TEST
 
 START_TEST(what_does_not_suit_an_action_is_told)
 {
-    nplug_action_def defs[] = {{"look", NPLUG_MOTION, "mouse:move dead=0.1", 0},
-                               {"horn", NPLUG_BUTTON, "pad:south rise=2", 0}};
+    nplug_action_def defs[] = {{"look", NPLUG_ACTION_MOTION, "mouse:move dead=0.1", 0},
+                               {"horn", NPLUG_ACTION_BUTTON, "pad:south rise=2", 0}};
     nplug_limits limits = nplug_limits_default();
-    nplug_action_def many[] = {{"a", NPLUG_LEVEL, "pad:trigger-left dead=0.1", 0},
-                               {"b", NPLUG_LEVEL, "pad:trigger-left dead=0.2", 0}};
+    nplug_action_def many[] = {{"a", NPLUG_ACTION_LEVEL, "pad:trigger-left dead=0.1", 0},
+                               {"b", NPLUG_ACTION_LEVEL, "pad:trigger-left dead=0.2", 0}};
     nplug_game game = nplug_game_for_one("many", many, 2);
     test_rig rig;
 

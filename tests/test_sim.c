@@ -23,20 +23,20 @@ static const struct {
 
 START_TEST(motions_become_the_models_own_numbers)
 {
-    nplug_signal_info info;
+    nplug_signal_facts info;
     test_rig rig;
 
     rig_open(&rig, NULL, NULL);
     nplug_sim_plug(rig.sim, 0, "it", rows[_i].model);
     nplug_sim_sweep(rig.sim, 1000, "it", rows[_i].control, rows[_i].to, 50 * MS);
-    ck_assert_uint_eq(nplug_sim_last(rig.sim), 51 * MS);
+    ck_assert_uint_eq(nplug_sim_end(rig.sim), 51 * MS);
     rig_step(&rig, 200 * MS);
     for (unsigned i = 0; i < 2; i++) {
-        nplug_signal_look(rig.nest, nplug_device_at(rig.nest, 0), rows[_i].signal[i], &info);
+        nplug_signal_info(rig.nest, nplug_device_at(rig.nest, 0), rows[_i].signal[i], &info);
         ck_assert_int_eq(info.raw, rows[_i].raw[i]);
     }
     ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
-    ck_assert_uint_eq(nplug_sim_last(rig.sim), 0);
+    ck_assert_uint_eq(nplug_sim_end(rig.sim), 0);
     rig_close(&rig);
 }
 END_TEST
@@ -143,7 +143,7 @@ START_TEST(a_trace_comes_back_from_its_file_as_it_was)
     ck_assert_int_ge(mkstemp(path), 0);
     limits.records = 4096;
     rig_open(&rig, &game, &limits);
-    writer = nplug_trace_create(path, rig.nest);
+    writer = nplug_trace_writer_open(path, rig.nest);
     ck_assert_ptr_nonnull(writer);
     nplug_sim_plug(rig.sim, 0, "pad", "heron");
     nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
@@ -155,29 +155,29 @@ START_TEST(a_trace_comes_back_from_its_file_as_it_was)
     for (; step < 200; step++) {
         if (step == 10) nplug_bind(rig.nest, 1, HORN, "key-label:w | pad:west hold=3 | pad:south");
         if (step == 20) nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "toggle waits=1.5");
-        if (step == 40) nplug_pick_begin(rig.nest, &pick);
+        if (step == 40) nplug_start_pick(rig.nest, &pick);
         if (step == 70) nplug_mute(rig.nest, 1u << NPLUG_KIND_PAD);
         if (step == 80) nplug_mute(rig.nest, 0);
         if (step == 85) nplug_bind(rig.nest, 1, HORN, NULL);
         if (step == 30) nplug_switch_layer(rig.nest, 0, 1, true);
         if (step == 60) nplug_rumble(rig.nest, nplug_device_at(rig.nest, 0), 0.25f, 1.0f, 99);
-        if (step == 90) nplug_yield(rig.nest, nplug_device_at(rig.nest, 0));
+        if (step == 90) nplug_unclaim(rig.nest, nplug_device_at(rig.nest, 0));
         if (step == 120) nplug_leave(rig.nest, 1);
         rig_step(&rig, step * 5 * MS);
         digest[step] = nplug_digest(rig.nest);
-        ck_assert_int_eq(nplug_trace_write(writer), NPLUG_OK);
+        ck_assert_int_eq(nplug_trace_writer_write(writer), NPLUG_OK);
     }
-    ck_assert_int_eq(nplug_trace_finish(writer), NPLUG_OK);
+    ck_assert_int_eq(nplug_trace_writer_close(writer), NPLUG_OK);
     ck_assert_int_eq(nplug_trace_read(path, &trace, &notes), NPLUG_OK);
-    ck_assert_uint_eq(nplug_trace_head(trace).game, nplug_game_digest(rig.nest));
+    ck_assert_uint_eq(nplug_trace_info(trace).game, nplug_game_digest(rig.nest));
     ck_assert_uint_eq(notes.count, 0);
     rig_close(&rig);
 
-    limits = nplug_trace_head(trace).limits;
+    limits = nplug_trace_info(trace).limits;
     limits.ring_slots = 4096;
     rig_open(&rig, &game, &limits);
     records = nplug_trace_records(trace, &count);
-    nplug_replay_begin(&replay, records, count);
+    nplug_replay_open(&replay, records, count);
     ck_assert_int_eq(nplug_replay_next(&replay, commands, 64, &commands_count, &now),
                      NPLUG_ERR_ORDER);
     nplug_attach_lossless(rig.nest, nplug_replay_port(), &replay);
@@ -207,12 +207,12 @@ START_TEST(a_replay_with_too_little_room_says_so)
     records[0].kind = records[1].kind = NPLUG_RECORD_COMMAND;
     records[2].kind = NPLUG_RECORD_STEP;
     rig_open(&rig, NULL, NULL);
-    nplug_replay_begin(&replay, records, 3);
+    nplug_replay_open(&replay, records, 3);
     nplug_attach_lossless(rig.nest, nplug_replay_port(), &replay);
     ck_assert_int_eq(nplug_replay_next(&replay, commands, 1, &count, &now), NPLUG_ERR_FULL);
     records[0].kind = NPLUG_RECORD_REPORT;
-    records[0].as.report.device = 1u << 20;
-    nplug_replay_begin(&replay, records, 3);
+    records[0].data.report.device = 1u << 20;
+    nplug_replay_open(&replay, records, 3);
     replay.ring = NULL;
     ck_assert_int_eq(nplug_replay_next(&replay, commands, 1, &count, &now), NPLUG_ERR_ORDER);
     ck_assert_int_eq(nplug_replay_next(NULL, commands, 1, &count, &now), NPLUG_ERR_ARGUMENT);

@@ -4,11 +4,11 @@
 
 enum { TURN, HAUL, CALL, AIM, SCROLL, ACTIONS };
 static const nplug_action_def actions[ACTIONS] = {
-    [TURN] = {"turn", NPLUG_VECTOR, "pad:stick-left", 0},
-    [HAUL] = {"haul", NPLUG_LEVEL, "pad:trigger-right", 0},
-    [CALL] = {"call", NPLUG_BUTTON, "pad:south", 0},
-    [AIM] = {"aim", NPLUG_MOTION, "mouse:move", 0},
-    [SCROLL] = {"scroll", NPLUG_MOTION, "mouse:wheel", 0},
+    [TURN] = {"turn", NPLUG_ACTION_VECTOR, "pad:stick-left", 0},
+    [HAUL] = {"haul", NPLUG_ACTION_LEVEL, "pad:trigger-right", 0},
+    [CALL] = {"call", NPLUG_ACTION_BUTTON, "pad:south", 0},
+    [AIM] = {"aim", NPLUG_ACTION_MOTION, "mouse:move", 0},
+    [SCROLL] = {"scroll", NPLUG_ACTION_MOTION, "mouse:wheel", 0},
 };
 
 /* A pad and a mouse of player 1's, a keyboard, and a port by hand that tells of the focus. */
@@ -69,7 +69,7 @@ static void set_focus(deck *deck, bool focused)
 
     report.time = deck->now;
     report.kind = NPLUG_REPORT_FOCUS;
-    report.as.value = focused;
+    report.data.value = focused;
     nplug_push(deck->port.ring, &report, 1);
     step(deck, MS);
 }
@@ -85,12 +85,12 @@ static void pick(deck *deck)
 {
     nplug_pick pick = {sizeof pick, NPLUG_ANYONE, 0, 0, 0, 1.0f, true};
 
-    nplug_pick_begin(deck->rig.nest, &pick);
+    nplug_start_pick(deck->rig.nest, &pick);
 }
 
 static void stop_picking(deck *deck)
 {
-    nplug_pick_end(deck->rig.nest);
+    nplug_stop_pick(deck->rig.nest);
 }
 
 /* The keyboard is the active set; then a press on the pad, or on a mouse that is no desk's. */

@@ -122,7 +122,7 @@ static void record(recording *into, unsigned seed)
         if (step % 53 == 7 && nplug_device_count(rig.nest))
             nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 1 + step % 2);
         if (step % 71 == 3 && nplug_device_count(rig.nest) > 1)
-            nplug_yield(rig.nest, nplug_device_at(rig.nest, 1));
+            nplug_unclaim(rig.nest, nplug_device_at(rig.nest, 1));
         rig_step(&rig, (nplug_time)step * 5003);
         into->digest[step] = nplug_digest(rig.nest);
         into->count += nplug_take_records(rig.nest, into->records + into->count,
@@ -149,7 +149,7 @@ static void replay(const recording *from)
     setup.limits = from->limits;
     ck_assert_int_eq(nplug_open(&setup, block, size, &nest), NPLUG_OK);
     ck_assert_int_eq(nplug_use_game(nest, &game), NPLUG_OK);
-    nplug_replay_begin(&replay, from->records, from->count);
+    nplug_replay_open(&replay, from->records, from->count);
     ck_assert_int_eq(nplug_attach_lossless(nest, nplug_replay_port(), &replay), NPLUG_OK);
     while (nplug_replay_next(&replay, commands, COUNT_OF(commands), &count, &now) == NPLUG_OK) {
         for (size_t i = 0; i < count; i++)
@@ -159,7 +159,7 @@ static void replay(const recording *from)
         step++;
     }
     ck_assert_uint_eq(step, STEPS);
-    nplug_shut(nest);
+    nplug_close(nest);
     free(block);
 }
 
@@ -178,9 +178,9 @@ static bool tells_usage(const recording *trace, uint32_t usage)
     uint16_t signal = 0;
 
     for (size_t i = 0; i < trace->count; i++) {
-        const nplug_report *report = &trace->records[i].as.report;
+        const nplug_report *report = &trace->records[i].data.report;
         if (trace->records[i].kind != NPLUG_RECORD_REPORT) continue;
-        if (report->kind == NPLUG_REPORT_SIGNAL && report->as.signal.code == (7u << 16 | usage))
+        if (report->kind == NPLUG_REPORT_SIGNAL && report->data.signal.code == (7u << 16 | usage))
             signal = report->signal;
         if (report->kind == NPLUG_REPORT_VALUE && signal && report->signal == signal &&
             report->device == 2)
@@ -199,8 +199,8 @@ START_TEST(a_trace_tells_no_key_that_the_game_does_not_bind)
     ck_assert(!tells_usage(trace, 0x1d)); /* KeyZ */
     for (size_t i = 0; i < trace->count; i++)
         ck_assert(trace->records[i].kind != NPLUG_RECORD_REPORT ||
-                  trace->records[i].as.report.kind != NPLUG_REPORT_TEXT ||
-                  memcmp(trace->records[i].as.report.as.text, "H-1", 3) != 0);
+                  trace->records[i].data.report.kind != NPLUG_REPORT_TEXT ||
+                  memcmp(trace->records[i].data.report.data.text, "H-1", 3) != 0);
     free(trace);
 }
 END_TEST

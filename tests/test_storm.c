@@ -46,7 +46,7 @@ typedef struct dev {
 typedef struct storm {
     test_rig rig;
     hand_port port;
-    nplug_seat_rule rule;
+    nplug_seats rule;
     uint32_t wobble, waits; /* ms */
     bool parts, deaf;
     unit units[UNITS];
@@ -56,7 +56,7 @@ typedef struct storm {
     uint32_t random, seed, op;
     nplug_device old[4096]; /* handles of devices that are no more */
     uint32_t old_count;
-    int64_t balance[NPLUG_EVENT_KINDS];
+    int64_t balance[NPLUG_EVENT_FULL + 1];
     int64_t presses[PLAYERS + 1];
 } storm;
 
@@ -464,10 +464,10 @@ static void push_arrival(storm *s, uint32_t device)
     report.time = s->now;
     report.device = device;
     report.kind = NPLUG_REPORT_ARRIVE;
-    report.as.arrive.bus = 3;
-    report.as.arrive.vendor = 0xb12d;
-    report.as.arrive.product = u->product;
-    report.as.arrive.signals = signals;
+    report.data.arrive.bus = 3;
+    report.data.arrive.vendor = 0xb12d;
+    report.data.arrive.product = u->product;
+    report.data.arrive.signals = signals;
     nplug_push(s->port.ring, &report, 1);
     if (u->serial) push_text(s, device, NPLUG_TEXT_SERIAL, u->serial);
     snprintf(socket, sizeof socket, "usb-%u", u->socket);
@@ -479,9 +479,9 @@ static void push_arrival(storm *s, uint32_t device)
         report.device = device;
         report.kind = NPLUG_REPORT_SIGNAL;
         report.signal = i;
-        report.as.signal.code = 1u << 16 | (u->keyboard ? keys[i] : 0x130);
-        report.as.signal.max = 1;
-        report.as.signal.space = NPLUG_SPACE_EVDEV;
+        report.data.signal.code = 1u << 16 | (u->keyboard ? keys[i] : 0x130);
+        report.data.signal.max = 1;
+        report.data.signal.space = NPLUG_SPACE_EVDEV;
         nplug_push(s->port.ring, &report, 1);
     }
     push_kind(s->port.ring, s->now, device, NPLUG_REPORT_READY);
@@ -493,7 +493,7 @@ static void push_focus(storm *s, bool focused)
 
     report.time = s->now;
     report.kind = NPLUG_REPORT_FOCUS;
-    report.as.value = focused;
+    report.data.value = focused;
     nplug_push(s->port.ring, &report, 1);
 }
 
@@ -561,12 +561,12 @@ static void call(storm *s, dev *d, int p, uint32_t which)
             set_hearers(d, i, d->hearers[i] | 1u << (p - 1));
         break;
     case 2:
-        result = nplug_yield(s->rig.nest, d->handle);
+        result = nplug_unclaim(s->rig.nest, d->handle);
         for (int i = 0; i <= PARTS; i++)
             set_hearers(d, i, 0);
         break;
     case 3:
-        result = nplug_yield_for(s->rig.nest, d->handle, (nplug_player)p);
+        result = nplug_unclaim_for(s->rig.nest, d->handle, (nplug_player)p);
         for (int i = 0; i <= PARTS; i++)
             set_hearers(d, i, d->hearers[i] & ~(1u << (p - 1)));
         break;
@@ -666,7 +666,7 @@ static bool is_held(const storm *s, int p)
 /* A player who has any device is shown prompts of one of them. */
 static bool uses_own(const storm *s, int p)
 {
-    nplug_device active = nplug_active(s->rig.nest, (nplug_player)p).device;
+    nplug_device active = nplug_active_info(s->rig.nest, (nplug_player)p).device;
 
     for (int i = 0; i < DEVS; i++)
         if (is_known(&s->devs[i]) && s->devs[i].handle == active)
@@ -686,8 +686,8 @@ static void check_players(storm *s)
         HOLDS(s, nplug_held(s->rig.nest, (nplug_player)p, HORN) == is_held(s, p));
         seated += s->seated[p];
         HOLDS(s, !has_device(s, p) || uses_own(s, p));
-        HOLDS(s, nplug_seated(s->rig.nest, (nplug_player)p) == s->seated[p]);
-        HOLDS(s, nplug_waits(s->rig.nest, (nplug_player)p) == waits(s, p));
+        HOLDS(s, nplug_player_seated(s->rig.nest, (nplug_player)p) == s->seated[p]);
+        HOLDS(s, nplug_player_waits(s->rig.nest, (nplug_player)p) == waits(s, p));
         HOLDS(s, !nplug_missed_at(s->rig.nest, (nplug_player)p, missed_by(s, p)));
         HOLDS(s, missed_by(s, p) == 0 ||
                      nplug_missed_at(s->rig.nest, (nplug_player)p, missed_by(s, p) - 1));
@@ -732,12 +732,13 @@ static void gather_units(storm *s)
 static void open_storm(storm *s, uint32_t seed)
 {
     static const nplug_action_def actions[] = {
-        [STEER] = {"steer", NPLUG_VECTOR, "pad:stick-left", 0},
-        [THROTTLE] = {"throttle", NPLUG_LEVEL, "pad:trigger-right", 0},
-        [HORN] = {"horn", NPLUG_BUTTON, "pad:south | key:KeyW | key:ArrowUp | key:Space", 0}};
+        [STEER] = {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left", 0},
+        [THROTTLE] = {"throttle", NPLUG_ACTION_LEVEL, "pad:trigger-right", 0},
+        [HORN] = {"horn", NPLUG_ACTION_BUTTON, "pad:south | key:KeyW | key:ArrowUp | key:Space",
+                  0}};
     static const nplug_part_def parts[PARTS] = {{"left", "KeyW,KeyA"}, {"right", "ArrowUp"}};
-    static const nplug_seat_rule rules[] = {NPLUG_SEATS_FIRST_USE, NPLUG_SEATS_BY_ARRIVAL,
-                                            NPLUG_SEATS_BY_CALL};
+    static const nplug_seats rules[] = {NPLUG_SEATS_FIRST_USE, NPLUG_SEATS_BY_ARRIVAL,
+                                        NPLUG_SEATS_BY_CALL};
     nplug_game game = nplug_game_for("storm", actions, COUNT_OF(actions), PLAYERS);
     nplug_setup setup = nplug_setup_default();
 
@@ -746,7 +747,7 @@ static void open_storm(storm *s, uint32_t seed)
     s->now = 1000;
     s->rule = game.seats = rules[seed % COUNT_OF(rules)];
     s->wobble = game.wobble_ms = seed % 2 ? 40 : 0;
-    s->waits = game.waits_ms = seed % 4 < 2 ? seed % 3 ? 700 : 7000 : 0;
+    s->waits = game.seat_wait_ms = seed % 4 < 2 ? seed % 3 ? 700 : 7000 : 0;
     s->parts = seed % 8 < 4;
     game.parts = parts;
     game.part_count = s->parts ? PARTS : 0;

@@ -138,7 +138,7 @@ static void open_game(play *play, char text[ACTIONS][32])
     snprintf(text[HOLD], 32, "pad:south hold=%u", (unsigned)(play->hold / MS));
     snprintf(text[PLAIN], 32, "pad:south");
     for (unsigned a = 0; a < ACTIONS; a++)
-        play->actions[a] = (nplug_action_def){names[a], NPLUG_BUTTON, text[a], 0};
+        play->actions[a] = (nplug_action_def){names[a], NPLUG_ACTION_BUTTON, text[a], 0};
     rig_open(&play->rig, &game, NULL);
     nplug_sim_plug(play->rig.sim, 0, "pad", "heron");
     rig_step(&play->rig, 0);

@@ -83,14 +83,14 @@ static float value_of(const paper_rig *p, nplug_device device, const char *contr
 static bool has_control(const paper_rig *p, nplug_device device, const char *control)
 {
     nplug_control wanted = nplug_control_from_name(control, (size_t)-1);
-    nplug_control_info info;
+    nplug_control_facts info;
 
-    for (uint32_t i = 0; nplug_control_look(p->rig.nest, device, i, &info) == NPLUG_OK; i++)
+    for (uint32_t i = 0; nplug_control_info(p->rig.nest, device, i, &info) == NPLUG_OK; i++)
         if (info.control == wanted) return true;
     return false;
 }
 
-static nplug_device device_of_kind(const paper_rig *p, nplug_kind kind)
+static nplug_device device_of_kind(const paper_rig *p, nplug_device_kind kind)
 {
     for (uint32_t i = 0; i < nplug_device_count(p->rig.nest); i++) {
         nplug_device device = nplug_device_at(p->rig.nest, i);
@@ -225,9 +225,9 @@ START_TEST(a_node_that_dies_while_its_unit_is_put_together_leaves_the_rest)
     open_units(&p);
     plug(&p, 1, 1, PAD, "W-7", NULL);
     arrive.kind = NPLUG_REPORT_ARRIVE;
-    arrive.as.arrive.vendor = 0x77;
-    arrive.as.arrive.product = 1;
-    arrive.as.arrive.signals = 6;
+    arrive.data.arrive.vendor = 0x77;
+    arrive.data.arrive.product = 1;
+    arrive.data.arrive.signals = 6;
     nplug_push(p.port.ring, &arrive, 1);
     nplug_push_text(p.port.ring, 2, 2, NPLUG_TEXT_SERIAL, "W-7");
     push_kind(p.port.ring, 3, 2, NPLUG_REPORT_DEPART);
@@ -294,11 +294,11 @@ START_TEST(what_lies_beside_a_pad_is_never_use)
     device = nplug_device_at(p.rig.nest, 0);
     ck_assert_float_eq(value_of(&p, device, "touch:contact-down-1"), 1.0f);
     ck_assert_float_eq_tol(value_of(&p, device, "touch:contact-1"), 0.5f, 0.001f);
-    ck_assert(!nplug_seated(p.rig.nest, 1));
+    ck_assert(!nplug_player_seated(p.rig.nest, 1));
     say_paper(&p, 3000, 2, 3, 1, false); /* the touch pad pressed is a button of the pad */
     rig_step(&p.rig, 4000);
     ck_assert_float_eq(value_of(&p, device, "pad:touchpad"), 1.0f);
-    ck_assert(nplug_seated(p.rig.nest, 1));
+    ck_assert(nplug_player_seated(p.rig.nest, 1));
     rig_close(&p.rig);
 }
 END_TEST
@@ -306,7 +306,7 @@ END_TEST
 /* A sheet may name a node; resolution and nodes can be asked of each signal. */
 START_TEST(signals_tell_their_node_and_their_resolution)
 {
-    nplug_signal_info info;
+    nplug_signal_facts info;
     uint32_t beside = 0;
     nplug_device device;
     paper_rig p;
@@ -316,7 +316,7 @@ START_TEST(signals_tell_their_node_and_their_resolution)
     plug(&p, 1, 2, PAD, "W-7", NULL);
     rig_step(&p.rig, 10);
     device = nplug_device_at(p.rig.nest, 0);
-    for (uint32_t i = 0; nplug_signal_look(p.rig.nest, device, i, &info) == NPLUG_OK; i++) {
+    for (uint32_t i = 0; nplug_signal_info(p.rig.nest, device, i, &info) == NPLUG_OK; i++) {
         ck_assert_int_eq(info.chief, info.node == 1);
         ck_assert_int_eq(info.node_kind, info.chief ? NPLUG_KIND_PAD : NPLUG_KIND_MOTION);
         if (!info.chief) ck_assert_int_eq(info.resolution, beside++ < 3 ? 8192 : 1024);
@@ -344,14 +344,14 @@ START_TEST(a_pad_with_sensors_is_learnt)
     plug(&p, 1, 2, MOTION, "W-7", NULL);
     plug(&p, 2, 3, TOUCH, "W-7", NULL);
     rig_step(&p.rig, 10);
-    ck_assert_uint_le(nplug_learn_memory_needed(), sizeof block);
-    learner = nplug_learn_begin(p.rig.nest, nplug_device_at(p.rig.nest, 0), NPLUG_KIND_PAD, block,
-                                sizeof block);
+    ck_assert_uint_le(nplug_learner_memory_needed(), sizeof block);
+    learner = nplug_learner_open(p.rig.nest, nplug_device_at(p.rig.nest, 0), NPLUG_KIND_PAD, block,
+                                 sizeof block);
     ck_assert_ptr_nonnull(learner);
     say_paper(&p, 20, 1, PAD_X, 30000, false);
-    for (int turn = 0; turn < 4000 && nplug_learn_look(learner, p.rig.nest) != NPLUG_LEARN_DONE;
-         turn++) {
-        nplug_learn_asks(learner, &question);
+    for (int turn = 0;
+         turn < 4000 && nplug_learner_step(learner, p.rig.nest) != NPLUG_LEARN_PHASE_DONE; turn++) {
+        nplug_learner_info(learner, &question);
         time += 20000;
         if (turn == 20) say_paper(&p, time, 1, PAD_X, 0, false);
         for (uint16_t s = 0; s < 6; s++)
@@ -360,13 +360,13 @@ START_TEST(a_pad_with_sensors_is_learnt)
             say_paper(&p, time, 3, 3, 1, false);
         else if (question.control == nplug_control_from_name("pad:touchpad", 12))
             say_paper(&p, time, 3, 3, 0, false);
-        else if (question.phase == NPLUG_LEARN_MOVE && turn % 40 == 39)
-            nplug_learn_skip(learner);
+        else if (question.phase == NPLUG_LEARN_PHASE_MOVE && turn % 40 == 39)
+            nplug_learner_skip(learner);
         rig_step(&p.rig, time);
     }
-    sheet = nplug_learn_sheet(learner);
+    sheet = nplug_learner_sheet(learner);
     ck_assert_ptr_nonnull(sheet);
-    ck_assert_int_eq(sheet->matches[0].kind, NPLUG_KIND_PAD);
+    ck_assert_int_eq(sheet->rules[0].kind, NPLUG_KIND_PAD);
     for (uint32_t i = 0; i < sheet->wire_count; i++) {
         ck_assert_int_ne(sheet->wires[i].node, NPLUG_KIND_MOTION);
         touched |= sheet->wires[i].node == NPLUG_KIND_TOUCH;
@@ -434,7 +434,7 @@ static const struct {
 START_TEST(what_lies_at_its_other_end_rests_there)
 {
     paper_signal signals[8];
-    nplug_control_info info;
+    nplug_control_facts info;
     nplug_device device;
     uint16_t count = 0;
     paper_rig p;
@@ -447,7 +447,7 @@ START_TEST(what_lies_at_its_other_end_rests_there)
     open_paper(&p);
     device = plug_paper(&p, 3, 1, 1, 0, signals, count);
     ck_assert_float_eq_tol(value_of(&p, device, lying[_i].control), lying[_i].before, 0.02f);
-    for (uint32_t i = 0; nplug_control_look(p.rig.nest, device, i, &info) == NPLUG_OK; i++)
+    for (uint32_t i = 0; nplug_control_info(p.rig.nest, device, i, &info) == NPLUG_OK; i++)
         if (info.control == nplug_control_from_name(lying[_i].control, (size_t)-1))
             ck_assert_int_eq(info.lies, lying[_i].other_end);
     for (int times = 0; times < 3; times++) {
@@ -525,7 +525,7 @@ START_TEST(a_stick_that_lies_far_off_rests_there_until_it_is_moved)
         {EV(3, 0), NPLUG_SPACE_EVDEV, NPLUG_NATURE_AXIS, -32768, 32767, 8192, 0, 0, 0},
         STICK(1),
         BUTTON(0x130)};
-    nplug_control_info info;
+    nplug_control_facts info;
     nplug_device device;
     paper_rig p;
 
@@ -535,7 +535,7 @@ START_TEST(a_stick_that_lies_far_off_rests_there_until_it_is_moved)
     ck_assert_float_eq(nplug_vector(p.rig.nest, 1, STEER).x, 0.0f);
     play_to(&p, 20000, 1100000);
     ck_assert_float_eq(value_of(&p, device, "pad:stick-left"), 0.0f);
-    nplug_control_look(p.rig.nest, device, 0, &info);
+    nplug_control_info(p.rig.nest, device, 0, &info);
     ck_assert(info.lies);
     say(&p, 1200000, 0, 32767);
     play_to(&p, 1200000, 1300000);
@@ -543,7 +543,7 @@ START_TEST(a_stick_that_lies_far_off_rests_there_until_it_is_moved)
     say(&p, 1400000, 0, 8192);
     play_to(&p, 1400000, 3000000);
     ck_assert_float_eq_tol(value_of(&p, device, "pad:stick-left"), 0.25f, 0.001f);
-    nplug_control_look(p.rig.nest, device, 0, &info);
+    nplug_control_info(p.rig.nest, device, 0, &info);
     ck_assert(!info.lies);
     rig_close(&p.rig);
 }
@@ -554,7 +554,8 @@ END_TEST
 /* One finger takes another's place in its slot: the first has ended. */
 START_TEST(a_contact_replaced_without_an_end_is_an_end_and_a_begin)
 {
-    static const nplug_action_def touch[] = {{"grab", NPLUG_BUTTON, "touch:contact-down-1", 0}};
+    static const nplug_action_def touch[] = {
+        {"grab", NPLUG_ACTION_BUTTON, "touch:contact-down-1", 0}};
     nplug_game game = nplug_game_for_one("touch", touch, 1);
     paper_rig p;
 
@@ -576,7 +577,7 @@ END_TEST
 /* The system lets go of a button, not a person: the release is marked. */
 START_TEST(what_the_system_lets_go_of_is_marked_cancelled)
 {
-    nplug_report report = value_report(3000, 1, 8, 0, NPLUG_REPORT_CANCELLED);
+    nplug_report report = value_report(3000, 1, 8, 0, NPLUG_REPORT_FLAG_CANCELLED);
     nplug_event event;
     paper_rig p;
 
@@ -587,12 +588,12 @@ START_TEST(what_the_system_lets_go_of_is_marked_cancelled)
     nplug_push(p.port.ring, &report, 1);
     rig_step(&p.rig, 3000);
     ck_assert(rig_saw(&p.rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert_uint_eq(event.flags & NPLUG_EVENT_CANCELLED, NPLUG_EVENT_CANCELLED);
+    ck_assert_uint_eq(event.flags & NPLUG_EVENT_FLAG_CANCELLED, NPLUG_EVENT_FLAG_CANCELLED);
     say(&p, 4000, PAD_SOUTH, 1);
     say(&p, 5000, PAD_SOUTH, 0);
     rig_step(&p.rig, 6000);
     ck_assert(rig_saw(&p.rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert_uint_eq(event.flags & NPLUG_EVENT_CANCELLED, 0);
+    ck_assert_uint_eq(event.flags & NPLUG_EVENT_FLAG_CANCELLED, 0);
     rig_close(&p.rig);
 }
 END_TEST
@@ -615,10 +616,10 @@ START_TEST(wrong_hardware_gives_values_in_range)
     device = plug_paper(&p, 3, 1, 1, 0, signals, COUNT_OF(signals));
     for (uint16_t s = 0; s < COUNT_OF(signals); s++)
         for (unsigned v = 0; v < COUNT_OF(raw); v++) {
-            nplug_control_info info;
+            nplug_control_facts info;
             say(&p, time += 1000, s, raw[v]);
             rig_step(&p.rig, time);
-            for (uint32_t i = 0; nplug_control_look(p.rig.nest, device, i, &info) == NPLUG_OK; i++)
+            for (uint32_t i = 0; nplug_control_info(p.rig.nest, device, i, &info) == NPLUG_OK; i++)
                 ck_assert(fabsf(info.value.x) <= 1.0f && fabsf(info.value.y) <= 1.0f);
         }
     rig_close(&p.rig);

@@ -38,7 +38,7 @@ typedef struct axis {
 static const struct hardware {
     const char *name, *model, *key;
     nplug_space space;
-    nplug_kind kind;
+    nplug_device_kind kind;
     int set; /* the same number for devices of one set */
     unsigned axes;
     axis axis[AXES];

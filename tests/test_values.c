@@ -97,22 +97,22 @@ END_TEST
 
 START_TEST(a_signal_that_has_said_nothing_is_at_rest)
 {
-    nplug_signal_info signal;
+    nplug_signal_facts signal;
     test_rig rig;
 
     rig_open(&rig, NULL, NULL);
     nplug_sim_plug(rig.sim, 0, "pad", "heron");
     rig_step(&rig, 0);
     for (uint32_t i = 0; i < 19; i++) {
-        nplug_control_info info;
-        ck_assert_int_eq(nplug_control_look(rig.nest, nplug_device_at(rig.nest, 0), i, &info),
+        nplug_control_facts info;
+        ck_assert_int_eq(nplug_control_info(rig.nest, nplug_device_at(rig.nest, 0), i, &info),
                          NPLUG_OK);
         ck_assert_float_eq(info.value.x, 0.0f);
         ck_assert(!info.down);
     }
-    nplug_signal_look(rig.nest, nplug_device_at(rig.nest, 0), 2, &signal); /* a trigger */
+    nplug_signal_info(rig.nest, nplug_device_at(rig.nest, 0), 2, &signal); /* a trigger */
     ck_assert_int_eq(signal.raw, 0);
-    ck_assert(!signal.known);
+    ck_assert(!signal.heard);
     rig_close(&rig);
 }
 END_TEST

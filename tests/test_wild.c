@@ -21,25 +21,27 @@ typedef struct wild {
 /* The harbour's actions, and all that may go wrong between them. */
 static const nplug_layer_def layers[] = {
     {"helm", 0, true}, {"deck", 5, false}, {"bridge", 5, true}};
-static const nplug_action_rule rules[] = {
+static const nplug_action_policy rules[] = {
     {0, NPLUG_MERGE_LATEST, NPLUG_OPPOSITE_LATEST, 0, NULL, 0, 0, false},
     {1, NPLUG_MERGE_ADDED, NPLUG_OPPOSITE_FIRST, 0, NULL, 0, 0, false},
     {6, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, 1, NULL, 0, 0, false},
     {7, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, 1, NULL, 0, 0, false}};
 static const nplug_action_def wild_actions[12] = {
-    {"steer", NPLUG_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD | mouse:move scale=0.1", 0},
-    {"throttle", NPLUG_LEVEL, "pad:trigger-right | key:Space rise=2 fall=3", 0},
-    {"horn", NPLUG_BUTTON, "pad:south | key:KeyH | mouse:left", 0},
-    {"winch", NPLUG_BUTTON, "pad:west hold=30 | pad:trigger-left | key:KeyE", 1},
-    {"look", NPLUG_MOTION, "mouse:move | pad:stick-right", 0},
-    {"menu", NPLUG_BUTTON, "pad:start | key:Escape", 2},
-    {"lamp", NPLUG_BUTTON, "pad:south tap=40 | key:KeyH tap=20", 0},
-    {"flare", NPLUG_BUTTON, "pad:south double-tap=40 | pad:north taps=3:40", 0},
-    {"anchor", NPLUG_BUTTON, "pad:shoulder-left+pad:south | key:ShiftLeft/ShiftRight+key:KeyH", 0},
-    {"rope", NPLUG_BUTTON, "pad:stick-left.up repeat=20:10 | pad:south release observe", 1},
-    {"trim", NPLUG_VECTOR,
+    {"steer", NPLUG_ACTION_VECTOR,
+     "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD | mouse:move scale=0.1", 0},
+    {"throttle", NPLUG_ACTION_LEVEL, "pad:trigger-right | key:Space rise=2 fall=3", 0},
+    {"horn", NPLUG_ACTION_BUTTON, "pad:south | key:KeyH | mouse:left", 0},
+    {"winch", NPLUG_ACTION_BUTTON, "pad:west hold=30 | pad:trigger-left | key:KeyE", 1},
+    {"look", NPLUG_ACTION_MOTION, "mouse:move | pad:stick-right", 0},
+    {"menu", NPLUG_ACTION_BUTTON, "pad:start | key:Escape", 2},
+    {"lamp", NPLUG_ACTION_BUTTON, "pad:south tap=40 | key:KeyH tap=20", 0},
+    {"flare", NPLUG_ACTION_BUTTON, "pad:south double-tap=40 | pad:north taps=3:40", 0},
+    {"anchor", NPLUG_ACTION_BUTTON,
+     "pad:shoulder-left+pad:south | key:ShiftLeft/ShiftRight+key:KeyH", 0},
+    {"rope", NPLUG_ACTION_BUTTON, "pad:stick-left.up repeat=20:10 | pad:south release observe", 1},
+    {"trim", NPLUG_ACTION_VECTOR,
      "pad:shoulder-left+pad:stick-left | key:ShiftLeft+keys:KeyW,KeyS,KeyA,KeyD", 2},
-    {"bell", NPLUG_BUTTON, "pad:east kind=pad | pad:south family=quay-letters", 2},
+    {"bell", NPLUG_ACTION_BUTTON, "pad:east kind=pad | pad:south family=quay-letters", 2},
 };
 
 static const nplug_part_def parts[] = {{"left", "KeyW,KeyS,KeyA,KeyD"}, {"right", "KeyH,Space"}};
@@ -50,12 +52,12 @@ static nplug_game wild_game(void)
 
     game.layers = layers;
     game.layer_count = COUNT_OF(layers);
-    game.rules = rules;
-    game.rule_count = COUNT_OF(rules);
+    game.policies = rules;
+    game.policy_count = COUNT_OF(rules);
     game.parts = parts;
     game.part_count = COUNT_OF(parts);
     game.leave = "bell";
-    game.waits_ms = 300;
+    game.seat_wait_ms = 300;
     game.wobble_ms = 40;
     return game;
 }
@@ -79,8 +81,8 @@ static nplug_report any_report(const wild *w)
     report.kind = (uint8_t)(below(8) ? NPLUG_REPORT_VALUE : below(14));
     report.flags = (uint8_t)(below(4) ? 0 : below(4));
     report.signal = (uint16_t)below(22);
-    if (report.kind == NPLUG_REPORT_VALUE && below(2)) report.as.value = (int32_t)below(2);
-    if (report.kind == NPLUG_REPORT_ARRIVE) report.as.arrive.signals = (uint16_t)below(40);
+    if (report.kind == NPLUG_REPORT_VALUE && below(2)) report.data.value = (int32_t)below(2);
+    if (report.kind == NPLUG_REPORT_ARRIVE) report.data.arrive.signals = (uint16_t)below(40);
     return report;
 }
 
@@ -101,7 +103,7 @@ static void any_command(wild *w)
         nplug_claim(w->rig.nest, device, below(4));
         break;
     case 1:
-        nplug_yield(w->rig.nest, device);
+        nplug_unclaim(w->rig.nest, device);
         break;
     case 2:
         nplug_leave(w->rig.nest, below(4));
@@ -124,7 +126,7 @@ static void any_command(wild *w)
         break;
     case 9:
         pick.takes = below(2);
-        nplug_pick_begin(w->rig.nest, &pick);
+        nplug_start_pick(w->rig.nest, &pick);
         break;
     case 10:
         nplug_swap(w->rig.nest, a, b % 4);
@@ -136,7 +138,7 @@ static void any_command(wild *w)
         nplug_share(w->rig.nest, device, below(4));
         break;
     case 13:
-        nplug_yield_for(w->rig.nest, device, below(4));
+        nplug_unclaim_for(w->rig.nest, device, below(4));
         break;
     case 14:
         following.only = below(2);
@@ -197,12 +199,12 @@ static void command_both(wild *w)
 static void check_nest(wild *w)
 {
     const nplug_nest *nest = w->rig.nest;
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
     uint32_t heard = 0;
 
     ck_assert_uint_le(nplug_device_count(nest), nest->limits.devices);
     for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
-        ck_assert_int_eq(nplug_device_look(nest, nplug_device_at(nest, i), &info), NPLUG_OK);
+        ck_assert_int_eq(nplug_device_info(nest, nplug_device_at(nest, i), &info), NPLUG_OK);
         ck_assert(info.present);
         heard |= info.players ? info.players << 1 : 1u;
     }
@@ -213,7 +215,7 @@ static void check_nest(wild *w)
             ck_assert_uint_eq(state->presses - w->released[p][a], state->held != 0);
             ck_assert(state->held == 0 || (heard & (1u << p))); /* nobody absent holds anything */
             ck_assert(state->value.x == state->value.x && state->value.y == state->value.y);
-            ck_assert(wild_actions[a].kind == NPLUG_MOTION ||
+            ck_assert(wild_actions[a].kind == NPLUG_ACTION_MOTION ||
                       (state->value.x <= 1.0f && state->value.x >= -1.0f));
         }
 }
@@ -274,7 +276,7 @@ static void replay_wild(const wild *w, unsigned steps, uint32_t records)
     setup.limits.ring_slots = 4096;
     setup.limits.records = records;
     rig_open_setup(&rig, &game, setup);
-    nplug_replay_begin(&replay, w->records, w->record_count);
+    nplug_replay_open(&replay, w->records, w->record_count);
     ck_assert_int_eq(nplug_attach_lossless(rig.nest, nplug_replay_port(), &replay), NPLUG_OK);
     for (unsigned step = 0; step < steps; step++) {
         nplug_time now;
@@ -397,7 +399,7 @@ START_TEST(a_ring_keeps_groups_whole_and_in_order)
         }
         waiting = np_ring_waiting(&ring);
         for (uint32_t i = 0; below(3) && i < waiting; i++, ring.read++)
-            ck_assert_int_eq(np_ring_at(&ring, 0)->as.value, taken++);
+            ck_assert_int_eq(np_ring_at(&ring, 0)->data.value, taken++);
         np_ring_release(&ring);
     }
     ck_assert_int_gt(taken, 1000);

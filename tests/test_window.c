@@ -38,16 +38,16 @@ static void close_window(window_rig *w)
 START_TEST(keys_pointer_and_wheel_reach_actions)
 {
     window_rig w;
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
 
     open_window(&w, NPLUG_WINDOW_KEYBOARD | NPLUG_WINDOW_MOUSE);
     ck_assert_uint_eq(nplug_device_count(w.rig.nest), 2);
-    nplug_device_look(w.rig.nest, nplug_device_at(w.rig.nest, 0), &info);
+    nplug_device_info(w.rig.nest, nplug_device_at(w.rig.nest, 0), &info);
     ck_assert_int_eq(info.kind, NPLUG_KIND_KEYBOARD);
-    ck_assert_int_eq(info.times, NPLUG_TIMES_SERVER);
+    ck_assert_int_eq(info.times, NPLUG_TIME_SOURCE_SERVER);
     nplug_window_key(w.window, 1000, KEY_H, true);
     nplug_window_key(w.window, 1500, KEY_H, true); /* repeated by the system */
-    nplug_window_key(w.window, 1600, nplug_key_usage(NPLUG_KEYS_X11, 25), true); /* W */
+    nplug_window_key(w.window, 1600, nplug_key_usage(NPLUG_KEY_SCHEME_X11, 25), true); /* W */
     nplug_window_move(w.window, 1700, 5, 3, false);
     nplug_window_move(w.window, 1700, 100, 100, true); /* made up from a touch */
     nplug_window_move(w.window, 1800, 5, 3, false);
@@ -80,9 +80,9 @@ static void check_notches(window_rig *w, unsigned next, unsigned last)
 START_TEST(a_notch_of_a_wheel_is_a_press)
 {
     static const nplug_action_def actions[] = {
-        {"next", NPLUG_BUTTON, "mouse:wheel.up", 0},
-        {"last", NPLUG_BUTTON, "mouse:wheel.down | mouse:wheel.left", 0},
-        {"zoom", NPLUG_MOTION, "mouse:wheel", 0}};
+        {"next", NPLUG_ACTION_BUTTON, "mouse:wheel.up", 0},
+        {"last", NPLUG_ACTION_BUTTON, "mouse:wheel.down | mouse:wheel.left", 0},
+        {"zoom", NPLUG_ACTION_MOTION, "mouse:wheel", 0}};
     nplug_game game = nplug_game_for_one("notches", actions, COUNT_OF(actions));
     nplug_pick pick = {.size = sizeof pick, .player = 1};
     nplug_event event;
@@ -100,7 +100,7 @@ START_TEST(a_notch_of_a_wheel_is_a_press)
     nplug_window_wheel(w.window, 2400, 120, 0); /* bound to nothing */
     rig_step(&w.rig, 3000);
     check_notches(&w, 0, 1);
-    ck_assert_int_eq(nplug_pick_begin(w.rig.nest, &pick), NPLUG_OK);
+    ck_assert_int_eq(nplug_start_pick(w.rig.nest, &pick), NPLUG_OK);
     rig_step(&w.rig, 3500);
     nplug_window_wheel(w.window, 3600, 0, -120);
     nplug_window_wheel(w.window, 3700, 0, 120); /* of the same turn: spent */
@@ -131,7 +131,7 @@ START_TEST(losing_the_focus_lets_go_and_what_is_held_is_spent)
     nplug_window_focus(w.window, 2000, false);
     rig_step(&w.rig, 2500);
     ck_assert(rig_saw(&w.rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert_uint_eq(event.flags, NPLUG_EVENT_CANCELLED);
+    ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_CANCELLED);
     ck_assert_float_eq(nplug_vector(w.rig.nest, 1, STEER).x, 0.0f);
     nplug_window_pad_button(w.window, 3000, 0, 0, 1.0f); /* pressed while away */
     nplug_window_pad_axis(w.window, 3000, 0, 1, 1.0f);
@@ -181,7 +181,7 @@ END_TEST
 
 START_TEST(fingers_have_places)
 {
-    nplug_signal_info info;
+    nplug_signal_facts info;
     window_rig w;
 
     open_window(&w, NPLUG_WINDOW_TOUCH);
@@ -193,11 +193,11 @@ START_TEST(fingers_have_places)
     nplug_window_touch(w.window, 1500, 70, (nplug_vec2){0.5f, 0.5f}, false);
     nplug_window_touch(w.window, 1500, 71, (nplug_vec2){0.5f, 2.0f}, true);
     rig_step(&w.rig, 2000);
-    nplug_signal_look(w.rig.nest, nplug_device_at(w.rig.nest, 0), 0, &info);
+    nplug_signal_info(w.rig.nest, nplug_device_at(w.rig.nest, 0), 0, &info);
     ck_assert_int_eq(info.raw, -1);
-    nplug_signal_look(w.rig.nest, nplug_device_at(w.rig.nest, 0), 3, &info);
+    nplug_signal_info(w.rig.nest, nplug_device_at(w.rig.nest, 0), 3, &info);
     ck_assert_int_eq(info.raw, 71);
-    nplug_signal_look(w.rig.nest, nplug_device_at(w.rig.nest, 0), 5, &info);
+    nplug_signal_info(w.rig.nest, nplug_device_at(w.rig.nest, 0), 5, &info);
     ck_assert_int_eq(info.raw, 65535);
     close_window(&w);
 }
@@ -240,24 +240,25 @@ START_TEST(key_numbers_agree)
     uint32_t by[256] = {0};
 
     for (size_t i = 0; i < COUNT_OF(rows); i++) {
-        uint16_t usage = nplug_key_usage_of_code(rows[i].code);
+        uint16_t usage = nplug_key_usage_from_code(rows[i].code);
         ck_assert_msg(usage != 0, "%s", rows[i].code);
-        ck_assert_msg(nplug_key_usage(NPLUG_KEYS_KERNEL, rows[i].kernel) == usage, "%s",
+        ck_assert_msg(nplug_key_usage(NPLUG_KEY_SCHEME_KERNEL, rows[i].kernel) == usage, "%s",
                       rows[i].code);
-        ck_assert_uint_eq(nplug_key_usage(NPLUG_KEYS_X11, rows[i].kernel + 8), usage);
-        ck_assert_msg(nplug_key_usage(NPLUG_KEYS_SET1, rows[i].set1) == usage, "%s", rows[i].code);
-        ck_assert_uint_eq(nplug_key_usage(NPLUG_KEYS_HID, usage), usage);
+        ck_assert_uint_eq(nplug_key_usage(NPLUG_KEY_SCHEME_X11, rows[i].kernel + 8), usage);
+        ck_assert_msg(nplug_key_usage(NPLUG_KEY_SCHEME_SET1, rows[i].set1) == usage, "%s",
+                      rows[i].code);
+        ck_assert_uint_eq(nplug_key_usage(NPLUG_KEY_SCHEME_HID, usage), usage);
     }
     for (uint32_t code = 0; code < 800; code++) {
-        uint16_t usage = nplug_key_usage(NPLUG_KEYS_KERNEL, code);
+        uint16_t usage = nplug_key_usage(NPLUG_KEY_SCHEME_KERNEL, code);
         char name[48];
         if (!usage) continue;
         ck_assert_msg(by[usage]++ == 0, "kernel's %u: usage %x twice", code, usage);
         ck_assert_msg(nplug_control_name(NPLUG_CONTROL(NPLUG_CLASS_KEY, usage), name, 48) > 0,
                       "kernel's %u: usage %x", code, usage);
     }
-    ck_assert_uint_eq(nplug_key_usage_of_code("KeyÖ"), 0);
-    ck_assert_uint_eq(nplug_key_usage(NPLUG_KEYS_X11, 3), 0);
+    ck_assert_uint_eq(nplug_key_usage_from_code("KeyÖ"), 0);
+    ck_assert_uint_eq(nplug_key_usage(NPLUG_KEY_SCHEME_X11, 3), 0);
 }
 END_TEST
 
@@ -265,10 +266,10 @@ END_TEST
  * something. */
 START_TEST(every_kind_that_is_announced_has_its_controls)
 {
-    static const nplug_kind kinds[] = {NPLUG_KIND_KEYBOARD, NPLUG_KIND_MOUSE, NPLUG_KIND_TOUCH,
-                                       NPLUG_KIND_PAD};
-    nplug_device_info info = {.size = sizeof info};
-    nplug_signal_info signal;
+    static const nplug_device_kind kinds[] = {NPLUG_KIND_KEYBOARD, NPLUG_KIND_MOUSE,
+                                              NPLUG_KIND_TOUCH, NPLUG_KIND_PAD};
+    nplug_device_facts info = {.size = sizeof info};
+    nplug_signal_facts signal;
     window_rig w;
 
     open_window(&w, NPLUG_WINDOW_KEYBOARD | NPLUG_WINDOW_MOUSE | NPLUG_WINDOW_TOUCH |
@@ -280,10 +281,10 @@ START_TEST(every_kind_that_is_announced_has_its_controls)
     for (uint32_t i = 0; i < COUNT_OF(kinds); i++) {
         nplug_device device = nplug_device_at(w.rig.nest, i);
         uint32_t unread = 0;
-        nplug_device_look(w.rig.nest, device, &info);
+        nplug_device_info(w.rig.nest, device, &info);
         ck_assert_int_eq(info.kind, kinds[i]);
         ck_assert_int_eq(strncmp(info.sheet, "window-", 7), 0);
-        for (uint32_t s = 0; nplug_signal_look(w.rig.nest, device, s, &signal) == NPLUG_OK; s++)
+        for (uint32_t s = 0; nplug_signal_info(w.rig.nest, device, s, &signal) == NPLUG_OK; s++)
             unread += !signal.read;
         ck_assert_uint_eq(kinds[i] == NPLUG_KIND_KEYBOARD ? 0 : unread, 0);
     }

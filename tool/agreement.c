@@ -55,7 +55,7 @@ static bool open_bench(bench *b, const nplug_sim_model *model)
 
 static void close_bench(bench *b)
 {
-    nplug_close(b->nest);
+    nplug_stop(b->nest);
     free(b->sim);
 }
 
@@ -124,15 +124,15 @@ static void check_points(bench *b, agreement_row *row)
 /* The largest step between two neighbouring raw values that the control can tell apart. */
 static double step_of(const bench *b)
 {
-    nplug_control_info control;
-    nplug_signal_info signal;
+    nplug_control_facts control;
+    nplug_signal_facts signal;
     double narrowest = 0.0;
 
-    for (uint32_t i = 0; nplug_control_look(b->nest, b->device, i, &control) == NPLUG_OK; i++) {
+    for (uint32_t i = 0; nplug_control_info(b->nest, b->device, i, &control) == NPLUG_OK; i++) {
         if (control.control != b->control) continue;
         for (unsigned c = 0; c < control.components && c < 2; c++) {
             double low, high, side;
-            if (nplug_signal_look(b->nest, b->device, control.signal[c], &signal) != NPLUG_OK)
+            if (nplug_signal_info(b->nest, b->device, control.signal[c], &signal) != NPLUG_OK)
                 continue;
             low = (double)signal.raw - signal.min;
             high = (double)signal.max - signal.raw;
@@ -174,11 +174,11 @@ static bool measure_motion(bench *b, const motion *how, agreement_hear hear, voi
 /* The control by a physical control's name; false where it is none that moves. */
 static bool find(bench *b, const char *name)
 {
-    nplug_device_info info;
+    nplug_device_facts info;
     char full[80];
 
     info.size = (uint32_t)sizeof info;
-    nplug_device_look(b->nest, b->device, &info);
+    nplug_device_info(b->nest, b->device, &info);
     snprintf(full, sizeof full, "%s:%s", nplug_kind_name(info.kind), name);
     b->name = name;
     b->control = nplug_control_from_name(full, (size_t)-1);

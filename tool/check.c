@@ -48,13 +48,13 @@ static int run(const tool_command *command, int argc, const char **argv)
 
     status = tool_options(command, argc, argv, options, &path);
     if (status >= 0) return status;
-    if (nplug_game_read(path, &file, &notes) == NPLUG_OK)
-        nplug_game_check(file, access != 0, &notes);
+    if (nplug_game_file_read(path, &file, &notes) == NPLUG_OK)
+        nplug_game_file_check(file, access != 0, &notes);
     if (json)
         print_json(&notes);
     else
-        print_text(&notes, nplug_game_of(file));
-    nplug_game_free(file);
+        print_text(&notes, nplug_game_file_game(file));
+    nplug_game_file_free(file);
     return notes.count ? TOOL_WRONG : TOOL_DONE;
 }
 

@@ -71,7 +71,7 @@ static void tell_edge(const teller *story, const nplug_event *event)
     char text[160], control[48] = "";
 
     if (!horn && event->action != HARBOUR_WINCH) return;
-    if (!pressed && !(event->flags & NPLUG_EVENT_CANCELLED)) return;
+    if (!pressed && !(event->flags & NPLUG_EVENT_FLAG_CANCELLED)) return;
     nplug_control_name(event->control, control, sizeof control);
     if (pressed)
         snprintf(text, sizeof text, "Player %u %s (%s).", event->player,
@@ -84,11 +84,11 @@ static void tell_edge(const teller *story, const nplug_event *event)
 
 static void tell_arrival(const teller *story, const nplug_event *event)
 {
-    nplug_device_info info;
+    nplug_device_facts info;
     char text[200], bus[16];
 
     info.size = (uint32_t)sizeof info;
-    if (nplug_device_look(story->hw.nest, event->device, &info) != NPLUG_OK) return;
+    if (nplug_device_info(story->hw.nest, event->device, &info) != NPLUG_OK) return;
     if (info.matched == NPLUG_MATCHED_NONE)
         snprintf(text, sizeof text,
                  "%s is plugged in: not recognised, %u signals can be read all the same.",
@@ -104,16 +104,16 @@ static void tell_arrival(const teller *story, const nplug_event *event)
 
 static void tell_seat(const teller *story, const nplug_event *event)
 {
-    nplug_device_info info;
+    nplug_device_facts info;
     char text[200], control[48] = "";
 
     info.size = (uint32_t)sizeof info;
-    if (nplug_device_look(story->hw.nest, event->device, &info) != NPLUG_OK) return;
+    if (nplug_device_info(story->hw.nest, event->device, &info) != NPLUG_OK) return;
     nplug_control_name(event->control, control, sizeof control);
     if (event->kind == NPLUG_EVENT_JOIN)
         snprintf(text, sizeof text, "Player %u joins by pressing %s; that press does nothing else.",
                  event->player, control);
-    else if (event->flags & NPLUG_EVENT_RETURNED)
+    else if (event->flags & NPLUG_EVENT_FLAG_RETURNED)
         snprintf(text, sizeof text, "It is known by its serial number: player %u has it back.",
                  event->player);
     else
@@ -123,11 +123,11 @@ static void tell_seat(const teller *story, const nplug_event *event)
 
 static void tell_departure(const teller *story, const nplug_event *event)
 {
-    nplug_device_info info;
+    nplug_device_facts info;
     char text[200];
 
     info.size = (uint32_t)sizeof info;
-    if (nplug_device_look(story->hw.nest, event->device, &info) != NPLUG_OK) return;
+    if (nplug_device_info(story->hw.nest, event->device, &info) != NPLUG_OK) return;
     snprintf(text, sizeof text, "%s is gone.", info.name);
     tell(story, event->time, text);
 }
@@ -135,21 +135,21 @@ static void tell_departure(const teller *story, const nplug_event *event)
 /* What becomes of devices and of those who play with them. */
 static void tell_about(const teller *story, const nplug_event *event)
 {
-    nplug_device_info info;
+    nplug_device_facts info;
     const char *family;
     char text[200];
 
     info.size = (uint32_t)sizeof info;
-    if (event->flags & NPLUG_EVENT_SAME_PROMPTS) return;
-    if (nplug_device_look(story->hw.nest, event->device, &info) != NPLUG_OK) return;
-    family = nplug_active(story->hw.nest, event->player).family;
+    if (event->flags & NPLUG_EVENT_FLAG_SAME_PROMPTS) return;
+    if (nplug_device_info(story->hw.nest, event->device, &info) != NPLUG_OK) return;
+    family = nplug_active_info(story->hw.nest, event->player).family;
     if (event->kind == NPLUG_EVENT_WAIT)
         snprintf(text, sizeof text, "Player %u waits for it; a game would pause.", event->player);
     else if (event->kind == NPLUG_EVENT_WOBBLE)
         snprintf(text, sizeof text, "%s was gone for a moment: nobody need know.", info.name);
     else if (event->kind == NPLUG_EVENT_BATTERY)
         snprintf(text, sizeof text, "%s's battery is at %u %%%s.", info.name,
-                 (unsigned)event->count, event->flags & NPLUG_EVENT_LOW ? ": low" : "");
+                 (unsigned)event->count, event->flags & NPLUG_EVENT_FLAG_LOW ? ": low" : "");
     else
         snprintf(text, sizeof text, "Player %u uses %s: prompts are %s%s.", event->player,
                  info.name, *family ? "those of " : "the keys'", family);
@@ -159,10 +159,10 @@ static void tell_about(const teller *story, const nplug_event *event)
 /* The harbour master lays a second pad on player 2's desk. */
 static void lend(const teller *story, const nplug_event *event)
 {
-    nplug_device_info info;
+    nplug_device_facts info;
 
     info.size = (uint32_t)sizeof info;
-    nplug_device_look(story->hw.nest, event->device, &info);
+    nplug_device_info(story->hw.nest, event->device, &info);
     if (strcmp(info.sheet, "whimbrel") == 0) nplug_claim(story->hw.nest, event->device, 2);
 }
 

@@ -47,10 +47,10 @@ static json_t *players_of(uint32_t players)
 static json_t *signals_of(const nplug_nest *nest, nplug_device device)
 {
     json_t *list = json_array();
-    nplug_signal_info info;
+    nplug_signal_facts info;
     char name[64];
 
-    for (uint32_t i = 0; nplug_signal_look(nest, device, i, &info) == NPLUG_OK; i++) {
+    for (uint32_t i = 0; nplug_signal_info(nest, device, i, &info) == NPLUG_OK; i++) {
         nplug_code_name(info.space, info.code, name, sizeof name);
         json_array_append_new(
             list,
@@ -61,7 +61,7 @@ static json_t *signals_of(const nplug_nest *nest, nplug_device device)
                       "name", name, "code", (json_int_t)info.code, "nature",
                       nplug_nature_name(info.nature), "min", info.min, "max", info.max,
                       "resolution", info.resolution, "flat", info.flat, "fuzz", info.fuzz, "raw",
-                      info.raw, "known", info.known, "read", info.read));
+                      info.raw, "known", info.heard, "read", info.read));
     }
     return list;
 }
@@ -71,9 +71,10 @@ static json_t *pose_of(const nplug_nest *nest, nplug_device device, nplug_contro
     nplug_pose pose;
 
     nplug_control_pose(nest, device, control, &pose);
-    return json_pack("[f, f, f, f, f, f, f]", (double)pose.place[0], (double)pose.place[1],
-                     (double)pose.place[2], (double)pose.turn[0], (double)pose.turn[1],
-                     (double)pose.turn[2], (double)pose.turn[3]);
+    return json_pack("[f, f, f, f, f, f, f]", (double)pose.position[0], (double)pose.position[1],
+                     (double)pose.position[2], (double)pose.orientation[0],
+                     (double)pose.orientation[1], (double)pose.orientation[2],
+                     (double)pose.orientation[3]);
 }
 
 static json_t *sensor_of(const nplug_nest *nest, nplug_device device, nplug_control control)
@@ -84,7 +85,8 @@ static json_t *sensor_of(const nplug_nest *nest, nplug_device device, nplug_cont
     return json_pack("[f, f, f]", (double)value[0], (double)value[1], (double)value[2]);
 }
 
-static json_t *value_of(const nplug_nest *nest, nplug_device device, const nplug_control_info *info)
+static json_t *value_of(const nplug_nest *nest, nplug_device device,
+                        const nplug_control_facts *info)
 {
     if (info->components == 7) return pose_of(nest, device, info->control);
     if (info->components == 3) return sensor_of(nest, device, info->control);
@@ -94,10 +96,10 @@ static json_t *value_of(const nplug_nest *nest, nplug_device device, const nplug
 static json_t *controls_of(const nplug_nest *nest, nplug_device device)
 {
     json_t *list = json_array();
-    nplug_control_info info;
+    nplug_control_facts info;
     char name[48];
 
-    for (uint32_t i = 0; nplug_control_look(nest, device, i, &info) == NPLUG_OK; i++) {
+    for (uint32_t i = 0; nplug_control_info(nest, device, i, &info) == NPLUG_OK; i++) {
         nplug_control_name(info.control, name, sizeof name);
         json_array_append_new(list, json_pack("{s:s, s:s, s:s, s:o, s:b, s:b, s:b}", "name", name,
                                               "print", info.print, "nature",
@@ -110,21 +112,22 @@ static json_t *controls_of(const nplug_nest *nest, nplug_device device)
 
 json_t *describe_device(const nplug_nest *nest, nplug_device device)
 {
-    nplug_device_info info;
+    nplug_device_facts info;
     char bus[16];
 
     info.size = (uint32_t)sizeof info;
-    if (nplug_device_look(nest, device, &info) != NPLUG_OK) return json_null();
+    if (nplug_device_info(nest, device, &info) != NPLUG_OK) return json_null();
     return json_pack(
         "{s:I, s:s, s:s, s:s, s:s, s:s, s:s, s:i, s:i, s:i, s:b, s:b, s:o, s:b, s:I, s:o, s:o, "
         "s:o}",
         "id", (json_int_t)device, "name", info.name, "kind", nplug_kind_name(info.kind), "family",
         info.family, "sheet", info.sheet, "matched_by", nplug_matched_name(info.matched), "bus",
         describe_bus(info.bus, bus, sizeof bus), "vendor", info.vendor, "product", info.product,
-        "version", info.version, "stale", info.stale, "unreadable", info.unreadable, "battery",
-        info.battery < 0 ? json_null() : json_integer(info.battery), "charging", info.charging,
-        "last", (json_int_t)info.last, "players", players_of(info.players), "signals",
-        signals_of(nest, device), "controls", controls_of(nest, device));
+        "version", info.version, "resyncing", info.resyncing, "unreadable", info.unreadable,
+        "battery", info.battery_percent < 0 ? json_null() : json_integer(info.battery_percent),
+        "charging", info.charging, "last", (json_int_t)info.last, "players",
+        players_of(info.players), "signals", signals_of(nest, device), "controls",
+        controls_of(nest, device));
 }
 
 void describe_print(json_t *value, bool indented)

@@ -5,11 +5,11 @@
 
 static void print_row(const nplug_nest *nest, nplug_device device)
 {
-    nplug_device_info info;
+    nplug_device_facts info;
     char bus[16], players[64];
 
     info.size = (uint32_t)sizeof info;
-    if (nplug_device_look(nest, device, &info) != NPLUG_OK) return;
+    if (nplug_device_info(nest, device, &info) != NPLUG_OK) return;
     describe_players(info.players, players, sizeof players);
     printf("%-6x %-20.20s %-10s %-15s %-17s %-16s %-9s %04x:%04x %-8s %3u %3u\n", device, info.name,
            nplug_kind_name(info.kind), *info.family ? info.family : "-",
@@ -26,9 +26,9 @@ static void print_table(const nplug_nest *nest)
     printf("%-6s %-20s %-10s %-15s %-17s %-16s %-9s %-9s %-8s %3s %3s\n", "ID", "NAME", "KIND",
            "FAMILY", "SHEET", "MATCHED BY", "BUS", "NUMBERS", "PLAYERS", "SIG", "CTL");
     for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
-        nplug_device_info info;
+        nplug_device_facts info;
         info.size = (uint32_t)sizeof info;
-        nplug_device_look(nest, nplug_device_at(nest, i), &info);
+        nplug_device_info(nest, nplug_device_at(nest, i), &info);
         if (info.matched == NPLUG_MATCHED_NONE) unrecognised++;
         if (info.unreadable) unreadable++;
         print_row(nest, info.device);
@@ -47,10 +47,10 @@ static void print_table(const nplug_nest *nest)
 /* The first that a new user reads, where there is nothing to show: why, and what to do. */
 static const char *why_empty(const hardware *hw)
 {
-    nplug_linux_info info;
+    nplug_linux_facts info;
 
     info.size = (uint32_t)sizeof info;
-    if (nplug_linux_look(hw->real, &info) != NPLUG_OK) return "";
+    if (nplug_linux_info(hw->real, &info) != NPLUG_OK) return "";
     if (!info.has_folder)
         return "This machine has no /dev/input: its kernel offers no input devices here. So it is "
                "in\n"
@@ -69,9 +69,9 @@ static void tell_no_pad(const nplug_nest *nest)
     bool others = false;
 
     for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
-        nplug_device_info info;
+        nplug_device_facts info;
         info.size = (uint32_t)sizeof info;
-        nplug_device_look(nest, nplug_device_at(nest, i), &info);
+        nplug_device_info(nest, nplug_device_at(nest, i), &info);
         others |= info.kind != NPLUG_KIND_KEYBOARD && info.kind != NPLUG_KIND_MOUSE;
     }
     if (!others && nplug_device_count(nest))

@@ -57,7 +57,7 @@ static void name_reader(const nplug_nest *nest, nplug_device device, uint32_t si
     size_t used = 0;
 
     snprintf(buffer, size, "-");
-    for (uint32_t i = 0; (control = nplug_signal_feeds(nest, device, signal, i)) != 0; i++) {
+    for (uint32_t i = 0; (control = nplug_signal_control_at(nest, device, signal, i)) != 0; i++) {
         const char *print = nplug_control_print(nest, device, control);
         char name[64];
         nplug_control_name(control, name, sizeof name);
@@ -69,12 +69,12 @@ static void name_reader(const nplug_nest *nest, nplug_device device, uint32_t si
 
 static void print_signals(const nplug_nest *nest, nplug_device device)
 {
-    nplug_signal_info info;
+    nplug_signal_facts info;
     char code[64], reader[120];
 
     printf("\n%-22s %-8s %-8s %23s %6s %12s  %s\n", "SIGNAL", "NODE", "NATURE", "RANGE", "RES",
            "RAW", "READ BY");
-    for (uint32_t i = 0; nplug_signal_look(nest, device, i, &info) == NPLUG_OK; i++) {
+    for (uint32_t i = 0; nplug_signal_info(nest, device, i, &info) == NPLUG_OK; i++) {
         nplug_code_name(info.space, info.code, code, sizeof code);
         name_reader(nest, device, i, reader, sizeof reader);
         printf("%-22s %-8s %-8s %11d %11d %6d %12d  %s\n", code, nplug_kind_name(info.node_kind),

@@ -68,21 +68,21 @@ static bool begin_sketch(sketch *s, const char *binding)
     s->control = nplug_control_from_name(binding, strcspn(binding, " "));
     nature = nplug_control_nature(s->control, &s->components);
     s->def.name = "shaped";
-    s->def.from = binding;
-    s->def.kind = nature == NPLUG_NATURE_DELTA ? NPLUG_MOTION
-                  : s->components == 2         ? NPLUG_VECTOR
-                                               : NPLUG_LEVEL;
+    s->def.bindings = binding;
+    s->def.kind = nature == NPLUG_NATURE_DELTA ? NPLUG_ACTION_MOTION
+                  : s->components == 2         ? NPLUG_ACTION_VECTOR
+                                               : NPLUG_ACTION_LEVEL;
     s->game = nplug_game_for_one("graph", &s->def, 1);
     return s->control && s->components <= 2;
 }
 
 /* The first device that has the control, and how it looks there. */
 static bool find_control(const nplug_nest *nest, nplug_control control, nplug_device *device,
-                         nplug_control_info *info)
+                         nplug_control_facts *info)
 {
     for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
         *device = nplug_device_at(nest, i);
-        for (uint32_t c = 0; nplug_control_look(nest, *device, c, info) == NPLUG_OK; c++)
+        for (uint32_t c = 0; nplug_control_info(nest, *device, c, info) == NPLUG_OK; c++)
             if (info->control == control) return true;
     }
     return false;
@@ -90,8 +90,8 @@ static bool find_control(const nplug_nest *nest, nplug_control control, nplug_de
 
 static double raw_of(const nplug_nest *nest, nplug_device device, uint32_t signal)
 {
-    nplug_signal_info info;
-    return nplug_signal_look(nest, device, signal, &info) == NPLUG_OK ? (double)info.raw : 0.0;
+    nplug_signal_facts info;
+    return nplug_signal_info(nest, device, signal, &info) == NPLUG_OK ? (double)info.raw : 0.0;
 }
 
 /* --- over time ------------------------------------------------------------------------------ */
@@ -99,7 +99,7 @@ static double raw_of(const nplug_nest *nest, nplug_device device, uint32_t signa
 /* One line of data at this step; false where no device has the control. */
 static bool write_sample(FILE *plot, const hardware *hw, const sketch *s)
 {
-    nplug_control_info info;
+    nplug_control_facts info;
     nplug_device device;
     nplug_vec2 shaped = nplug_vector(hw->nest, NPLUG_ANYONE, 0);
 
@@ -188,7 +188,7 @@ typedef struct stick {
     nplug_nest *nest;
     nplug_sim *sim;
     nplug_device device;
-    nplug_control_info info;
+    nplug_control_facts info;
     const char *name;
     nplug_time now;
 } stick;
@@ -224,7 +224,7 @@ static int open_stick(stick *at, const char *model, const sketch *s)
 
 static void close_stick(stick *at)
 {
-    nplug_close(at->nest);
+    nplug_stop(at->nest);
     free(at->sim);
 }
 

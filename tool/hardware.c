@@ -38,10 +38,10 @@ static int add_sheet(hardware *hw)
     nplug_notes notes;
 
     if (!hw->sheet) return -1;
-    result = nplug_sheet_read(hw->sheet, &hw->sheet_file, &notes);
+    result = nplug_sheet_file_read(hw->sheet, &hw->sheet_file, &notes);
     tool_notes(&notes);
     if (result != NPLUG_OK) return TOOL_WRONG;
-    result = nplug_add_sheets(hw->nest, nplug_sheet_of(hw->sheet_file), 1);
+    result = nplug_add_sheets(hw->nest, nplug_sheet_file_sheet(hw->sheet_file), 1);
     return result == NPLUG_OK ? -1 : fail(result);
 }
 
@@ -51,10 +51,10 @@ static int add_model(hardware *hw)
     nplug_notes notes;
 
     if (!hw->model) return -1;
-    result = nplug_model_read(hw->model, &hw->model_file, &notes);
+    result = nplug_model_file_read(hw->model, &hw->model_file, &notes);
     tool_notes(&notes);
     if (result != NPLUG_OK) return TOOL_WRONG;
-    result = nplug_sim_add_models(hw->sim, nplug_model_of(hw->model_file), 1);
+    result = nplug_sim_add_models(hw->sim, nplug_model_file_model(hw->model_file), 1);
     return result == NPLUG_OK ? -1 : fail(result);
 }
 
@@ -66,10 +66,10 @@ static int find_game(hardware *hw, nplug_game *game)
 
     *game = hw->game ? *hw->game : harbour_game();
     if (!hw->game_path) return -1;
-    result = nplug_game_read(hw->game_path, &hw->game_file, &notes);
+    result = nplug_game_file_read(hw->game_path, &hw->game_file, &notes);
     tool_notes(&notes);
     if (result != NPLUG_OK) return TOOL_WRONG;
-    *game = *nplug_game_of(hw->game_file);
+    *game = *nplug_game_file_game(hw->game_file);
     return -1;
 }
 
@@ -106,7 +106,7 @@ static int load_moves(hardware *hw, const nplug_move *moves, size_t count)
     const char *member, *why;
 
     hw->notes.count = 0; /* warnings were printed already */
-    for (size_t at = 0; nplug_sim_wrong(hw->sim, moves, count, &at, &member, &why); at++)
+    for (size_t at = 0; nplug_sim_check(hw->sim, moves, count, &at, &member, &why); at++)
         nplug_trace_blame(hw->trace, at, member, why, &hw->notes);
     tool_notes(&hw->notes);
     if (hw->notes.count) return TOOL_WRONG;
@@ -186,7 +186,7 @@ static bool next_of_live(hardware *hw)
 {
     nplug_time now = nplug_now() - hw->begun;
 
-    if (interrupted || (hw->live->ended && nplug_sim_last(hw->sim) == 0)) return false;
+    if (interrupted || (hw->live->ended && nplug_sim_end(hw->sim) == 0)) return false;
     if (hw->now > now) {
         struct timespec span = {0, (long)(hw->now - now) * 1000};
         nanosleep(&span, NULL);
@@ -202,7 +202,7 @@ static bool next_of_live(hardware *hw)
 
 static int open_replay(hardware *hw, uint32_t records)
 {
-    nplug_trace_header header = nplug_trace_head(hw->trace);
+    nplug_trace_facts header = nplug_trace_info(hw->trace);
     const nplug_record *list;
     size_t count;
     int status;
@@ -214,9 +214,9 @@ static int open_replay(hardware *hw, uint32_t records)
     status = start_nest(hw, header.limits, header.follow_rest);
     if (status >= 0) return status;
     if (!hw->game && header.game != nplug_game_digest(hw->nest)) return fail(NPLUG_ERR_DIFFERS);
-    if (!hw->sheet && !hw->settings && header.known != nplug_known_digest(hw->nest))
+    if (!hw->sheet && !hw->settings && header.known != nplug_given_digest(hw->nest))
         return fail(NPLUG_ERR_DIFFERS);
-    nplug_replay_begin(&hw->replay, list, count);
+    nplug_replay_open(&hw->replay, list, count);
     nplug_attach_lossless(hw->nest, nplug_replay_port(), &hw->replay);
     return -1;
 }
@@ -293,7 +293,7 @@ static int open_trace(hardware *hw, const char *path, trace_sort sort, unsigned 
         return TOOL_WRONG;
     }
     tool_notes(&hw->notes);
-    is_recorded = nplug_trace_head(hw->trace).limits.size != 0;
+    is_recorded = nplug_trace_info(hw->trace).limits.size != 0;
     if (is_recorded == recorded || sort == EITHER)
         return is_recorded ? open_replay(hw, records) : open_sim(hw, rate, records);
     fprintf(stderr,
@@ -381,15 +381,15 @@ int hardware_close(hardware *hw)
     }
     if (hw->live && hw->live->wrong) status = TOOL_WRONG;
     if (hw->stopped != NPLUG_OK && hw->stopped != NPLUG_AGAIN) status = fail(hw->stopped);
-    nplug_close(hw->nest);
+    nplug_stop(hw->nest);
     free(hw->sim);
     free(hw->real);
     free(hw->live);
     nplug_trace_free(hw->trace);
-    nplug_sheet_free(hw->sheet_file);
-    nplug_model_free(hw->model_file);
+    nplug_sheet_file_free(hw->sheet_file);
+    nplug_model_file_free(hw->model_file);
     nplug_settings_free(hw->kept);
-    nplug_game_free(hw->game_file);
+    nplug_game_file_free(hw->game_file);
     free(hw->game_path);
     free(hw->settings);
     free(hw->sheet);
@@ -399,10 +399,10 @@ int hardware_close(hardware *hw)
 
 void hardware_name(const nplug_nest *nest, nplug_device device, char *buffer, size_t size)
 {
-    nplug_device_info info;
+    nplug_device_facts info;
 
     info.size = (uint32_t)sizeof info;
-    if (nplug_device_look(nest, device, &info) != NPLUG_OK) {
+    if (nplug_device_info(nest, device, &info) != NPLUG_OK) {
         snprintf(buffer, size, "a device");
         return;
     }
@@ -411,13 +411,13 @@ void hardware_name(const nplug_nest *nest, nplug_device device, char *buffer, si
 
 nplug_device hardware_find(const nplug_nest *nest, const char *wanted)
 {
-    nplug_device_info info;
+    nplug_device_facts info;
     char *end;
     unsigned long id = strtoul(wanted, &end, 16);
 
     for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
         info.size = (uint32_t)sizeof info;
-        nplug_device_look(nest, nplug_device_at(nest, i), &info);
+        nplug_device_info(nest, nplug_device_at(nest, i), &info);
         if ((!*end && info.device == id) || strcmp(info.sheet, wanted) == 0 ||
             strcmp(info.name, wanted) == 0)
             return info.device;

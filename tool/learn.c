@@ -44,8 +44,8 @@ static void obey(session *s)
     char key;
 
     if (!s->keys || read(STDIN_FILENO, &key, 1) != 1) return;
-    if (key == 's') nplug_learn_skip(s->learner);
-    if (key == 'b') nplug_learn_again(s->learner);
+    if (key == 's') nplug_learner_skip(s->learner);
+    if (key == 'b') nplug_learner_undo(s->learner);
     if (key == 'q') s->ended = true;
 }
 
@@ -82,9 +82,9 @@ static void ask(session *s, const nplug_learn_question *question)
 
 static void tell_phase(nplug_learn_phase phase)
 {
-    if (phase == NPLUG_LEARN_LOOSEN)
+    if (phase == NPLUG_LEARN_PHASE_LOOSEN)
         printf("Move every stick, trigger and lever all its way once, then let go of all.\n");
-    else if (phase == NPLUG_LEARN_REST)
+    else if (phase == NPLUG_LEARN_PHASE_REST)
         printf("Now touch nothing for a second.\n");
     fflush(stdout);
 }
@@ -95,17 +95,17 @@ static void follow(session *s, nplug_learn_phase phase)
     nplug_learn_question question;
 
     question.size = (uint32_t)sizeof question;
-    nplug_learn_asks(s->learner, &question);
-    if (phase == NPLUG_LEARN_MOVE && (question.number != s->asked || question.taken)) {
+    nplug_learner_info(s->learner, &question);
+    if (phase == NPLUG_LEARN_PHASE_MOVE && (question.number != s->asked || question.taken)) {
         if (s->asked && question.number > s->asked)
-            printf("%s\n", s->told == NPLUG_LEARN_BACK ? "- seen" : "- left out");
-        if (question.number != s->asked || s->told == NPLUG_LEARN_BACK) ask(s, &question);
-    } else if (phase != s->told && phase < NPLUG_LEARN_MOVE) {
+            printf("%s\n", s->told == NPLUG_LEARN_PHASE_BACK ? "- seen" : "- left out");
+        if (question.number != s->asked || s->told == NPLUG_LEARN_PHASE_BACK) ask(s, &question);
+    } else if (phase != s->told && phase < NPLUG_LEARN_PHASE_MOVE) {
         tell_phase(phase);
     }
     s->told = phase;
-    if (phase == NPLUG_LEARN_MOVE && s->skip_after && s->hw.now > s->asked_at + s->skip_after)
-        nplug_learn_skip(s->learner);
+    if (phase == NPLUG_LEARN_PHASE_MOVE && s->skip_after && s->hw.now > s->asked_at + s->skip_after)
+        nplug_learner_skip(s->learner);
 }
 
 /* --- the session ------------------------------------------------------------------------------ */
@@ -169,28 +169,28 @@ static int put_sheet(const nplug_sheet *sheet, const char *output)
 /* To the end of the questions; a trace that ends leaves out what it did not move. */
 static int converse(session *s, const char *output, const char *settings)
 {
-    nplug_learn_phase phase = NPLUG_LEARN_LOOSEN;
+    nplug_learn_phase phase = NPLUG_LEARN_PHASE_LOOSEN;
 
-    s->told = NPLUG_LEARN_GONE;
-    while (!s->ended && phase < NPLUG_LEARN_DONE && hardware_next(&s->hw)) {
+    s->told = NPLUG_LEARN_PHASE_GONE;
+    while (!s->ended && phase < NPLUG_LEARN_PHASE_DONE && hardware_next(&s->hw)) {
         obey(s);
-        phase = nplug_learn_look(s->learner, s->hw.nest);
-        if (phase < NPLUG_LEARN_DONE) follow(s, phase);
+        phase = nplug_learner_step(s->learner, s->hw.nest);
+        if (phase < NPLUG_LEARN_PHASE_DONE) follow(s, phase);
     }
-    if (s->asked && phase < NPLUG_LEARN_DONE) printf("- and all that follow left out");
-    for (int i = 0; !s->keys && phase < NPLUG_LEARN_DONE && i < 256; i++) {
-        nplug_learn_skip(s->learner);
-        phase = nplug_learn_look(s->learner, s->hw.nest);
+    if (s->asked && phase < NPLUG_LEARN_PHASE_DONE) printf("- and all that follow left out");
+    for (int i = 0; !s->keys && phase < NPLUG_LEARN_PHASE_DONE && i < 256; i++) {
+        nplug_learner_skip(s->learner);
+        phase = nplug_learner_step(s->learner, s->hw.nest);
     }
     printf("\n");
-    if (phase == NPLUG_LEARN_DONE && settings && !output)
-        return keep_settings(s->hw.nest, nplug_learn_sheet(s->learner), settings);
-    if (phase == NPLUG_LEARN_DONE) {
-        keep_settings(s->hw.nest, nplug_learn_sheet(s->learner), settings);
-        return put_sheet(nplug_learn_sheet(s->learner), output);
+    if (phase == NPLUG_LEARN_PHASE_DONE && settings && !output)
+        return keep_settings(s->hw.nest, nplug_learner_sheet(s->learner), settings);
+    if (phase == NPLUG_LEARN_PHASE_DONE) {
+        keep_settings(s->hw.nest, nplug_learner_sheet(s->learner), settings);
+        return put_sheet(nplug_learner_sheet(s->learner), output);
     }
-    fprintf(stderr, phase == NPLUG_LEARN_GONE ? "nestplug: the device has gone\n"
-                                              : "nestplug: nothing was learnt\n");
+    fprintf(stderr, phase == NPLUG_LEARN_PHASE_GONE ? "nestplug: the device has gone\n"
+                                                    : "nestplug: nothing was learnt\n");
     return TOOL_WRONG;
 }
 
@@ -204,7 +204,7 @@ static void print_calibration(const nplug_nest *nest, nplug_device device,
 
     printf("\n%-22s %35s   %35s\n%-22s %11s %11s %11s   %11s %11s %11s\n", "", "BEFORE", "AFTER",
            "SIGNAL", "low", "rest", "high", "low", "rest", "high");
-    for (uint32_t i = 0; nplug_calibration_look(nest, device, i, &now, NULL) == NPLUG_OK; i++) {
+    for (uint32_t i = 0; nplug_calibration_info(nest, device, i, &now, NULL) == NPLUG_OK; i++) {
         nplug_code_name((nplug_space)now.space, now.code, name, sizeof name);
         printf("%-22s %11d %11d %11d   %11d %11d %11d\n", name, (int)before[i].low,
                (int)before[i].rest, (int)before[i].high, (int)now.low, (int)now.rest,
@@ -217,23 +217,23 @@ static void print_calibration(const nplug_nest *nest, nplug_device device,
 static int calibrate(session *s, nplug_device device, const char *settings)
 {
     nplug_calibration before[64];
-    nplug_learn_phase phase = NPLUG_LEARN_LOOSEN;
+    nplug_learn_phase phase = NPLUG_LEARN_PHASE_LOOSEN;
 
     for (uint32_t i = 0; i < 64; i++)
-        if (nplug_calibration_look(s->hw.nest, device, i, &before[i], NULL) != NPLUG_OK) break;
-    nplug_calibrate(s->hw.nest, device, NPLUG_CALIBRATE_MEASURE);
-    s->told = NPLUG_LEARN_GONE;
-    while (!s->ended && phase < NPLUG_LEARN_MOVE && hardware_next(&s->hw)) {
+        if (nplug_calibration_info(s->hw.nest, device, i, &before[i], NULL) != NPLUG_OK) break;
+    nplug_calibrate(s->hw.nest, device, NPLUG_CALIBRATE_MODE_MEASURE);
+    s->told = NPLUG_LEARN_PHASE_GONE;
+    while (!s->ended && phase < NPLUG_LEARN_PHASE_MOVE && hardware_next(&s->hw)) {
         obey(s);
-        phase = nplug_learn_look(s->learner, s->hw.nest);
-        if (phase != s->told && phase < NPLUG_LEARN_MOVE) tell_phase(phase);
+        phase = nplug_learner_step(s->learner, s->hw.nest);
+        if (phase != s->told && phase < NPLUG_LEARN_PHASE_MOVE) tell_phase(phase);
         s->told = phase;
     }
-    if (phase != NPLUG_LEARN_MOVE) {
+    if (phase != NPLUG_LEARN_PHASE_MOVE) {
         fprintf(stderr, "nestplug: the device did not come to rest: nothing was calibrated\n");
         return TOOL_WRONG;
     }
-    nplug_calibrate(s->hw.nest, device, NPLUG_CALIBRATE_TAKE);
+    nplug_calibrate(s->hw.nest, device, NPLUG_CALIBRATE_MODE_TAKE);
     hardware_next(&s->hw);
     print_calibration(s->hw.nest, device, before);
     return keep_settings(s->hw.nest, NULL, settings);
@@ -243,16 +243,16 @@ static int learn(session *s, const char *wanted, const char *kind, const char *o
                  const char *settings, bool calibrates)
 {
     nplug_device device = wait_for_device(&s->hw, wanted);
-    nplug_kind number = NPLUG_KIND_UNKNOWN;
-    void *block = malloc(nplug_learn_memory_needed());
+    nplug_device_kind number = NPLUG_KIND_UNKNOWN;
+    void *block = malloc(nplug_learner_memory_needed());
     char name[80];
     int status = TOOL_WRONG;
 
-    for (int i = 1; i < NPLUG_KINDS; i++)
-        if (strcmp(nplug_kind_name((nplug_kind)i), kind) == 0) number = (nplug_kind)i;
+    for (int i = 1; strcmp(nplug_kind_name((nplug_device_kind)i), "unknown") != 0; i++)
+        if (strcmp(nplug_kind_name((nplug_device_kind)i), kind) == 0) number = (nplug_device_kind)i;
     if (device && block)
         s->learner =
-            nplug_learn_begin(s->hw.nest, device, number, block, nplug_learn_memory_needed());
+            nplug_learner_open(s->hw.nest, device, number, block, nplug_learner_memory_needed());
     if (!device) {
         fprintf(stderr, "nestplug: no such device came: nothing to learn\n");
     } else if (!s->learner) {

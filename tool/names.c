@@ -10,15 +10,15 @@ static int write_header(const char *path, bool tables, const char *to)
     nplug_game_file *file;
     nplug_notes notes;
 
-    if (nplug_game_read(path, &file, &notes) != NPLUG_OK) {
+    if (nplug_game_file_read(path, &file, &notes) != NPLUG_OK) {
         tool_notes(&notes);
         return TOOL_WRONG;
     }
-    if (nplug_game_header(file, tables, to) != NPLUG_OK) {
+    if (nplug_game_file_write_c(file, tables, to) != NPLUG_OK) {
         fprintf(stderr, "nestplug: cannot write %s: %s\n", to ? to : "it", strerror(errno));
         status = TOOL_WRONG;
     }
-    nplug_game_free(file);
+    nplug_game_file_free(file);
     return status;
 }
 

@@ -6,7 +6,7 @@
 
 static int record(hardware *hw, const char *path)
 {
-    nplug_trace_writer *writer = nplug_trace_create(path, hw->nest);
+    nplug_trace_writer *writer = nplug_trace_writer_open(path, hw->nest);
     nplug_result result = NPLUG_OK, end;
     unsigned long steps = 0;
 
@@ -16,8 +16,8 @@ static int record(hardware *hw, const char *path)
         return TOOL_WRONG;
     }
     for (; result == NPLUG_OK && hardware_next(hw); steps++)
-        result = nplug_trace_write(writer);
-    end = nplug_trace_finish(writer);
+        result = nplug_trace_writer_write(writer);
+    end = nplug_trace_writer_close(writer);
     if (result == NPLUG_OK) result = end;
     if (result != NPLUG_OK) {
         fprintf(stderr, "nestplug: %s: %s\n", path, nplug_result_text(result));

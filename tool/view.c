@@ -26,16 +26,17 @@ static const char *story_of(const nplug_event *event)
     if (event->kind == NPLUG_EVENT_CHANGE) return "changed";
     if (event->kind == NPLUG_EVENT_JOIN) return "seats a player";
     if (event->kind == NPLUG_EVENT_FULL) return "finds no seat free";
-    if (event->kind == NPLUG_EVENT_TWIN) return "moves together with another device: ignore one";
+    if (event->kind == NPLUG_EVENT_DUPLICATE)
+        return "moves together with another device: ignore one";
     if (event->kind == NPLUG_EVENT_RESYNCED) return "is in step again after reports were lost";
     if (event->kind == NPLUG_EVENT_WAIT) return "is waited for";
     if (event->kind == NPLUG_EVENT_WOBBLE) return "was gone for a moment";
     if (event->kind == NPLUG_EVENT_ACTIVE) return "is used now";
-    if (event->kind == NPLUG_EVENT_BATTERY && (event->flags & NPLUG_EVENT_LOW))
+    if (event->kind == NPLUG_EVENT_BATTERY && (event->flags & NPLUG_EVENT_FLAG_LOW))
         return "has a battery that will not last long";
-    if (event->kind == NPLUG_EVENT_CLAIM && (event->flags & NPLUG_EVENT_RETURNED))
+    if (event->kind == NPLUG_EVENT_CLAIM && (event->flags & NPLUG_EVENT_FLAG_RETURNED))
         return "came back to its player";
-    if (event->kind == NPLUG_EVENT_CLAIM && (event->flags & NPLUG_EVENT_TAKEN_OVER))
+    if (event->kind == NPLUG_EVENT_CLAIM && (event->flags & NPLUG_EVENT_FLAG_TAKEN_OVER))
         return "stands in for the one that went";
     return NULL;
 }
@@ -65,19 +66,20 @@ static void note_events(view *v)
 /* --- devices -------------------------------------------------------------------------------- */
 
 /* A pad without a cable goes to sleep and says nothing of it: only its silence can tell. */
-static const char *state_of(const nplug_device_info *info, nplug_time now)
+static const char *state_of(const nplug_device_facts *info, nplug_time now)
 {
     if (info->unreadable) return "unreadable: no permission";
     if (info->matched == NPLUG_MATCHED_NONE) return "unrecognised";
-    if (info->stale) return "catching up";
-    if (info->battery >= 0 && info->battery <= 15 && !info->charging) return "battery low";
+    if (info->resyncing) return "catching up";
+    if (info->battery_percent >= 0 && info->battery_percent <= 15 && !info->charging)
+        return "battery low";
     if (info->kind == NPLUG_KIND_PAD && now > info->last + SLEEPY) return "silent: asleep?";
     return "present";
 }
 
 static int draw_devices(const view *v, int y)
 {
-    nplug_device_info info;
+    nplug_device_facts info;
     char players[40];
 
     attron(A_BOLD);
@@ -86,7 +88,7 @@ static int draw_devices(const view *v, int y)
     attroff(A_BOLD);
     for (uint32_t i = 0; i < nplug_device_count(v->hw->nest) && y < LINES / 2; i++, y++) {
         info.size = (uint32_t)sizeof info;
-        nplug_device_look(v->hw->nest, nplug_device_at(v->hw->nest, i), &info);
+        nplug_device_info(v->hw->nest, nplug_device_at(v->hw->nest, i), &info);
         describe_players(info.players, players, sizeof players);
         if (i == v->chosen) attron(A_REVERSE);
         mvprintw(y, 0, "%c %-6x %-28.28s %-10s %-12s %-26s %-8s", i == v->chosen ? '>' : ' ',
@@ -119,11 +121,11 @@ static void name_devices(const nplug_nest *nest, nplug_player player, char *buff
 static int draw_player(const view *v, nplug_player player, int y)
 {
     const nplug_nest *nest = v->hw->nest;
-    nplug_active_set active = nplug_active(nest, player);
+    nplug_active_set active = nplug_active_info(nest, player);
     nplug_device missed = nplug_missed_at(nest, player, 0);
     char devices[160], name[80] = "-";
 
-    if (!nplug_seated(nest, player)) return y;
+    if (!nplug_player_seated(nest, player)) return y;
     name_devices(nest, player, devices, sizeof devices);
     if (active.device) hardware_name(nest, active.device, name, sizeof name);
     mvprintw(y, 2, "%-6u %-28.28s %-14s %s", player, name, *active.family ? active.family : "-",
@@ -159,11 +161,11 @@ static void draw_bar(int y, int x, float value)
 
 static int raw_of(const view *v, nplug_device device, uint32_t signal)
 {
-    nplug_signal_info info;
-    return nplug_signal_look(v->hw->nest, device, signal, &info) == NPLUG_OK ? (int)info.raw : 0;
+    nplug_signal_facts info;
+    return nplug_signal_info(v->hw->nest, device, signal, &info) == NPLUG_OK ? (int)info.raw : 0;
 }
 
-static void draw_control(const view *v, nplug_device device, const nplug_control_info *info, int y,
+static void draw_control(const view *v, nplug_device device, const nplug_control_facts *info, int y,
                          int x)
 {
     char name[48], value[32], raw[32] = "";
@@ -184,7 +186,7 @@ static void draw_control(const view *v, nplug_device device, const nplug_control
 }
 
 /* What moves first: a keyboard has more controls than a screen has lines. */
-static bool is_shown(const nplug_control_info *info, uint32_t controls, int room)
+static bool is_shown(const nplug_control_facts *info, uint32_t controls, int room)
 {
     return controls <= (uint32_t)room || info->down || info->value.x != 0.0f ||
            info->value.y != 0.0f;
@@ -193,15 +195,15 @@ static bool is_shown(const nplug_control_info *info, uint32_t controls, int room
 static void draw_controls(const view *v, int y)
 {
     nplug_device device = nplug_device_at(v->hw->nest, v->chosen);
-    nplug_device_info about = {.size = sizeof about};
-    nplug_control_info info;
+    nplug_device_facts about = {.size = sizeof about};
+    nplug_control_facts info;
     int end = LINES - LOG_LINES - 3, room = end - y - 1;
 
-    if (nplug_device_look(v->hw->nest, device, &about) != NPLUG_OK) return;
+    if (nplug_device_info(v->hw->nest, device, &about) != NPLUG_OK) return;
     attron(A_BOLD);
     mvprintw(y++, 0, "  %-22s %13s %15s %11s %22s", "CONTROL", "RAW", "NORMALISED", "x", "y");
     attroff(A_BOLD);
-    for (uint32_t i = 0; y < end && nplug_control_look(v->hw->nest, device, i, &info) == NPLUG_OK;
+    for (uint32_t i = 0; y < end && nplug_control_info(v->hw->nest, device, i, &info) == NPLUG_OK;
          i++)
         if (is_shown(&info, about.controls, room)) draw_control(v, device, &info, y++, 2);
     if (about.controls > (uint32_t)room && y < end)
@@ -212,23 +214,23 @@ static void draw_controls(const view *v, int y)
 static void draw_signals(const view *v, int y)
 {
     nplug_device device = nplug_device_at(v->hw->nest, v->chosen);
-    nplug_signal_info info;
+    nplug_signal_facts info;
 
     attron(A_BOLD);
     mvprintw(y++, 0, "  %-10s %-10s %12s   (not recognised: raw signals)", "SIGNAL", "NATURE",
              "RAW");
     attroff(A_BOLD);
     for (uint32_t i = 0;
-         y < LINES - LOG_LINES - 3 && nplug_signal_look(v->hw->nest, device, i, &info) == NPLUG_OK;
+         y < LINES - LOG_LINES - 3 && nplug_signal_info(v->hw->nest, device, i, &info) == NPLUG_OK;
          i++)
-        if (info.known)
+        if (info.heard)
             mvprintw(y++, 0, "  %-10u %-10s %12d", i, nplug_nature_name(info.nature),
                      (int)info.raw);
 }
 
 static void draw(const view *v)
 {
-    nplug_control_info any;
+    nplug_control_facts any;
     nplug_device device = nplug_device_at(v->hw->nest, v->chosen);
     int y;
 
@@ -239,7 +241,7 @@ static void draw(const view *v)
     mvprintw(0, 18, "%.3f s    up/down: choose a device    q: end",
              (double)nplug_nest_time(v->hw->nest) / 1e6);
     y = draw_players(v, draw_devices(v, 2));
-    if (device && nplug_control_look(v->hw->nest, device, 0, &any) != NPLUG_OK)
+    if (device && nplug_control_info(v->hw->nest, device, 0, &any) != NPLUG_OK)
         draw_signals(v, y);
     else if (device)
         draw_controls(v, y);

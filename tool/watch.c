@@ -48,19 +48,19 @@ static void print_time(nplug_time time)
 static uint32_t components_of(const nplug_nest *nest, const nplug_event *event)
 {
     nplug_action_kind kind = nplug_action_kind_of(nest, event->action);
-    return kind == NPLUG_VECTOR || kind == NPLUG_MOTION ? 2 : 1;
+    return kind == NPLUG_ACTION_VECTOR || kind == NPLUG_ACTION_MOTION ? 2 : 1;
 }
 
 /* What may be said of an event, in the words of each way to print it. */
 static const struct {
     uint16_t flag;
     const char *id, *words;
-} flags[] = {{NPLUG_EVENT_CANCELLED, "cancelled", "cancelled"},
-             {NPLUG_EVENT_RETURNED, "returned", "it came back"},
-             {NPLUG_EVENT_LATE, "late", "too late"},
-             {NPLUG_EVENT_TAKEN_OVER, "taken-over", "in place of the one that went"},
-             {NPLUG_EVENT_SAME_PROMPTS, "same-prompts", "same prompts"},
-             {NPLUG_EVENT_LOW, "low", "low"}};
+} flags[] = {{NPLUG_EVENT_FLAG_CANCELLED, "cancelled", "cancelled"},
+             {NPLUG_EVENT_FLAG_RETURNED, "returned", "it came back"},
+             {NPLUG_EVENT_FLAG_LATE, "late", "too late"},
+             {NPLUG_EVENT_FLAG_TAKEN_OVER, "taken-over", "in place of the one that went"},
+             {NPLUG_EVENT_FLAG_SAME_PROMPTS, "same-prompts", "same prompts"},
+             {NPLUG_EVENT_FLAG_LOW, "low", "low"}};
 
 static json_t *flags_json(const nplug_event *event)
 {
@@ -129,7 +129,8 @@ static void show_events(watcher *watch)
 
 /* --- controls and signals ------------------------------------------------------------------- */
 
-static void print_control(const watcher *watch, nplug_device device, const nplug_control_info *info)
+static void print_control(const watcher *watch, nplug_device device,
+                          const nplug_control_facts *info)
 {
     char name[80], control[48], value[32];
 
@@ -151,9 +152,9 @@ static void print_control(const watcher *watch, nplug_device device, const nplug
 
 static void show_controls(watcher *watch, nplug_device device)
 {
-    nplug_control_info info;
+    nplug_control_facts info;
 
-    for (uint32_t i = 0; nplug_control_look(watch->hw.nest, device, i, &info) == NPLUG_OK; i++) {
+    for (uint32_t i = 0; nplug_control_info(watch->hw.nest, device, i, &info) == NPLUG_OK; i++) {
         seen *last = seen_of(watch, device, i);
         if (!last || (last->value.x == info.value.x && last->value.y == info.value.y)) continue;
         last->value = info.value;
@@ -179,11 +180,11 @@ static void print_signal(const watcher *watch, nplug_device device, uint32_t ind
 
 static void show_signals(watcher *watch, nplug_device device)
 {
-    nplug_signal_info info;
+    nplug_signal_facts info;
 
-    for (uint32_t i = 0; nplug_signal_look(watch->hw.nest, device, i, &info) == NPLUG_OK; i++) {
+    for (uint32_t i = 0; nplug_signal_info(watch->hw.nest, device, i, &info) == NPLUG_OK; i++) {
         seen *last = seen_of(watch, device, i + 0x10000u);
-        if (!last || !info.known || last->raw == info.raw) continue;
+        if (!last || !info.heard || last->raw == info.raw) continue;
         last->raw = info.raw;
         print_signal(watch, device, i, info.raw);
     }

@@ -10,15 +10,15 @@ extern "C" {
 
 /* What an action gives. */
 typedef enum nplug_action_kind {
-    NPLUG_BUTTON = 0, /* on or off */
-    NPLUG_LEVEL = 1,  /* one number, [0, 1] or [-1, 1] */
-    NPLUG_VECTOR = 2, /* two numbers */
-    NPLUG_MOTION = 3  /* what was moved since the last step, summed */
+    NPLUG_ACTION_BUTTON = 0, /* on or off */
+    NPLUG_ACTION_LEVEL = 1,  /* one number, [0, 1] or [-1, 1] */
+    NPLUG_ACTION_VECTOR = 2, /* two numbers */
+    NPLUG_ACTION_MOTION = 3  /* what was moved since the last step, summed */
 } nplug_action_kind;
 
 /* One action.  Its number is its place in the game's table.
  *
- * `from` holds its bindings, parted by '|'.  A binding is a source and, after blanks, options:
+ * `bindings` holds them, parted by '|'.  A binding is a source and, after blanks, options:
  *   pad:south                  one control
  *   keys:KeyW,KeyS,KeyA,KeyD   four keys as a vector: up, down, left, right
  *   keys:KeyS,KeyW             two keys as a level in [-1, 1]: down, up
@@ -55,7 +55,7 @@ typedef enum nplug_action_kind {
  * as soon as none can; each row keeps its own limits.  A press at which a hold or a repetition
  * fires is no tap; such a press may only be the last one of a row.  A press counts where its
  * layer is on and its chord is held as it goes down; one that no person lets go (see
- * NPLUG_EVENT_CANCELLED) counts for no row.  Presses and holds fire beside taps.
+ * NPLUG_EVENT_FLAG_CANCELLED) counts for no row.  Presses and holds fire beside taps.
  *
  * What else may be said:
  *   kind=pad family=quay-letters sheet=heron   of such devices only
@@ -77,7 +77,7 @@ typedef enum nplug_action_kind {
 typedef struct nplug_action_def {
     const char *name;
     nplug_action_kind kind;
-    const char *from;
+    const char *bindings;
     uint32_t layer; /* 0 to 31: actions of one layer are switched on and off together */
 } nplug_action_def;
 
@@ -113,7 +113,7 @@ typedef enum nplug_opposite {
 /* A named part of a level's range: from here up to the next one's begin. */
 typedef struct nplug_band {
     const char *name;
-    float from;
+    float begin;
 } nplug_band;
 
 /* What a player may change of an action's bindings. */
@@ -124,7 +124,7 @@ typedef enum nplug_keep {
 } nplug_keep;
 
 /* What a game wants of an action beyond the usual. */
-typedef struct nplug_action_rule {
+typedef struct nplug_action_policy {
     uint32_t action; /* its number */
     nplug_merge merge;
     nplug_opposite opposite;
@@ -136,7 +136,7 @@ typedef struct nplug_action_rule {
     bool stays; /* its value stays when the device that gave it goes, until another control of it
                    is moved, its layer is switched or the player leaves; what a lever gave (which
                    has no rest) always does */
-} nplug_action_rule;
+} nplug_action_policy;
 
 /* A shaping of the game's own: a binding that says `by=NAME` has its value go through it, after its
  * other shaping.  It gets and gives numbers in [-1, 1] (a level in x), is called within nplug_step,
@@ -148,7 +148,7 @@ typedef struct nplug_shaper {
 } nplug_shaper;
 
 /* Who gets a seat, and how. */
-typedef enum nplug_seat_rule {
+typedef enum nplug_seats {
     NPLUG_SEATS_ONE = 0,       /* a game for one: player 1 hears all, whatever is plugged in */
     NPLUG_SEATS_FIRST_USE = 1, /* a press on an unclaimed device seats a new player: of a button, a
                                   key, or a trigger half way */
@@ -156,7 +156,7 @@ typedef enum nplug_seat_rule {
     NPLUG_SEATS_BY_ACTION = 3, /* a press of the action `join` on an unclaimed device does; its
                                   other buttons do nothing until then */
     NPLUG_SEATS_BY_ARRIVAL = 4 /* whatever is plugged in seats a new player */
-} nplug_seat_rule;
+} nplug_seats;
 
 /* The most parts that keyboards may have. */
 #define NPLUG_PARTS_MAX 4u
@@ -178,21 +178,21 @@ typedef struct nplug_game {
     uint32_t action_count;
     const char *name;
     const nplug_action_def *actions;
-    nplug_seat_rule seats;
+    nplug_seats seats;
     uint32_t players;              /* most players; 0 means 1 */
     const nplug_layer_def *layers; /* NULL: 32 layers of one priority, of which layer 0 is on */
     uint32_t layer_count;          /* at most 32 */
-    const nplug_action_rule *rules;
-    uint32_t rule_count;
+    const nplug_action_policy *policies;
+    uint32_t policy_count;
     const nplug_shaper *shapers;
     uint32_t shaper_count; /* at most 255 */
     uint64_t names;        /* not 0: the nplug_names_digest that numbers kept elsewhere go with */
     const char *join;      /* the button that seats a new player, of NPLUG_SEATS_BY_ACTION */
     const char *leave;     /* a button by which a player leaves (bind it with `hold=`), or NULL */
-    uint32_t seat_kinds;   /* bit by nplug_kind: which devices may take a seat; 0: all */
-    uint32_t waits_ms;     /* how long a seat waits for a device that went; 0: without end */
+    uint32_t seat_kinds;   /* bit by nplug_device_kind: which devices may take a seat; 0: all */
+    uint32_t seat_wait_ms; /* how long a seat waits for a device that went; 0: without end */
     uint32_t wobble_ms;    /* a device that is gone and back within this time never went; 0: none */
-    uint32_t unfocused_kinds;    /* bit by nplug_kind: heard while the game has no focus, too */
+    uint32_t unfocused_kinds; /* bit by nplug_device_kind: heard while the game has no focus, too */
     const nplug_part_def *parts; /* how keyboards are shared; NULL: they are not */
     uint32_t part_count;         /* at most NPLUG_PARTS_MAX */
 } nplug_game;
@@ -258,7 +258,7 @@ NPLUG_API int nplug_action_number(nplug_nest *nest, const char *name);
 /* An action's name: the game's string, or NULL for a number that is none. */
 NPLUG_API const char *nplug_action_name(const nplug_nest *nest, uint32_t action);
 
-/* An action's kind; NPLUG_BUTTON for a number that is none. */
+/* An action's kind; NPLUG_ACTION_BUTTON for a number that is none. */
 NPLUG_API nplug_action_kind nplug_action_kind_of(const nplug_nest *nest, uint32_t action);
 
 /* All queries below take a player (NPLUG_ANYONE for everybody together) and an action's number,
@@ -289,7 +289,7 @@ NPLUG_API nplug_vec2 nplug_vector(nplug_nest *nest, nplug_player player, uint32_
 NPLUG_API nplug_vec2 nplug_motion(nplug_nest *nest, nplug_player player, uint32_t action);
 
 /* All that is known of one action. */
-typedef struct nplug_action_state {
+typedef struct nplug_action_facts {
     uint64_t press_count;    /* presses since the start; only ever grows */
     uint64_t release_count;  /* releases since the start */
     nplug_time press_time;   /* report time of the last press; 0 before the first */
@@ -297,11 +297,11 @@ typedef struct nplug_action_state {
     nplug_time held_for; /* since the last press, up to the last step; 0 where nothing is pressed */
     nplug_vec2 value;    /* as nplug_vector or nplug_motion */
     bool held;           /* as nplug_held */
-} nplug_action_state;
+} nplug_action_facts;
 
 /* Fills *state.  NPLUG_ERR_UNKNOWN (and a neutral *state) where the player or action is none. */
-NPLUG_API nplug_result nplug_action_look(nplug_nest *nest, nplug_player player, uint32_t action,
-                                         nplug_action_state *state);
+NPLUG_API nplug_result nplug_action_info(nplug_nest *nest, nplug_player player, uint32_t action,
+                                         nplug_action_facts *state);
 
 /* Whether it was pressed within the last `ms` milliseconds before the last step's time, and uses
  * that press up: asked again, the answer is no until the next press.  For a jump that was asked for
@@ -309,9 +309,9 @@ NPLUG_API nplug_result nplug_action_look(nplug_nest *nest, nplug_player player, 
 NPLUG_API bool nplug_use_press(nplug_nest *nest, nplug_player player, uint32_t action, uint32_t ms);
 
 /* What the game wants of an action beyond the usual: the game's own, or NULL for nothing. */
-NPLUG_API const nplug_action_rule *nplug_action_rule_of(const nplug_nest *nest, uint32_t action);
+NPLUG_API const nplug_action_policy *nplug_action_rule_of(const nplug_nest *nest, uint32_t action);
 
-/* The band (see nplug_action_rule) in which a level or a vector's length is: its place in the
+/* The band (see nplug_action_policy) in which a level or a vector's length is: its place in the
  * rule's table; -1 below the first one, or where the action has none. */
 NPLUG_API int nplug_band_number(nplug_nest *nest, nplug_player player, uint32_t action);
 
@@ -331,7 +331,7 @@ NPLUG_API int32_t nplug_layer_priority(const nplug_nest *nest, uint32_t layer);
 NPLUG_API const char *nplug_layer_name(const nplug_nest *nest, uint32_t layer);
 
 /* Whether a layer is on for a player (NPLUG_ANYONE: for nobody's devices) since the last step. */
-NPLUG_API bool nplug_layer_is_on(const nplug_nest *nest, nplug_player player, uint32_t layer);
+NPLUG_API bool nplug_layer_on(const nplug_nest *nest, nplug_player player, uint32_t layer);
 
 /* Switches a layer on or off for a player (NPLUG_ANYONE: for all), at the next step.  Switching it
  * off lets go of its buttons, marked cancelled, and takes its values to 0.  A press begun in one

@@ -35,20 +35,20 @@ extern "C" {
  * the active set).  A stick that merely stands somewhere is not being moved. */
 typedef struct nplug_active_set {
     nplug_device device; /* used last; 0: none yet */
-    nplug_kind kind;
-    const char *family; /* what is printed on it, as in nplug_device_info; the pinned one if any */
+    nplug_device_kind kind;
+    const char *family; /* what is printed on it, as in nplug_device_facts; the pinned one if any */
     bool present;       /* false once it has gone */
     bool pinned;        /* by nplug_follow */
     nplug_time since;   /* when it became the active one */
 } nplug_active_set;
 
 /* What a player would see now.  Of NPLUG_ANYONE: of the devices that nobody has claimed. */
-NPLUG_API nplug_active_set nplug_active(const nplug_nest *nest, nplug_player player);
+NPLUG_API nplug_active_set nplug_active_info(const nplug_nest *nest, nplug_player player);
 
 /* How a player's active set follows. */
 typedef struct nplug_following {
     uint32_t size;    /* sizeof(nplug_following) */
-    uint32_t ignored; /* bit by nplug_kind: using these switches nothing */
+    uint32_t ignored; /* bit by nplug_device_kind: using these switches nothing */
     nplug_device pin; /* this one is the active one, whatever is used; 0: none */
     const char
         *family; /* prompts are of this family, whatever is used, and so stay the same; NULL or

@@ -68,11 +68,11 @@ typedef struct nplug_vec2 {
     float x, y;
 } nplug_vec2;
 
-/* Where something is and how it is turned: metres, right-handed, +y up, -z forward (as the open VR
- * standard has it); the turn is a unit quaternion. */
+/* Where something is and how it is turned: metres, right-handed, +y up, -z forward (as OpenXR has
+ * it); the orientation is a unit quaternion. */
 typedef struct nplug_pose {
-    float place[3]; /* x, y, z */
-    float turn[4];  /* x, y, z, w */
+    float position[3];    /* x, y, z */
+    float orientation[4]; /* x, y, z, w */
 } nplug_pose;
 
 /* The nest: one instance of the library.  All calls on one nest belong to one thread. */

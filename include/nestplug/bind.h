@@ -38,15 +38,15 @@ typedef struct nplug_source {
 
 /* One binding, as a text says it. */
 typedef struct nplug_binding {
-    uint32_t place;  /* in the text, from 0 */
+    uint32_t index;  /* in the text, from 0 */
     uint32_t column; /* at which it begins, from 1 */
     uint32_t held_count, driving_count;
     nplug_source held[3];    /* what must be held */
     nplug_source driving[4]; /* one; two (down, up); four (up, down, left, right) */
     nplug_gesture gesture;
     uint32_t taps;              /* of a tap, how many */
-    uint32_t wait, every;       /* microseconds: see nplug_action_def */
-    nplug_kind kind;            /* of such devices only; NPLUG_KIND_UNKNOWN: of any */
+    uint32_t wait_us, every_us; /* microseconds: see nplug_action_def */
+    nplug_device_kind kind;     /* of such devices only; NPLUG_KIND_UNKNOWN: of any */
     char family[24], sheet[24]; /* likewise; "": of any */
     bool observes;
 } nplug_binding;
@@ -91,8 +91,7 @@ NPLUG_API nplug_result nplug_bind(nplug_nest *nest, nplug_player player, uint32_
 
 /* The text of bindings that drives an action of a player: their own, or the game's.  Valid until
  * the next step; "" where there is none. */
-NPLUG_API const char *nplug_bindings_of(const nplug_nest *nest, nplug_player player,
-                                        uint32_t action);
+NPLUG_API const char *nplug_bindings(const nplug_nest *nest, nplug_player player, uint32_t action);
 
 /* Whether a player has bindings of their own for an action. */
 NPLUG_API bool nplug_is_rebound(const nplug_nest *nest, nplug_player player, uint32_t action);
@@ -117,8 +116,7 @@ NPLUG_API nplug_result nplug_set_comfort(nplug_nest *nest, nplug_player player, 
 
 /* The comfort that a player has for an action, or for NPLUG_EVERY_ACTION, as it was set.  Valid
  * until the next step; "" where there is none. */
-NPLUG_API const char *nplug_comfort_of(const nplug_nest *nest, nplug_player player,
-                                       uint32_t action);
+NPLUG_API const char *nplug_comfort(const nplug_nest *nest, nplug_player player, uint32_t action);
 
 /* Whether two bindings of one player would fire together: they drive by the same control in the
  * same way, of devices that may be the same, by the same gesture, while the same others are held,
@@ -129,7 +127,7 @@ NPLUG_API bool nplug_bindings_clash(const nplug_binding *one, const nplug_bindin
 /* Two bindings of one player that would fire together. */
 typedef struct nplug_conflict {
     uint32_t action; /* whose binding is in the way */
-    uint32_t place;  /* in its text */
+    uint32_t index;  /* in its text, from 0 */
 } nplug_conflict;
 
 /* What a text of bindings for an action would be in conflict with: bindings of other actions for
@@ -143,36 +141,36 @@ NPLUG_API uint32_t nplug_conflicts(nplug_nest *nest, nplug_player player, uint32
 
 /* What a player is to pick. */
 typedef struct nplug_pick {
-    uint32_t size;         /* sizeof(nplug_pick) */
-    nplug_player player;   /* whose devices are watched; NPLUG_ANYONE: all */
-    uint32_t kinds;        /* bit by nplug_kind: of which devices; 0: of any */
-    uint32_t milliseconds; /* how long it waits; 0: for ever */
-    nplug_control cancel;  /* the control that ends it; 0: none */
-    float threshold;       /* how far an axis must be moved; 0: 0.6 */
-    bool takes;            /* the game hears nothing of what is pressed or moved meanwhile: that is
-                              spent (see player.h) */
+    uint32_t size;        /* sizeof(nplug_pick) */
+    nplug_player player;  /* whose devices are watched; NPLUG_ANYONE: all */
+    uint32_t kinds;       /* bit by nplug_device_kind: of which devices; 0: of any */
+    uint32_t wait_ms;     /* how long it waits; 0: for ever */
+    nplug_control cancel; /* the control that ends it; 0: none */
+    float threshold;      /* how far an axis must be moved; 0: 0.6 */
+    bool takes;           /* the game hears nothing of what is pressed or moved meanwhile: that is
+                             spent (see player.h) */
 } nplug_pick;
 
 /* Waits for a control, from the next step on, in place of a pick that was under way.  What is held
  * by then has to be let go first.  A notch of a mouse's wheel is picked as the direction in which
  * it turned.  The press that picks is spent (see player.h).  An
  * NPLUG_EVENT_PICK tells how it ended.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE, NPLUG_ERR_FULL. */
-NPLUG_API nplug_result nplug_pick_begin(nplug_nest *nest, const nplug_pick *pick);
+NPLUG_API nplug_result nplug_start_pick(nplug_nest *nest, const nplug_pick *pick);
 
 /* Ends it at the next step, as if cancelled.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
-NPLUG_API nplug_result nplug_pick_end(nplug_nest *nest);
+NPLUG_API nplug_result nplug_stop_pick(nplug_nest *nest);
 
 /* How a pick goes on, for a screen that shows it. */
-typedef struct nplug_pick_state {
+typedef struct nplug_pick_facts {
     bool waits;          /* it is under way */
-    nplug_time left;     /* microseconds until it ends by itself; 0 where it does not */
+    nplug_time left_us;  /* microseconds until it ends by itself; 0 where it does not */
     nplug_source source; /* what was picked, or is nearest to it: 0 where nothing moves */
     nplug_device device;
     float share; /* how near that is, 0 to 1; 1: picked */
-} nplug_pick_state;
+} nplug_pick_facts;
 
 /* The pick that is under way, or the last one. */
-NPLUG_API nplug_pick_state nplug_pick_look(const nplug_nest *nest);
+NPLUG_API nplug_pick_facts nplug_pick_info(const nplug_nest *nest);
 
 #ifdef __cplusplus
 }

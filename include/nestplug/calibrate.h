@@ -9,15 +9,16 @@ extern "C" {
 #endif
 
 /* What is to be done. */
-typedef enum nplug_calibrate_how {
-    NPLUG_CALIBRATE_FOLLOW =
+typedef enum nplug_calibrate_mode {
+    NPLUG_CALIBRATE_MODE_FOLLOW =
         0, /* the rest is found while nobody touches it, and followed, within a
               twelfth of the way to an end; the range grows by what is reached */
-    NPLUG_CALIBRATE_MEASURE = 1, /* from now on, what is reached is noted */
-    NPLUG_CALIBRATE_TAKE = 2, /* what was reached since then is the range; where it is, the rest */
-    NPLUG_CALIBRATE_FIX = 3,  /* stays as it is */
-    NPLUG_CALIBRATE_RESET = 4 /* as the sheet says, and stays so */
-} nplug_calibrate_how;
+    NPLUG_CALIBRATE_MODE_MEASURE = 1, /* from now on, what is reached is noted */
+    NPLUG_CALIBRATE_MODE_TAKE =
+        2, /* what was reached since then is the range; where it is, the rest */
+    NPLUG_CALIBRATE_MODE_FIX = 3,  /* stays as it is */
+    NPLUG_CALIBRATE_MODE_RESET = 4 /* as the sheet says, and stays so */
+} nplug_calibrate_mode;
 
 /* One axis of one device. */
 typedef struct nplug_calibration {
@@ -35,11 +36,11 @@ NPLUG_API uint64_t nplug_device_key(const nplug_nest *nest, nplug_device device)
 /* Calibrates a device from the next step on; one that comes is followed where
  * nplug_setup.follow_rest says so, else fixed.  Errors as nplug_rumble. */
 NPLUG_API nplug_result nplug_calibrate(nplug_nest *nest, nplug_device device,
-                                       nplug_calibrate_how how);
+                                       nplug_calibrate_mode how);
 
 /* The device's axis `index` (from 0, those that can be calibrated): as it is now, and, where not
  * NULL, as its sheet says.  NPLUG_ERR_UNKNOWN past the end; NPLUG_ERR_STALE. */
-NPLUG_API nplug_result nplug_calibration_look(const nplug_nest *nest, nplug_device device,
+NPLUG_API nplug_result nplug_calibration_info(const nplug_nest *nest, nplug_device device,
                                               uint32_t index, nplug_calibration *now,
                                               nplug_calibration *sheet);
 

@@ -33,7 +33,7 @@ enum {
 /* The class of a control. */
 #define NPLUG_CONTROL_CLASS(control) ((unsigned)(control) >> 10)
 /* The place of a control within its class. */
-#define NPLUG_CONTROL_PLACE(control) ((unsigned)(control)&1023u)
+#define NPLUG_CONTROL_INDEX(control) ((unsigned)(control)&1023u)
 
 /* What a control or a signal is by nature.  The numbers are part of traces and never change. */
 typedef enum nplug_nature {
@@ -49,7 +49,7 @@ typedef enum nplug_nature {
 } nplug_nature;
 
 /* The sorts of device. */
-typedef enum nplug_kind {
+typedef enum nplug_device_kind {
     NPLUG_KIND_UNKNOWN = 0,
     NPLUG_KIND_KEYBOARD = 1,
     NPLUG_KIND_MOUSE = 2,
@@ -61,8 +61,7 @@ typedef enum nplug_kind {
     NPLUG_KIND_HAND_RIGHT = 8,
     NPLUG_KIND_HEADSET = 9,
     NPLUG_KIND_MOTION = 10, /* motion sensors: nearly always a node of something else */
-    NPLUG_KINDS
-} nplug_kind;
+} nplug_device_kind;
 
 /* Pad controls, named by place as the operating system's open input interface does. */
 enum {
@@ -146,7 +145,9 @@ enum {
     NPLUG_TOUCH_CONTACT_DOWN = 32 /* contact-down-1 to contact-down-16 */
 };
 
-/* Controls of a hand, as the open VR standard (OpenXR) names a controller's inputs. */
+/* Controls of a hand, named as OpenXR's input components are ("trigger", "squeeze", "thumbstick",
+ * "touch"), and its two face buttons by their places, as a pad's are.  _TOUCH: a finger touches it.
+ * _NEAR: a finger is near it. */
 enum {
     NPLUG_HAND_TRIGGER = 1,
     NPLUG_HAND_TRIGGER_TOUCH,
@@ -158,13 +159,15 @@ enum {
     NPLUG_HAND_THUMBSTICK_TOUCH,
     NPLUG_HAND_THUMBREST_TOUCH,
     NPLUG_HAND_THUMBREST_NEAR,
-    NPLUG_HAND_PRIMARY,
-    NPLUG_HAND_PRIMARY_TOUCH,
-    NPLUG_HAND_SECONDARY,
-    NPLUG_HAND_SECONDARY_TOUCH,
+    NPLUG_HAND_LOWER, /* the face button nearer to the person */
+    NPLUG_HAND_LOWER_TOUCH,
+    NPLUG_HAND_UPPER, /* the one further away */
+    NPLUG_HAND_UPPER_TOUCH,
     NPLUG_HAND_MENU,
     NPLUG_HAND_POSE_GRIP,
-    NPLUG_HAND_POSE_AIM
+    NPLUG_HAND_POSE_AIM,
+    NPLUG_HAND_LOWER_NEAR,
+    NPLUG_HAND_UPPER_NEAR
 };
 
 /* Controls of a headset. */
@@ -189,14 +192,14 @@ NPLUG_API nplug_nature nplug_control_nature(nplug_control control, unsigned *com
 
 /* The key of a Linux kernel key code (input-event-codes.h: KEY_A is 30); 0 where it is no key that
  * has a HID usage. */
-NPLUG_API nplug_control nplug_key_of_kernel(uint32_t code);
+NPLUG_API nplug_control nplug_key_from_kernel(uint32_t code);
 
 /* The control whose name is nearest to a misspelt one, for messages; 0 where none is
  * near.  `name` carries its class ("pad:sauth"). */
 NPLUG_API nplug_control nplug_control_nearest(const char *name, size_t length);
 
 /* The word for a device's kind ("keyboard", "pad", "unknown"): static, never NULL. */
-NPLUG_API const char *nplug_kind_name(nplug_kind kind);
+NPLUG_API const char *nplug_kind_name(nplug_device_kind kind);
 
 /* The word for a nature ("button", "axis", ...): static, never NULL. */
 NPLUG_API const char *nplug_nature_name(nplug_nature nature);

@@ -24,28 +24,28 @@ typedef enum nplug_matched {
 } nplug_matched;
 
 /* What is known of a device. */
-typedef struct nplug_device_info {
-    uint32_t size; /* sizeof(nplug_device_info), set by the caller */
+typedef struct nplug_device_facts {
+    uint32_t size; /* sizeof(nplug_device_facts), set by the caller */
     nplug_device device;
     char name[NPLUG_NAME_SIZE]; /* what it calls itself: always valid UTF-8 (RFC 3629) without
                                    control characters, '?' standing for what was not */
-    nplug_kind kind;
+    nplug_device_kind kind;
     const char *family; /* static or the sheet's; "" where nobody knows what is printed on it */
     const char *sheet;  /* the name of the sheet of its wires; "" where there is none */
     nplug_matched matched;
     uint16_t bus, vendor, product, version;
     uint32_t signals, controls; /* how many */
     uint32_t players;           /* bit 0 is player 1; 0 while nobody has claimed it */
-    nplug_times times;          /* how good its times are */
+    nplug_time_source times;    /* how good its times are */
     nplug_time last;            /* when it last said anything, its arrival included */
     bool present;               /* false once it has gone */
-    bool stale;                 /* reports were dropped and a resync is under way */
+    bool resyncing;             /* reports were dropped and a resync is under way */
     bool unreadable;            /* it is there, but may not be read: a matter of permissions */
     bool ignored;               /* by nplug_ignore */
-    nplug_device twin;          /* another device that moves together with it; 0 for none */
-    int32_t battery;            /* percent; -1 where nobody knows */
+    nplug_device duplicate;     /* another device that moves together with it; 0 for none */
+    int32_t battery_percent;    /* percent; -1 where nobody knows */
     bool charging;
-} nplug_device_info;
+} nplug_device_facts;
 
 /* How many devices are here. */
 NPLUG_API uint32_t nplug_device_count(const nplug_nest *nest);
@@ -56,8 +56,8 @@ NPLUG_API nplug_device nplug_device_at(const nplug_nest *nest, uint32_t place);
 
 /* Fills *info.  Works for a device that has gone (`present` is false) until its place is given
  * away: NPLUG_ERR_STALE then; NPLUG_ERR_UNKNOWN for what never was a handle. */
-NPLUG_API nplug_result nplug_device_look(const nplug_nest *nest, nplug_device device,
-                                         nplug_device_info *info);
+NPLUG_API nplug_result nplug_device_info(const nplug_nest *nest, nplug_device device,
+                                         nplug_device_facts *info);
 
 /* One raw signal.
  *
@@ -67,36 +67,36 @@ NPLUG_API nplug_result nplug_device_look(const nplug_nest *nest, nplug_device de
  * two that could each be a device (a keyboard and a mouse, two pads) stay two.  A sheet reads the
  * node that makes the device what it is, unless it names another one; motion sensors and touch pads
  * beside it are read by sheets of their own, and what they say is never use. */
-typedef struct nplug_signal_info {
+typedef struct nplug_signal_facts {
     nplug_space space;
     uint32_t code;
     nplug_nature nature;
     int32_t min, max;
     int32_t raw; /* the last value it said, or its rest while it has said nothing; of a delta the
                     sum since the device came, modulo 2^32 */
-    bool known;  /* whether it has said anything yet */
+    bool heard;  /* whether it has said anything yet */
     bool read;   /* whether a control listens to it */
     int32_t flat, fuzz,
-        resolution;       /* as the hardware says, see nplug_report; 0 where it does not */
-    uint32_t node;        /* which of the device's nodes, from 0 in order of arrival */
-    nplug_kind node_kind; /* what that node looks like by itself */
-    bool chief;           /* it is the node that makes the device what it is */
-} nplug_signal_info;
+        resolution;              /* as the hardware says, see nplug_report; 0 where it does not */
+    uint32_t node;               /* which of the device's nodes, from 0 in order of arrival */
+    nplug_device_kind node_kind; /* what that node looks like by itself */
+    bool chief;                  /* it is the node that makes the device what it is */
+} nplug_signal_facts;
 
 /* Fills *info for signal `index` of a device that is here; NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN. */
-NPLUG_API nplug_result nplug_signal_look(const nplug_nest *nest, nplug_device device,
-                                         uint32_t index, nplug_signal_info *info);
+NPLUG_API nplug_result nplug_signal_info(const nplug_nest *nest, nplug_device device,
+                                         uint32_t index, nplug_signal_facts *info);
 
 /* The controls that a signal feeds, by `nth` from 0 (a hat feeds two sides of a d-pad); 0 past the
  * last, and where the device or the signal is none. */
-NPLUG_API nplug_control nplug_signal_feeds(const nplug_nest *nest, nplug_device device,
-                                           uint32_t index, uint32_t nth);
+NPLUG_API nplug_control nplug_signal_control_at(const nplug_nest *nest, nplug_device device,
+                                                uint32_t index, uint32_t nth);
 
 /* No signal. */
 #define NPLUG_NO_SIGNAL 0xffffffffu
 
 /* One control. */
-typedef struct nplug_control_info {
+typedef struct nplug_control_facts {
     nplug_control control;
     nplug_nature nature;
     uint32_t components; /* 1 or 2; 3 of a sensor, 7 of a pose */
@@ -109,13 +109,13 @@ typedef struct nplug_control_info {
     bool lies;           /* it rests elsewhere than its sheet expects, since it lay there when it
                             came */
     uint32_t signal[2];  /* which signal feeds each component, the first of several (see
-                            nplug_signal_feeds); NPLUG_NO_SIGNAL for none */
+                            nplug_signal_control_at); NPLUG_NO_SIGNAL for none */
     const char *print;   /* what is printed on it, as its sheet says; "" where nobody knows */
-} nplug_control_info;
+} nplug_control_facts;
 
-/* Fills *info for control `index` (from 0) of a device; errors as nplug_signal_look. */
-NPLUG_API nplug_result nplug_control_look(const nplug_nest *nest, nplug_device device,
-                                          uint32_t index, nplug_control_info *info);
+/* Fills *info for control `index` (from 0) of a device; errors as nplug_signal_info. */
+NPLUG_API nplug_result nplug_control_info(const nplug_nest *nest, nplug_device device,
+                                          uint32_t index, nplug_control_facts *info);
 
 /* The normalised value of a device's control now, for games that poll hardware: (0, 0) where the
  * device has gone or has no such control. */
@@ -123,7 +123,7 @@ NPLUG_API nplug_vec2 nplug_control_value(const nplug_nest *nest, nplug_device de
                                          nplug_control control);
 
 /* Where a device's control is and how it is turned: NPLUG_ERR_UNKNOWN where the device has no such
- * control or it is no pose, else as nplug_signal_look. */
+ * control or it is no pose, else as nplug_signal_info. */
 NPLUG_API nplug_result nplug_control_pose(const nplug_nest *nest, nplug_device device,
                                           nplug_control control, nplug_pose *pose);
 
@@ -140,34 +140,34 @@ NPLUG_API const char *nplug_control_print(const nplug_nest *nest, nplug_device d
                                           nplug_control control);
 
 /* The parts of a rule by which a device may be recognised, in the order of their weight. */
-typedef enum nplug_rule_part {
-    NPLUG_RULE_PRODUCT = 0,
-    NPLUG_RULE_VENDOR,
-    NPLUG_RULE_VERSION,
-    NPLUG_RULE_BUS,
-    NPLUG_RULE_KIND,
-    NPLUG_RULE_SPACE,
-    NPLUG_RULE_HAS,
-    NPLUG_RULE_LACKS,
-    NPLUG_RULE_AXIS, /* an axis that says of itself what it must */
-    NPLUG_RULE_FITS  /* as an answer: all fit */
-} nplug_rule_part;
+typedef enum nplug_rule_field {
+    NPLUG_RULE_FIELD_PRODUCT = 0,
+    NPLUG_RULE_FIELD_VENDOR,
+    NPLUG_RULE_FIELD_VERSION,
+    NPLUG_RULE_FIELD_BUS,
+    NPLUG_RULE_FIELD_KIND,
+    NPLUG_RULE_FIELD_SPACE,
+    NPLUG_RULE_FIELD_HAS,
+    NPLUG_RULE_FIELD_LACKS,
+    NPLUG_RULE_FIELD_AXIS, /* an axis that says of itself what it must */
+    NPLUG_RULE_FIELD_NONE  /* as an answer: all fit */
+} nplug_rule_field;
 
 /* A rule that is in force, held against a device. */
-typedef struct nplug_rule_info {
+typedef struct nplug_rule_facts {
     const struct nplug_sheet *sheet; /* whose rule it is: see sheet.h */
     uint32_t rule;                   /* which of its rules, from 0 */
-    nplug_rule_part misfit;          /* the first part that does not fit */
+    nplug_rule_field misfit;         /* the first part that does not fit */
     uint32_t code;                   /* of HAS, LACKS and AXIS: the code of the signal */
-    nplug_kind looks;                /* what the device looks like by its signals */
+    nplug_device_kind looks;         /* what the device looks like by its signals */
     uint32_t space;                  /* the code space of most of them: an nplug_space */
     bool gives_wires, gives_prints;  /* whether this sheet was taken */
-} nplug_rule_info;
+} nplug_rule_facts;
 
 /* Holds rule `index` (from 0) of all that are in force against a device; errors as
- * nplug_signal_look. */
-NPLUG_API nplug_result nplug_rule_look(const nplug_nest *nest, nplug_device device, uint32_t index,
-                                       nplug_rule_info *info);
+ * nplug_signal_info. */
+NPLUG_API nplug_result nplug_rule_info(const nplug_nest *nest, nplug_device device, uint32_t index,
+                                       nplug_rule_facts *info);
 
 /* One step of an explanation. */
 typedef struct nplug_reason {
@@ -184,7 +184,7 @@ typedef void (*nplug_hear)(void *user, const nplug_reason *reason);
 
 /* Says why a device was recognised as what it is, or was not: what it looks like, each rule that
  * could have fitted and what it compared, what its signals became, and what to do next.  Errors as
- * nplug_signal_look. */
+ * nplug_signal_info. */
 NPLUG_API nplug_result nplug_explain(const nplug_nest *nest, nplug_device device, nplug_hear hear,
                                      void *user);
 
@@ -206,17 +206,17 @@ NPLUG_API nplug_result nplug_show_player(nplug_nest *nest, nplug_device device,
  * again.  For the one of two twins that is not wanted.  Errors as nplug_rumble. */
 NPLUG_API nplug_result nplug_ignore(nplug_nest *nest, nplug_device device, bool on);
 
-/* From the next step on, devices of these kinds (bit by nplug_kind; 0: none) are not heard, for a
- * game whose own interface has the mouse or the keyboard for a while.  What they held is let go,
- * marked cancelled; what is held when they are heard again has to be let go first.  Their controls
- * can still be read.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
+/* From the next step on, devices of these kinds (bit by nplug_device_kind; 0: none) are not heard,
+ * for a game whose own interface has the mouse or the keyboard for a while.  What they held is let
+ * go, marked cancelled; what is held when they are heard again has to be let go first.  Their
+ * controls can still be read.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_mute(nplug_nest *nest, uint32_t kinds);
 
 /* Rumbles a device at the next step: magnitudes of the strong (low) and the weak (high) motor in
  * [0, 1], for that many milliseconds; both 0 stops it.  What cannot rumble does not.
  * NPLUG_ERR_ARGUMENT, NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_rumble(nplug_nest *nest, nplug_device device, float strong, float weak,
-                                    uint32_t milliseconds);
+                                    uint32_t ms);
 
 #ifdef __cplusplus
 }

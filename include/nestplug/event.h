@@ -11,27 +11,28 @@ extern "C" {
 /* What happened. */
 typedef enum nplug_event_kind {
     NPLUG_EVENT_NONE = 0,
-    NPLUG_EVENT_ARRIVAL = 1,   /* device: it is complete and recognised as well as can be */
-    NPLUG_EVENT_DEPARTURE = 2, /* device: gone; all that it held was let go of before this */
-    NPLUG_EVENT_CHANGE = 3,    /* device: another node of the same hardware joined it */
-    NPLUG_EVENT_JOIN = 4,      /* player took a seat, by device and control where it was a press */
-    NPLUG_EVENT_LEAVE = 5,     /* player gave up the seat */
-    NPLUG_EVENT_CLAIM = 6,     /* player hears device from now on; count: which part of it, or 0 */
-    NPLUG_EVENT_YIELD = 7,     /* player no longer hears device; count: likewise */
-    NPLUG_EVENT_PRESS = 8,     /* action of player, by device and control; count: which press */
-    NPLUG_EVENT_RELEASE = 9,   /* the other edge; NPLUG_EVENT_CANCELLED if no person let go */
-    NPLUG_EVENT_VALUE = 10,    /* a level or a vector has another value, at the end of the step or
-                                  before a device goes or changes hands; a motion was moved in the
-                                  step, or was in the last one and was not in this */
-    NPLUG_EVENT_RESYNCED = 11, /* device: reports had been dropped; its state is right again */
-    NPLUG_EVENT_CLOCKS = 12,   /* count: the port whose reports are over a second ahead */
-    NPLUG_EVENT_LIMIT = 13,    /* a limit was reached; count: which (an nplug_limit) */
-    NPLUG_EVENT_TWIN = 14,  /* device moves together with another one (its handle is in count): the
-                               same pad seen twice, once by another program; nplug_ignore one */
-    NPLUG_EVENT_BOUND = 15, /* player has other bindings for action */
-    NPLUG_EVENT_PICK = 16,  /* a pick of player ended: control of device, its nplug_way in count; or
-                               NPLUG_EVENT_CANCELLED, or NPLUG_EVENT_LATE: it lasted too long */
-    NPLUG_EVENT_WAIT = 17,  /* player waits for device, which went; a claim ends that, or leaving */
+    NPLUG_EVENT_ARRIVAL = 1,    /* device: it is complete and recognised as well as can be */
+    NPLUG_EVENT_DEPARTURE = 2,  /* device: gone; all that it held was let go of before this */
+    NPLUG_EVENT_CHANGE = 3,     /* device: another node of the same hardware joined it */
+    NPLUG_EVENT_JOIN = 4,       /* player took a seat, by device and control where it was a press */
+    NPLUG_EVENT_LEAVE = 5,      /* player gave up the seat */
+    NPLUG_EVENT_CLAIM = 6,      /* player hears device from now on; count: which part of it, or 0 */
+    NPLUG_EVENT_UNCLAIM = 7,    /* player no longer hears device; count: likewise */
+    NPLUG_EVENT_PRESS = 8,      /* action of player, by device and control; count: which press */
+    NPLUG_EVENT_RELEASE = 9,    /* the other edge; NPLUG_EVENT_FLAG_CANCELLED if no person let go */
+    NPLUG_EVENT_VALUE = 10,     /* a level or a vector has another value, at the end of the step or
+                                   before a device goes or changes hands; a motion was moved in the
+                                   step, or was in the last one and was not in this */
+    NPLUG_EVENT_RESYNCED = 11,  /* device: reports had been dropped; its state is right again */
+    NPLUG_EVENT_CLOCKS = 12,    /* count: the port whose reports are over a second ahead */
+    NPLUG_EVENT_LIMIT = 13,     /* a limit was reached; count: which (an nplug_limit) */
+    NPLUG_EVENT_DUPLICATE = 14, /* device moves together with another one (its handle is in count):
+                              the same pad seen twice, once by another program; nplug_ignore one */
+    NPLUG_EVENT_BOUND = 15,     /* player has other bindings for action */
+    NPLUG_EVENT_PICK =
+        16,                /* a pick of player ended: control of device, its nplug_way in count; or
+                              NPLUG_EVENT_FLAG_CANCELLED, or NPLUG_EVENT_FLAG_LATE: it lasted too long */
+    NPLUG_EVENT_WAIT = 17, /* player waits for device, which went; a claim ends that, or leaving */
     NPLUG_EVENT_WOBBLE = 18, /* device was gone for a moment, and is back */
     NPLUG_EVENT_SWAP = 19,   /* player and the player in count have changed seats, with all that
                                they bound */
@@ -39,19 +40,19 @@ typedef enum nplug_event_kind {
     NPLUG_EVENT_BATTERY =
         21,                /* device's battery is at count percent; value.x: the same in [0, 1] */
     NPLUG_EVENT_FULL = 22, /* a press of control of device would have taken a seat: none is free */
-    NPLUG_EVENT_KINDS
 } nplug_event_kind;
 
 /* Flags of an event. */
 enum {
-    NPLUG_EVENT_CANCELLED = 1, /* let go by a departure, a yield or a layer, not by a person */
-    NPLUG_EVENT_RETURNED = 2,  /* of a claim: the device came back to who had it */
-    NPLUG_EVENT_LATE = 4, /* of a pick: nothing was picked in time; of leaving: it was waited for
-                             too long, or until its place (nplug_limits) had to be given away */
-    NPLUG_EVENT_TAKEN_OVER = 8, /* of a claim: it stands in for the device that player waited for */
-    NPLUG_EVENT_SAME_PROMPTS =
-        16,              /* of an active set: what is shown to the player stays the same */
-    NPLUG_EVENT_LOW = 32 /* of a battery: it will not last long */
+    NPLUG_EVENT_FLAG_CANCELLED = 1, /* let go by a departure, a yield or a layer, not by a person */
+    NPLUG_EVENT_FLAG_RETURNED = 2,  /* of a claim: the device came back to who had it */
+    NPLUG_EVENT_FLAG_LATE = 4, /* of a pick: nothing was picked in time; of leaving: it was waited
+                             for too long, or until its place (nplug_limits) had to be given away */
+    NPLUG_EVENT_FLAG_TAKEN_OVER =
+        8, /* of a claim: it stands in for the device that player waited for */
+    NPLUG_EVENT_FLAG_SAME_PROMPTS =
+        16,                   /* of an active set: what is shown to the player stays the same */
+    NPLUG_EVENT_FLAG_LOW = 32 /* of a battery: it will not last long */
 };
 
 /* The limits that may be reached. */
@@ -101,7 +102,7 @@ typedef struct nplug_handler {
 
 /* Callbacks, for those who like them: hands each event of the last step, in order, to every line of
  * the table that wants it.  They are called from within this call and nowhere else, and may call
- * anything but nplug_step and nplug_shut.  Returns how many calls were made. */
+ * anything but nplug_step and nplug_close.  Returns how many calls were made. */
 NPLUG_API uint32_t nplug_dispatch(nplug_nest *nest, const nplug_handler *handlers, uint32_t count,
                                   void *user);
 

@@ -64,46 +64,47 @@ NPLUG_API void nplug_trace_blame(const nplug_trace *trace, size_t index, const c
                                  const char *text, nplug_notes *notes);
 
 /* What a recorded trace says of the nest that it was recorded of. */
-typedef struct nplug_trace_header {
+typedef struct nplug_trace_facts {
     nplug_limits limits;
     uint64_t game;    /* nplug_game_digest */
-    uint64_t known;   /* nplug_known_digest */
+    uint64_t known;   /* nplug_given_digest */
     bool follow_rest; /* nplug_setup.follow_rest */
-} nplug_trace_header;
+} nplug_trace_facts;
 
 /* The header of a recorded trace; all 0 of one that was written by hand. */
-NPLUG_API nplug_trace_header nplug_trace_head(const nplug_trace *trace);
+NPLUG_API nplug_trace_facts nplug_trace_info(const nplug_trace *trace);
 
 /* A trace being written. */
 typedef struct nplug_trace_writer nplug_trace_writer;
 
 /* Begins a trace file for a nest that has its game and has not stepped yet.  NULL where the file
  * cannot be made (errno says why). */
-NPLUG_API nplug_trace_writer *nplug_trace_create(const char *path, nplug_nest *nest);
+NPLUG_API nplug_trace_writer *nplug_trace_writer_open(const char *path, nplug_nest *nest);
 
 /* Takes the nest's records and writes them: to be called after each step.  NPLUG_ERR_FILE;
  * NPLUG_ERR_FULL where records were lost (nplug_limits.records is too small). */
-NPLUG_API nplug_result nplug_trace_write(nplug_trace_writer *writer);
+NPLUG_API nplug_result nplug_trace_writer_write(nplug_trace_writer *writer);
 
 /* Writes what is left and ends.  NPLUG_ERR_FILE where not all could be written. */
-NPLUG_API nplug_result nplug_trace_finish(nplug_trace_writer *writer);
+NPLUG_API nplug_result nplug_trace_writer_close(nplug_trace_writer *writer);
 
 /* A sheet that was read, with its own memory. */
 typedef struct nplug_sheet_file nplug_sheet_file;
 
 /* Reads a sheet; as nplug_trace_read. */
-NPLUG_API nplug_result nplug_sheet_read(const char *path, nplug_sheet_file **file,
-                                        nplug_notes *notes);
+NPLUG_API nplug_result nplug_sheet_file_read(const char *path, nplug_sheet_file **file,
+                                             nplug_notes *notes);
 
-/* As nplug_sheet_read, from memory. */
-NPLUG_API nplug_result nplug_sheet_parse(const char *text, size_t length, const char *name,
-                                         nplug_sheet_file **file, nplug_notes *notes);
+/* As nplug_sheet_file_read, from memory. */
+NPLUG_API nplug_result nplug_sheet_file_parse(const char *text, size_t length, const char *name,
+                                              nplug_sheet_file **file, nplug_notes *notes);
 
 /* The sheet inside, for nplug_add_sheets: valid until the file is freed. */
-NPLUG_API const nplug_sheet *nplug_sheet_of(const nplug_sheet_file *file);
+NPLUG_API const nplug_sheet *nplug_sheet_file_sheet(const nplug_sheet_file *file);
 
-/* Writes a sheet as a file that nplug_sheet_read takes: whole or not at all (a new file beside it,
- * synced, then renamed).  NPLUG_ERR_FILE (errno says why), NPLUG_ERR_ARGUMENT, NPLUG_ERR_MEMORY. */
+/* Writes a sheet as a file that nplug_sheet_file_read takes: whole or not at all (a new file beside
+ * it, synced, then renamed).  NPLUG_ERR_FILE (errno says why), NPLUG_ERR_ARGUMENT,
+ * NPLUG_ERR_MEMORY. */
 NPLUG_API nplug_result nplug_sheet_write(const nplug_sheet *sheet, const char *path);
 
 /* The same as text: writes at most `size` bytes with a terminating 0, returns the whole length; 0
@@ -111,7 +112,7 @@ NPLUG_API nplug_result nplug_sheet_write(const nplug_sheet *sheet, const char *p
 NPLUG_API size_t nplug_sheet_text(const nplug_sheet *sheet, char *buffer, size_t size);
 
 /* Frees a sheet; NULL does nothing. */
-NPLUG_API void nplug_sheet_free(nplug_sheet_file *file);
+NPLUG_API void nplug_sheet_file_free(nplug_sheet_file *file);
 
 /* What a game keeps for its players from one run to the next: calibrations of their devices, and
  * the sheets that they learnt.  What a later version wrote there, and this one does not know, is
@@ -156,7 +157,7 @@ NPLUG_API nplug_result nplug_settings_copy_profile(nplug_settings *settings, con
 
 /* The name of a profile by place, from 0, in the order in which they were made; NULL past the end.
  * Valid until the settings change. */
-NPLUG_API const char *nplug_settings_profile(const nplug_settings *settings, uint32_t place);
+NPLUG_API const char *nplug_settings_profile_at(const nplug_settings *settings, uint32_t place);
 
 /* Writes the settings into the caller's buffer, for a game that keeps them elsewhere: UTF-8 with a
  * terminating 0, cut to `size`; returns the length of the whole text, 0 where there is no memory.
@@ -179,26 +180,26 @@ typedef struct nplug_game_file nplug_game_file;
 
 /* Reads a game: its actions in the file's order, their bindings, layers and seats; as
  * nplug_trace_read.  What is wrong within a binding's text is told at its place in the file. */
-NPLUG_API nplug_result nplug_game_read(const char *path, nplug_game_file **file,
-                                       nplug_notes *notes);
+NPLUG_API nplug_result nplug_game_file_read(const char *path, nplug_game_file **file,
+                                            nplug_notes *notes);
 
-/* As nplug_game_read, from memory. */
-NPLUG_API nplug_result nplug_game_parse(const char *text, size_t length, const char *name,
-                                        nplug_game_file **file, nplug_notes *notes);
+/* As nplug_game_file_read, from memory. */
+NPLUG_API nplug_result nplug_game_file_parse(const char *text, size_t length, const char *name,
+                                             nplug_game_file **file, nplug_notes *notes);
 
 /* The game inside, for nplug_use_game: valid until the file is freed, and a nest that uses it needs
  * it as long as it is open. */
-NPLUG_API const nplug_game *nplug_game_of(const nplug_game_file *file);
+NPLUG_API const nplug_game *nplug_game_file_game(const nplug_game_file *file);
 
 /* Frees a game; NULL does nothing. */
-NPLUG_API void nplug_game_free(nplug_game_file *file);
+NPLUG_API void nplug_game_file_free(nplug_game_file *file);
 
 /* Tuning without a restart: gives a nest that runs the bindings of a game file that was read again,
  * at the next step.  Actions are matched by name, and keep what they hold where their bindings are
  * the same; a player's own bindings stay.  *notes (in: the file's name) warns of what cannot change
  * while it runs: new actions, and kinds.  Errors as nplug_bind; the file may be freed after it. */
-NPLUG_API nplug_result nplug_game_tune(const nplug_game_file *file, nplug_nest *nest,
-                                       nplug_notes *notes);
+NPLUG_API nplug_result nplug_game_file_tune(const nplug_game_file *file, nplug_nest *nest,
+                                            nplug_notes *notes);
 
 /* Looks for what is likely to be a mistake, and adds a warning for each to *notes (in: the file's
  * name): actions bound to nothing or for one sort of device only, controls that no device has, the
@@ -206,30 +207,31 @@ NPLUG_API nplug_result nplug_game_tune(const nplug_game_file *file, nplug_nest *
  * its label), chords that can never win, layers that nothing switches on.
  * `access`: and actions that some people cannot use, since they need a chord, rapid taps or a long
  * hold and have no simpler way.  Returns how many there were.  NPLUG_ERR_ARGUMENT is 0. */
-NPLUG_API uint32_t nplug_game_check(const nplug_game_file *file, bool access, nplug_notes *notes);
+NPLUG_API uint32_t nplug_game_file_check(const nplug_game_file *file, bool access,
+                                         nplug_notes *notes);
 
 /* Writes a C header with the numbers of a game's actions and layers and the digest that goes with
  * them, and where `tables`, const tables of the whole game, so that a program needs no file.  Whole
  * or not at all; NULL for the path is standard output.  NPLUG_ERR_FILE. */
-NPLUG_API nplug_result nplug_game_header(const nplug_game_file *file, bool tables,
-                                         const char *path);
+NPLUG_API nplug_result nplug_game_file_write_c(const nplug_game_file *file, bool tables,
+                                               const char *path);
 
 /* A simulated model that was read, with its own memory. */
 typedef struct nplug_model_file nplug_model_file;
 
 /* Reads a model; as nplug_trace_read. */
-NPLUG_API nplug_result nplug_model_read(const char *path, nplug_model_file **file,
-                                        nplug_notes *notes);
+NPLUG_API nplug_result nplug_model_file_read(const char *path, nplug_model_file **file,
+                                             nplug_notes *notes);
 
-/* As nplug_model_read, from memory. */
-NPLUG_API nplug_result nplug_model_parse(const char *text, size_t length, const char *name,
-                                         nplug_model_file **file, nplug_notes *notes);
+/* As nplug_model_file_read, from memory. */
+NPLUG_API nplug_result nplug_model_file_parse(const char *text, size_t length, const char *name,
+                                              nplug_model_file **file, nplug_notes *notes);
 
 /* The model inside, for nplug_sim_add_models: valid until the file is freed. */
-NPLUG_API const nplug_sim_model *nplug_model_of(const nplug_model_file *file);
+NPLUG_API const nplug_sim_model *nplug_model_file_model(const nplug_model_file *file);
 
 /* Frees a model; NULL does nothing. */
-NPLUG_API void nplug_model_free(nplug_model_file *file);
+NPLUG_API void nplug_model_file_free(nplug_model_file *file);
 
 #ifdef __cplusplus
 }

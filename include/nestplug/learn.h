@@ -16,12 +16,13 @@ typedef struct nplug_learner nplug_learner;
 
 /* What a learner waits for. */
 typedef enum nplug_learn_phase {
-    NPLUG_LEARN_LOOSEN = 0, /* move every stick, trigger and lever all its way once, then let go */
-    NPLUG_LEARN_REST = 1,   /* touch nothing for a second */
-    NPLUG_LEARN_MOVE = 2,   /* press the control, or push it to the right, up, away or full */
-    NPLUG_LEARN_BACK = 3,   /* it was seen: let go of it */
-    NPLUG_LEARN_DONE = 4,   /* the sheet is there */
-    NPLUG_LEARN_GONE = 5    /* the device has gone */
+    NPLUG_LEARN_PHASE_LOOSEN =
+        0, /* move every stick, trigger and lever all its way once, then let go */
+    NPLUG_LEARN_PHASE_REST = 1, /* touch nothing for a second */
+    NPLUG_LEARN_PHASE_MOVE = 2, /* press the control, or push it to the right, up, away or full */
+    NPLUG_LEARN_PHASE_BACK = 3, /* it was seen: let go of it */
+    NPLUG_LEARN_PHASE_DONE = 4, /* the sheet is there */
+    NPLUG_LEARN_PHASE_GONE = 5  /* the device has gone */
 } nplug_learn_phase;
 
 /* What is asked for now. */
@@ -35,30 +36,30 @@ typedef struct nplug_learn_question {
 } nplug_learn_question;
 
 /* Bytes that a learner needs. */
-NPLUG_API size_t nplug_learn_memory_needed(void);
+NPLUG_API size_t nplug_learner_memory_needed(void);
 
 /* Begins to learn a device as one of a kind (pad, stick, wheel or mouse: the others say by their
  * codes what they are) in the caller's block, aligned as malloc's.  NULL: no such device, a device
  * with more than 256 signals, another kind, or a block too small. */
-NPLUG_API nplug_learner *nplug_learn_begin(const nplug_nest *nest, nplug_device device,
-                                           nplug_kind kind, void *block, size_t size);
+NPLUG_API nplug_learner *nplug_learner_open(const nplug_nest *nest, nplug_device device,
+                                            nplug_device_kind kind, void *block, size_t size);
 
 /* Looks at what the device says; to be called after each nplug_step.  Returns the phase. */
-NPLUG_API nplug_learn_phase nplug_learn_look(nplug_learner *learner, const nplug_nest *nest);
+NPLUG_API nplug_learn_phase nplug_learner_step(nplug_learner *learner, const nplug_nest *nest);
 
 /* What is asked for now: NPLUG_ERR_SIZE where question->size is wrong. */
-NPLUG_API nplug_result nplug_learn_asks(const nplug_learner *learner,
-                                        nplug_learn_question *question);
+NPLUG_API nplug_result nplug_learner_info(const nplug_learner *learner,
+                                          nplug_learn_question *question);
 
 /* Leaves a control out, or ends the loosening. */
-NPLUG_API void nplug_learn_skip(nplug_learner *learner);
+NPLUG_API void nplug_learner_skip(nplug_learner *learner);
 
 /* Takes the last answer back and asks for it again. */
-NPLUG_API void nplug_learn_again(nplug_learner *learner);
+NPLUG_API void nplug_learner_undo(nplug_learner *learner);
 
 /* The sheet: NULL until all was asked for.  It and its texts are the learner's, valid as long as
  * its block.  Its rule is the device's bus, vendor and product. */
-NPLUG_API const nplug_sheet *nplug_learn_sheet(const nplug_learner *learner);
+NPLUG_API const nplug_sheet *nplug_learner_sheet(const nplug_learner *learner);
 
 #ifdef __cplusplus
 }

@@ -45,18 +45,18 @@ NPLUG_API nplug_linux *nplug_linux_open(const nplug_linux_setup *setup, void *bl
 NPLUG_API const nplug_port *nplug_linux_port(const nplug_linux *port);
 
 /* What the port found when it last looked. */
-typedef struct nplug_linux_info {
-    uint32_t size;        /* sizeof(nplug_linux_info), set by the caller */
+typedef struct nplug_linux_facts {
+    uint32_t size;        /* sizeof(nplug_linux_facts), set by the caller */
     uint32_t open;        /* nodes that are read */
     uint32_t unreadable;  /* that are there but may not be read: add the person to the system's
                              group for input devices, or give an access rule; their devices say
                              `unreadable` */
     uint32_t passed_over; /* that nobody asked for: keyboards, mice */
     bool has_folder;      /* whether there is such a folder at all */
-} nplug_linux_info;
+} nplug_linux_facts;
 
 /* Fills *info; before the first step nothing was found yet.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
-NPLUG_API nplug_result nplug_linux_look(const nplug_linux *port, nplug_linux_info *info);
+NPLUG_API nplug_result nplug_linux_info(const nplug_linux *port, nplug_linux_facts *info);
 
 #ifdef __cplusplus
 }

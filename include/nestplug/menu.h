@@ -9,18 +9,17 @@ extern "C" {
 #endif
 
 /* What somebody wants of a menu, in the order in which its actions stand in the game's table. */
-typedef enum nplug_menu_want {
-    NPLUG_MENU_UP = 0,
-    NPLUG_MENU_DOWN,
-    NPLUG_MENU_LEFT,
-    NPLUG_MENU_RIGHT,
-    NPLUG_MENU_CONFIRM,
-    NPLUG_MENU_CANCEL,
-    NPLUG_MENU_NEXT,     /* page */
-    NPLUG_MENU_PREVIOUS, /* page */
-    NPLUG_MENU_RESTORE,  /* the defaults, by a long hold that players cannot change */
-    NPLUG_MENU_WANTS
-} nplug_menu_want;
+typedef enum nplug_menu_wish {
+    NPLUG_MENU_WISH_UP = 0,
+    NPLUG_MENU_WISH_DOWN,
+    NPLUG_MENU_WISH_LEFT,
+    NPLUG_MENU_WISH_RIGHT,
+    NPLUG_MENU_WISH_CONFIRM,
+    NPLUG_MENU_WISH_CANCEL,
+    NPLUG_MENU_WISH_NEXT,     /* page */
+    NPLUG_MENU_WISH_PREVIOUS, /* page */
+    NPLUG_MENU_WISH_RESTORE,  /* the defaults, by a long hold that players cannot change */
+} nplug_menu_wish;
 
 #define NPLUG_MENU_WAY(way)                                                                        \
     "pad:dpad-" way " repeat=400:120 | pad:stick-left." way " repeat=400:120"
@@ -30,23 +29,23 @@ typedef enum nplug_menu_want {
  * south and east confirms is resolved by what is printed on the pad; a player's comfort
  * "swap-confirm" turns it round, and a game that wants one button everywhere binds that instead. */
 #define NPLUG_MENU_ACTIONS(layer)                                                                  \
-    {"menu-up", NPLUG_BUTTON, NPLUG_MENU_WAY("up") " | key:ArrowUp repeat=400:120", layer},        \
-        {"menu-down", NPLUG_BUTTON, NPLUG_MENU_WAY("down") " | key:ArrowDown repeat=400:120",      \
-         layer},                                                                                   \
-        {"menu-left", NPLUG_BUTTON, NPLUG_MENU_WAY("left") " | key:ArrowLeft repeat=400:120",      \
-         layer},                                                                                   \
-        {"menu-right", NPLUG_BUTTON, NPLUG_MENU_WAY("right") " | key:ArrowRight repeat=400:120",   \
-         layer},                                                                                   \
-        {"menu-confirm", NPLUG_BUTTON, "pad:confirm | key:Enter | key:NumpadEnter", layer},        \
-        {"menu-cancel", NPLUG_BUTTON, "pad:cancel | key:Escape", layer},                           \
-        {"menu-next", NPLUG_BUTTON, "pad:shoulder-right | key:PageDown", layer},                   \
-        {"menu-previous", NPLUG_BUTTON, "pad:shoulder-left | key:PageUp", layer},                  \
+    {"menu-up", NPLUG_ACTION_BUTTON, NPLUG_MENU_WAY("up") " | key:ArrowUp repeat=400:120", layer}, \
+        {"menu-down", NPLUG_ACTION_BUTTON,                                                         \
+         NPLUG_MENU_WAY("down") " | key:ArrowDown repeat=400:120", layer},                         \
+        {"menu-left", NPLUG_ACTION_BUTTON,                                                         \
+         NPLUG_MENU_WAY("left") " | key:ArrowLeft repeat=400:120", layer},                         \
+        {"menu-right", NPLUG_ACTION_BUTTON,                                                        \
+         NPLUG_MENU_WAY("right") " | key:ArrowRight repeat=400:120", layer},                       \
+        {"menu-confirm", NPLUG_ACTION_BUTTON, "pad:confirm | key:Enter | key:NumpadEnter", layer}, \
+        {"menu-cancel", NPLUG_ACTION_BUTTON, "pad:cancel | key:Escape", layer},                    \
+        {"menu-next", NPLUG_ACTION_BUTTON, "pad:shoulder-right | key:PageDown", layer},            \
+        {"menu-previous", NPLUG_ACTION_BUTTON, "pad:shoulder-left | key:PageUp", layer},           \
     {                                                                                              \
-        "menu-restore", NPLUG_BUTTON, "pad:start hold=5000 | key:Escape hold=5000", layer          \
+        "menu-restore", NPLUG_ACTION_BUTTON, "pad:start hold=5000 | key:Escape hold=5000", layer   \
     }
 
 /* Their rules, for a game's table of rules; `first` is the number of "menu-up", and `group` a
- * number of nplug_action_rule.one_of that nothing else has.  Confirm and cancel can never be left
+ * number of nplug_action_policy.one_of that nothing else has.  Confirm and cancel can never be left
  * unbound. */
 #define NPLUG_MENU_RULES(first, group)                                                             \
     NPLUG_MENU_RULE(first, UP, group, ONE), NPLUG_MENU_RULE(first, DOWN, group, ONE),              \
@@ -55,13 +54,13 @@ typedef enum nplug_menu_want {
         NPLUG_MENU_RULE(first, RESTORE, 0, ALL)
 #define NPLUG_MENU_RULE(first, want, group, keep)                                                  \
     {                                                                                              \
-        (first) + NPLUG_MENU_##want, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, (group), NULL, \
-            0, NPLUG_KEEP_##keep, false                                                            \
+        (first) + NPLUG_MENU_WISH_##want, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, (group),  \
+            NULL, 0, NPLUG_KEEP_##keep, false                                                      \
     }
 
 /* One thing that somebody wanted of the menu. */
 typedef struct nplug_menu_press {
-    nplug_menu_want want;
+    nplug_menu_wish want;
     nplug_player player; /* who; NPLUG_ANYONE: somebody without a seat */
     nplug_device device;
     nplug_time time;

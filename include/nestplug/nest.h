@@ -30,7 +30,7 @@ typedef struct nplug_limits {
     uint32_t ramps;      /* controls of bindings that rise or fall */
     uint32_t gestures;   /* controls of which a tap, a hold or a repeat is wanted */
     uint32_t text;       /* bytes of bindings that players have of their own */
-    uint32_t matches;    /* rules of all sheets together, those that are compiled in included */
+    uint32_t rules;      /* rules of all sheets together, those that are compiled in included */
     uint32_t records;    /* records kept for nplug_take_records; 0: no recording */
 } nplug_limits;
 
@@ -56,7 +56,7 @@ static inline nplug_limits nplug_limits_default(void)
                            12,   /* ramps */
                            24,   /* gestures */
                            896,  /* text */
-                           128,  /* matches */
+                           128,  /* rules */
                            0};
     return limits;
 }
@@ -104,7 +104,7 @@ NPLUG_API nplug_result nplug_attach_lossless(nplug_nest *nest, const nplug_port 
  * an earlier one that fits as well.  The sheets stay the caller's.  NPLUG_ERR_ORDER,
  * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE; NPLUG_ERR_FORMAT where two of them tie (see
  * nplug_rules_tie);
- * NPLUG_ERR_FULL after four calls, or where limits.matches is too small.  On an error none of them
+ * NPLUG_ERR_FULL after four calls, or where limits.rules is too small.  On an error none of them
  * is added, and those that were there stay in force. */
 NPLUG_API nplug_result nplug_add_sheets(nplug_nest *nest, const nplug_sheet *sheets,
                                         uint32_t count);
@@ -116,7 +116,7 @@ NPLUG_API nplug_result nplug_add_sheets(nplug_nest *nest, const nplug_sheet *she
 NPLUG_API nplug_result nplug_step(nplug_nest *nest, nplug_time now);
 
 /* Stops all ports; the block may be freed after it.  NULL does nothing. */
-NPLUG_API void nplug_shut(nplug_nest *nest);
+NPLUG_API void nplug_close(nplug_nest *nest);
 
 /* A digest of all state that a game can see, but for which of the keys that it does not bind are
  * down (unless they are recorded): each value is mixed in as a number of 64 bits, floats by their
@@ -125,7 +125,7 @@ NPLUG_API uint64_t nplug_digest(const nplug_nest *nest);
 
 /* A digest of the sheets and calibrations that were given to the nest beside those that are
  * compiled in: a trace replays as it was only where it is the same.  0 where nothing was given. */
-NPLUG_API uint64_t nplug_known_digest(const nplug_nest *nest);
+NPLUG_API uint64_t nplug_given_digest(const nplug_nest *nest);
 
 /* Whether it was opened with follow_rest. */
 NPLUG_API bool nplug_follows_rest(const nplug_nest *nest);

@@ -37,11 +37,12 @@ NPLUG_API nplug_result nplug_claim_part(nplug_nest *nest, nplug_device device, u
 NPLUG_API nplug_result nplug_share(nplug_nest *nest, nplug_device device, nplug_player player);
 
 /* Takes a device away from everyone who hears it, at the next step; errors as nplug_claim. */
-NPLUG_API nplug_result nplug_yield(nplug_nest *nest, nplug_device device);
+NPLUG_API nplug_result nplug_unclaim(nplug_nest *nest, nplug_device device);
 
 /* Takes a device away from one player; whoever else hears it goes on, and goes on holding.  Errors
  * as nplug_claim. */
-NPLUG_API nplug_result nplug_yield_for(nplug_nest *nest, nplug_device device, nplug_player player);
+NPLUG_API nplug_result nplug_unclaim_for(nplug_nest *nest, nplug_device device,
+                                         nplug_player player);
 
 /* At the next step two players exchange seats: each has from then on the devices that the other
  * had, waits for what the other waited for, and has the bindings and the comfort that the other had
@@ -55,10 +56,10 @@ NPLUG_API nplug_result nplug_swap(nplug_nest *nest, nplug_player player, nplug_p
 NPLUG_API nplug_result nplug_leave(nplug_nest *nest, nplug_player player);
 
 /* Whether a player has a seat; also while all of the player's devices are gone. */
-NPLUG_API bool nplug_seated(const nplug_nest *nest, nplug_player player);
+NPLUG_API bool nplug_player_seated(const nplug_nest *nest, nplug_player player);
 
 /* How many devices that are here a player hears; of NPLUG_ANYONE, how many are unclaimed. */
-NPLUG_API uint32_t nplug_player_devices(const nplug_nest *nest, nplug_player player);
+NPLUG_API uint32_t nplug_player_device_count(const nplug_nest *nest, nplug_player player);
 
 /* Who hears a part of a device (from 1; 0: any part, or the whole): bit 0 is player 1.  0 where
  * nobody does, or the device is none. */
@@ -78,7 +79,7 @@ NPLUG_API nplug_device nplug_missed_at(const nplug_nest *nest, nplug_player play
  * went, or the same part of a keyboard.  Of a keyboard with parts, the press takes the part that it
  * is in, and leaves the others whose they are.  Whose devices were taken away by a call, and who
  * misses none, waits for a call that claims one. */
-NPLUG_API bool nplug_waits(const nplug_nest *nest, nplug_player player);
+NPLUG_API bool nplug_player_waits(const nplug_nest *nest, nplug_player player);
 
 #ifdef __cplusplus
 }

@@ -18,7 +18,7 @@ typedef struct nplug_replay {
 
 /* Begins a replay of `count` records, to be attached with
  * nplug_attach_lossless(nest, nplug_replay_port(), replay). */
-NPLUG_API void nplug_replay_begin(nplug_replay *replay, const nplug_record *records, size_t count);
+NPLUG_API void nplug_replay_open(nplug_replay *replay, const nplug_record *records, size_t count);
 
 /* The table of functions for attaching. */
 NPLUG_API const nplug_port *nplug_replay_port(void);

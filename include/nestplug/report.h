@@ -14,41 +14,39 @@ typedef enum nplug_space {
     NPLUG_SPACE_EVDEV = 1,  /* the Linux kernel's input interface: event type << 16 | code */
     NPLUG_SPACE_HID = 2,    /* USB HID usage: page << 16 | usage */
     NPLUG_SPACE_W3C = 3,    /* the W3C Gamepad standard layout: buttons from 0, axes from 0x100 */
-    NPLUG_SPACE_OPENXR = 4, /* paths of the open VR standard, numbered by the port's sheet */
-    NPLUG_SPACES
+    NPLUG_SPACE_OPENXR = 4, /* paths of OpenXR, numbered by the port's sheet */
 } nplug_space;
 
 /* What a report says.  The numbers are part of traces and never change. */
 typedef enum nplug_report_kind {
-    NPLUG_REPORT_VALUE = 0,        /* a signal has the value `as.value` (a delta: moved by it) */
-    NPLUG_REPORT_ARRIVE = 1,       /* a device comes: `as.arrive` */
-    NPLUG_REPORT_TEXT = 2,         /* 16 more bytes of text `signal` (an nplug_text): `as.text` */
-    NPLUG_REPORT_SIGNAL = 3,       /* declares signal `signal`: `as.signal` */
-    NPLUG_REPORT_DETAIL = 4,       /* more about signal `signal`: `as.detail` */
+    NPLUG_REPORT_VALUE = 0,        /* a signal has the value `data.value` (a delta: moved by it) */
+    NPLUG_REPORT_ARRIVE = 1,       /* a device comes: `data.arrive` */
+    NPLUG_REPORT_TEXT = 2,         /* 16 more bytes of text `signal` (an nplug_text): `data.text` */
+    NPLUG_REPORT_SIGNAL = 3,       /* declares signal `signal`: `data.signal` */
+    NPLUG_REPORT_DETAIL = 4,       /* more about signal `signal`: `data.detail` */
     NPLUG_REPORT_READY = 5,        /* the device is complete and may be recognised */
     NPLUG_REPORT_DEPART = 6,       /* the device has gone */
-    NPLUG_REPORT_STALE = 7,        /* the ring dropped movement of this device */
+    NPLUG_REPORT_DROPPED = 7,      /* the ring dropped movement of this device */
     NPLUG_REPORT_RESYNC_BEGIN = 8, /* from here to the end mark, values are the present state */
     NPLUG_REPORT_RESYNC_END = 9,   /* what was not named between the marks is at rest */
-    NPLUG_REPORT_FOCUS = 10,       /* the game's window has the focus: `as.value`, 0 or 1 */
+    NPLUG_REPORT_FOCUS = 10,       /* the game's window has the focus: `data.value`, 0 or 1 */
     NPLUG_REPORT_LAYOUT = 11,      /* what is printed on keys may be another now: whoever cares asks
                                       the port's key_label again */
-    NPLUG_REPORT_BATTERY = 12,     /* the device's battery: `as.value` percent, -1 for not known;
+    NPLUG_REPORT_BATTERY = 12,     /* the device's battery: `data.value` percent, -1 for not known;
                                       `signal` is 1 while it is being charged, else 0 */
     NPLUG_REPORT_LABEL = 13, /* printed on the key `signal` (its HID usage of page 0x07) is the
-                                letter or digit `as.value` (small, a Unicode code point);
+                                letter or digit `data.value` (small, a Unicode code point);
                                 key 0: nothing is known of any key.  The nest says so itself
                                 where it asked a port's key_label */
-    NPLUG_REPORT_KINDS
 } nplug_report_kind;
 
 /* Flags of a report. */
 enum {
-    NPLUG_REPORT_MORE = 1,     /* more of this group follows: one device, one moment */
-    NPLUG_REPORT_MOVES = 2,    /* movement of an axis or a delta: may be dropped when a ring fills
-                                  up */
-    NPLUG_REPORT_CANCELLED = 4 /* the system let go of it, no person did: what comes of the group is
-                                  marked cancelled */
+    NPLUG_REPORT_FLAG_MORE = 1,  /* more of this group follows: one device, one moment */
+    NPLUG_REPORT_FLAG_MOVES = 2, /* movement of an axis or a delta: may be dropped when a ring fills
+                               up */
+    NPLUG_REPORT_FLAG_CANCELLED = 4 /* the system let go of it, no person did: what comes of the
+                                  group is marked cancelled */
 };
 
 /* Properties of a node, as numbered by the Linux kernel (INPUT_PROP_... of input-event-codes.h). */
@@ -66,16 +64,15 @@ typedef enum nplug_text {
     NPLUG_TEXT_SERIAL = 1, /* its serial number, where it has one */
     NPLUG_TEXT_SOCKET = 2, /* where it is plugged in */
     NPLUG_TEXT_UNIT = 3,   /* unit key: equal for the nodes of one piece of hardware, where the port
-                              knows; else serial number and socket tell, see nplug_signal_info */
-    NPLUG_TEXTS
+                              knows; else serial number and socket tell, see nplug_signal_facts */
 } nplug_text;
 
 /* How good a device's times are. */
-typedef enum nplug_times {
-    NPLUG_TIMES_KERNEL = 0, /* stamped where the hardware was read */
-    NPLUG_TIMES_SERVER = 1, /* stamped by a window server */
-    NPLUG_TIMES_FRAME = 2   /* the time of the game's frame */
-} nplug_times;
+typedef enum nplug_time_source {
+    NPLUG_TIME_SOURCE_KERNEL = 0, /* stamped where the hardware was read */
+    NPLUG_TIME_SOURCE_SERVER = 1, /* stamped by a window server */
+    NPLUG_TIME_SOURCE_FRAME = 2   /* the time of the game's frame */
+} nplug_time_source;
 
 /* The largest number that a port may give to a device. */
 #define NPLUG_PORT_DEVICE_MAX 0x7ffffu
@@ -88,7 +85,7 @@ typedef struct nplug_report {
     uint32_t device; /* the port's own number, at most NPLUG_PORT_DEVICE_MAX */
     uint16_t signal; /* which signal (or text), dense from 0 */
     uint8_t kind;    /* an nplug_report_kind */
-    uint8_t flags;   /* NPLUG_REPORT_MORE, NPLUG_REPORT_MOVES */
+    uint8_t flags;   /* NPLUG_REPORT_FLAG_MORE, NPLUG_REPORT_FLAG_MOVES */
     union {
         int32_t value; /* in the hardware's own numbers; floats are scaled by the port */
         struct {
@@ -97,7 +94,7 @@ typedef struct nplug_report {
             uint16_t product; /* 0 where unknown */
             uint16_t version;
             uint16_t signals;    /* how many signals will be declared */
-            uint8_t times;       /* an nplug_times */
+            uint8_t times;       /* an nplug_time_source */
             uint8_t unreadable;  /* not 0: it is there, but may not be read */
             uint32_t properties; /* what the system says that it is: 1 << n for property n of the
                                     Linux kernel's input interface (NPLUG_PROPERTY_...) */
@@ -115,7 +112,7 @@ typedef struct nplug_report {
                                                degree a second) */
         } detail;
         char text[16]; /* UTF-8, filled up with 0 */
-    } as;
+    } data;
 } nplug_report;
 
 /* A port's ring: one thread pushes, the nest's thread takes. */
@@ -124,11 +121,11 @@ typedef struct nplug_ring nplug_ring;
 /* The word for a code space ("evdev", "hid"): static, never NULL. */
 NPLUG_API const char *nplug_space_name(nplug_space space);
 
-/* Pushes `count` reports at once.  Reports of one group carry NPLUG_REPORT_MORE on all but the
+/* Pushes `count` reports at once.  Reports of one group carry NPLUG_REPORT_FLAG_MORE on all but the
  * last; a group may be pushed in pieces, and is taken by the nest only when it is complete.
  *
- * Above three quarters full the ring drops movement alone (reports with NPLUG_REPORT_MOVES) and
- * says so to the nest, which then asks the port to resync the device.  A ring with no room left
+ * Above three quarters full the ring drops movement alone (reports with NPLUG_REPORT_FLAG_MOVES)
+ * and says so to the nest, which then asks the port to resync the device.  A ring with no room left
  * takes nothing of the group, returns NPLUG_ERR_FULL, and the device will be resynced; an arrival
  * or a departure must then be pushed again later.
  * NPLUG_ERR_ARGUMENT: NULL, or a group longer than a quarter of the ring, which is counted and

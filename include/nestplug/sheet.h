@@ -13,9 +13,9 @@ extern "C" {
  * the one that names the most telling things wins: product before vendor, version, bus, kind, code
  * space, and then the number of signals named.  0 (and no signals) is: any.  Kind, code space and
  * signals are those of one node: that which makes the device what it is. */
-typedef struct nplug_match {
+typedef struct nplug_rule {
     uint16_t bus, vendor, product, version; /* as in an arrival's report */
-    uint16_t kind;                          /* an nplug_kind: what its signals make it look like */
+    uint16_t kind;  /* an nplug_device_kind: what its signals make it look like */
     uint16_t space; /* 0, or an nplug_space + 1: the code space that most of its signals have */
     uint16_t has_count, lacks_count;
     const uint32_t *has;   /* codes in that space of signals that it must have */
@@ -23,29 +23,29 @@ typedef struct nplug_match {
     uint32_t axis;         /* not 0: the code of an axis of which the hardware says these two, which
                               tells its driver where no number does */
     int32_t fuzz, flat;
-} nplug_match;
+} nplug_rule;
 
 /* How a wire reads its signal. */
 typedef enum nplug_reading {
-    NPLUG_READ_WHOLE = 0,     /* a button, a delta, or an axis with its rest in the middle */
-    NPLUG_READ_FROM_LOW = 1,  /* an axis that rests at its low end: [0, 1].  Of a rule that names no
-                                 vendor this is what is expected: one that lies at its other end
+    NPLUG_READING_WHOLE = 0,     /* a button, a delta, or an axis with its rest in the middle */
+    NPLUG_READING_FROM_LOW = 1,  /* an axis that rests at its low end: [0, 1].  Of a rule that names
+                                 no  vendor this is what is expected: one that lies at its other end
                                  when it comes, or in the first that its node says, rests there */
-    NPLUG_READ_FROM_HIGH = 2, /* an axis that rests at its high end, likewise */
-    NPLUG_READ_WHEN_LOW = 3,  /* a button that is down at the low end (one side of a hat) */
-    NPLUG_READ_WHEN_HIGH = 4, /* a button that is down at the high end */
-    NPLUG_READ_HALF_LOW = 5,  /* from the rest to the low end: [0, 1] (two triggers, one axis) */
-    NPLUG_READ_HALF_HIGH = 6, /* from the rest to the high end: [0, 1] */
-    NPLUG_READ_ROUND_UP = 7, /* one side of a round hat (USB HID usage 0x01:0x39): eight places from
-                                its low end clockwise, up first; what is outside is none */
-    NPLUG_READ_ROUND_RIGHT = 8,
-    NPLUG_READ_ROUND_DOWN = 9,
-    NPLUG_READ_ROUND_LEFT = 10,
-    NPLUG_READ_ROUND_X = 11, /* a round hat's way to the right: -1, 0 or 1 */
-    NPLUG_READ_ROUND_Y = 12, /* and up */
-    NPLUG_READ_PRESENT = 13, /* of a contact: it is there */
-    NPLUG_READ_SCALED = 14,  /* of a pose: raw / max, not held to [-1, 1] */
-    NPLUG_READ_SENSED = 15   /* of a sensor: raw / the signal's resolution, in rad/s or m/s^2 */
+    NPLUG_READING_FROM_HIGH = 2, /* an axis that rests at its high end, likewise */
+    NPLUG_READING_WHEN_LOW = 3,  /* a button that is down at the low end (one side of a hat) */
+    NPLUG_READING_WHEN_HIGH = 4, /* a button that is down at the high end */
+    NPLUG_READING_HALF_LOW = 5,  /* from the rest to the low end: [0, 1] (two triggers, one axis) */
+    NPLUG_READING_HALF_HIGH = 6, /* from the rest to the high end: [0, 1] */
+    NPLUG_READING_ROUND_UP = 7,  /* one side of a round hat (USB HID usage 0x01:0x39): eight places
+                                 from  its low end clockwise, up first; what is outside is none */
+    NPLUG_READING_ROUND_RIGHT = 8,
+    NPLUG_READING_ROUND_DOWN = 9,
+    NPLUG_READING_ROUND_LEFT = 10,
+    NPLUG_READING_ROUND_X = 11, /* a round hat's way to the right: -1, 0 or 1 */
+    NPLUG_READING_ROUND_Y = 12, /* and up */
+    NPLUG_READING_PRESENT = 13, /* of a contact: it is there */
+    NPLUG_READING_SCALED = 14,  /* of a pose: raw / max, not held to [-1, 1] */
+    NPLUG_READING_SENSED = 15   /* of a sensor: raw / the signal's resolution, in rad/s or m/s^2 */
 } nplug_reading;
 
 /* Flags of a wire. */
@@ -68,10 +68,10 @@ typedef struct nplug_wire {
     uint32_t code;
     uint8_t reading; /* an nplug_reading */
     uint8_t flags;   /* NPLUG_WIRE_... */
-    uint8_t node;    /* 0: of the node that makes the device what it is; else an nplug_kind: of that
-                        one of its other nodes which looks like that */
-    uint16_t bounce; /* a button's contact bounces for so long (milliseconds): what it says within
-                        that time of an edge is taken at its end */
+    uint8_t node; /* 0: of the node that makes the device what it is; else an nplug_device_kind: of
+                     that one of its other nodes which looks like that */
+    uint16_t debounce_ms;   /* a button's contact bounces for so long (milliseconds): what it says
+                          within   that time of an edge is taken at its end */
     int32_t rest, min, max; /* raw */
 } nplug_wire;
 
@@ -86,9 +86,9 @@ typedef struct nplug_sheet {
     uint32_t size;      /* sizeof(nplug_sheet) */
     const char *name;   /* "heron" */
     const char *family; /* "letters": devices that share prompts; "" where it has none */
-    nplug_kind kind;
-    uint32_t match_count, wire_count, print_count;
-    const nplug_match *matches;
+    nplug_device_kind kind;
+    uint32_t rule_count, wire_count, print_count;
+    const nplug_rule *rules;
     const nplug_wire *wires; /* none: the sheet tells only prints, and another one the wires */
     const nplug_print *prints;
     uint32_t

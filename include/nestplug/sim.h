@@ -30,7 +30,7 @@ typedef struct nplug_sim_control {
     uint8_t component; /* 0 x, 1 y; of a pose up to 6 */
     uint8_t round;     /* not 0: x and y become one of eight places, clockwise from up at `low` */
     int32_t low, high;
-    uint32_t bounce; /* microseconds for which a button's contact bounces */
+    uint32_t bounce_us; /* microseconds for which a button's contact bounces */
 } nplug_sim_control;
 
 /* A model: what a simulated device is, as the hardware itself would say it. */
@@ -81,7 +81,7 @@ NPLUG_API nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move);
  * else were told to the hardware: true, and its place in *at, which of its texts is wrong in
  * *member ("model", "on", "press", ...: as in a trace), and why in *why (static).  false where all
  * can be done. */
-NPLUG_API bool nplug_sim_wrong(const nplug_sim *sim, const nplug_move *moves, size_t count,
+NPLUG_API bool nplug_sim_check(const nplug_sim *sim, const nplug_move *moves, size_t count,
                                size_t *at, const char **member, const char **why);
 
 /* Short forms of nplug_sim_move for the commonest moves, with the same errors; `device` is the name
@@ -109,7 +109,7 @@ NPLUG_API nplug_vec2 nplug_sim_position(const nplug_sim *sim, const char *device
                                         const char *control);
 
 /* The time of the last move or end of move that is still to come; 0 where nothing is. */
-NPLUG_API nplug_time nplug_sim_last(const nplug_sim *sim);
+NPLUG_API nplug_time nplug_sim_end(const nplug_sim *sim);
 
 /* How many moves could not be done (the device was not there, or its model has no such control),
  * and in *text (may be NULL) the first such story: static until the sim's block goes. */

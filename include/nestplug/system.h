@@ -38,7 +38,7 @@ static inline nplug_nest *nplug_start(const char *name, const nplug_action_def *
 
 /* Ends what the calls above began: stops the ports and frees the block.  NULL
  * does nothing. */
-NPLUG_API void nplug_close(nplug_nest *nest);
+NPLUG_API void nplug_stop(nplug_nest *nest);
 
 #ifdef __cplusplus
 }

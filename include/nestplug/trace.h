@@ -12,7 +12,7 @@ extern "C" {
 /* The public calls that change state, as they are recorded.  Part of traces: never renumbered. */
 typedef enum nplug_command_kind {
     NPLUG_COMMAND_CLAIM = 1,      /* device, player, number = part (0: all); on: besides others */
-    NPLUG_COMMAND_YIELD = 2,      /* device; player 0 is everyone who hears it */
+    NPLUG_COMMAND_UNCLAIM = 2,    /* device; player 0 is everyone who hears it */
     NPLUG_COMMAND_LEAVE = 3,      /* player */
     NPLUG_COMMAND_LAYER = 4,      /* player, number = layer, on */
     NPLUG_COMMAND_RUMBLE = 5,     /* device, strong, weak in 1/65535, number = milliseconds */
@@ -20,7 +20,7 @@ typedef enum nplug_command_kind {
     NPLUG_COMMAND_CLOCKS = 7,     /* inside: number = port whose clock disagrees */
     NPLUG_COMMAND_LIGHTS = 8,     /* device, player (0: none) */
     NPLUG_COMMAND_IGNORE = 9,     /* device, on */
-    NPLUG_COMMAND_CALIBRATE = 10, /* device, number = an nplug_calibrate_how */
+    NPLUG_COMMAND_CALIBRATE = 10, /* device, number = an nplug_calibrate_mode */
     NPLUG_COMMAND_TEXT = 11,      /* twelve bytes of a text for the command that comes after it:
                                      in device, player and number, the lowest first */
     NPLUG_COMMAND_BIND = 12,      /* player, number = action, on: the text is its bindings; off: the
@@ -35,7 +35,6 @@ typedef enum nplug_command_kind {
     NPLUG_COMMAND_FOLLOW = 19,  /* player, device = pin, number = bits of kinds, strong = dwell in
                                    ms, on = only: the text is the family */
     NPLUG_COMMAND_ACTIVE = 20,  /* inside: player, device that was used */
-    NPLUG_COMMAND_KINDS
 } nplug_command_kind;
 
 /* One command. */
@@ -64,7 +63,7 @@ typedef struct nplug_record {
         nplug_report report;
         nplug_command command;
         nplug_time step; /* the time that the step came up to */
-    } as;
+    } data;
 } nplug_record;
 
 /* What simulated hardware may be told to do. */
@@ -84,7 +83,6 @@ typedef enum nplug_move_kind {
     NPLUG_MOVE_LAYOUT = 11,  /* keyboards have layout `what` from now on: "qwerty", "azerty" or
                                 "qwertz" */
     NPLUG_MOVE_BATTERY = 12, /* the device's battery is at x, in [0, 1] */
-    NPLUG_MOVE_KINDS
 } nplug_move_kind;
 
 /* One move of simulated hardware.  Texts are the caller's and are copied when played. */

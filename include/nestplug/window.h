@@ -35,17 +35,18 @@ NPLUG_API const nplug_port *nplug_window_port(void);
 
 /* Whose numbers a system gives for the place of a key. */
 typedef enum nplug_key_scheme {
-    NPLUG_KEYS_HID = 0,    /* USB HID usages of page 0x07 */
-    NPLUG_KEYS_KERNEL = 1, /* the Linux kernel's key codes; also Wayland's */
-    NPLUG_KEYS_X11 = 2,    /* X11 key codes: the kernel's and 8 */
-    NPLUG_KEYS_SET1 = 3    /* PC scan codes, set 1; 0xe0 in the second byte where it came first */
+    NPLUG_KEY_SCHEME_HID = 0,    /* USB HID usages of page 0x07 */
+    NPLUG_KEY_SCHEME_KERNEL = 1, /* the Linux kernel's key codes; also Wayland's */
+    NPLUG_KEY_SCHEME_X11 = 2,    /* X11 key codes: the kernel's and 8 */
+    NPLUG_KEY_SCHEME_SET1 =
+        3 /* PC scan codes, set 1; 0xe0 in the second byte where it came first */
 } nplug_key_scheme;
 
 /* The HID usage of a key by a system's number, 0 where there is none. */
 NPLUG_API uint16_t nplug_key_usage(nplug_key_scheme scheme, uint32_t code);
 
 /* The HID usage of a key by its W3C UI Events `code` ("KeyW"), 0 where there is none. */
-NPLUG_API uint16_t nplug_key_usage_of_code(const char *code);
+NPLUG_API uint16_t nplug_key_usage_from_code(const char *code);
 
 /* All calls below are made between two steps, on the nest's thread, with the time of the event on
  * the ports' clock (a window system's times may need an offset).  NPLUG_ERR_ARGUMENT for what this

@@ -158,10 +158,10 @@ static void compare(void *user, const nplug_binding *theirs)
 
     if (!nplug_bindings_clash(in->binding, &other, NULL)) return;
     for (uint32_t i = 0; i < in->count && i < in->max; i++)
-        if (in->list[i].action == in->other && in->list[i].place == theirs->place) return;
+        if (in->list[i].action == in->other && in->list[i].index == theirs->index) return;
     if (in->count < in->max) {
         in->list[in->count].action = in->other;
-        in->list[in->count].place = theirs->place;
+        in->list[in->count].index = theirs->index;
     }
     in->count++;
 }
@@ -181,8 +181,7 @@ static void compare_all(void *user, const nplug_binding *binding)
     for (in->other = 0; nplug_action_name(in->nest, in->other); in->other++)
         if (in->other != in->action && same_priority(in->nest, in->other, in->action))
             nplug_read_bindings(nplug_action_kind_of(in->nest, in->other),
-                                nplug_bindings_of(in->nest, in->player, in->other), compare, in,
-                                NULL);
+                                nplug_bindings(in->nest, in->player, in->other), compare, in, NULL);
 }
 
 uint32_t nplug_conflicts(nplug_nest *nest, nplug_player player, uint32_t action, const char *from,

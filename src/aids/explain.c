@@ -7,8 +7,8 @@
 /* Who is told, about what. */
 typedef struct teller {
     const nplug_nest *nest;
-    nplug_device_info about;
-    nplug_rule_info rule; /* the one that is told; its looks are the device's */
+    nplug_device_facts about;
+    nplug_rule_facts rule; /* the one that is told; its looks are the device's */
     nplug_hear hear;
     void *user;
 } teller;
@@ -72,34 +72,34 @@ static void add_code(np_text *text, const char *words, uint32_t code)
 }
 
 /* What a rule compared where it did not fit. */
-static void add_misfit(np_text *text, const teller *to, const nplug_match *match,
-                       nplug_rule_part part, uint32_t code)
+static void add_misfit(np_text *text, const teller *to, const nplug_rule *match,
+                       nplug_rule_field part, uint32_t code)
 {
     switch (part) {
-    case NPLUG_RULE_PRODUCT:
+    case NPLUG_RULE_FIELD_PRODUCT:
         add_numbers(text, "product ", match->product, to->about.product);
         break;
-    case NPLUG_RULE_VENDOR:
+    case NPLUG_RULE_FIELD_VENDOR:
         add_numbers(text, "vendor ", match->vendor, to->about.vendor);
         break;
-    case NPLUG_RULE_VERSION:
+    case NPLUG_RULE_FIELD_VERSION:
         add_numbers(text, "version ", match->version, to->about.version);
         break;
-    case NPLUG_RULE_BUS:
+    case NPLUG_RULE_FIELD_BUS:
         add_numbers(text, "bus ", match->bus, to->about.bus);
         break;
-    case NPLUG_RULE_KIND:
-        add_pair(text, "kind ", nplug_kind_name((nplug_kind)match->kind));
+    case NPLUG_RULE_FIELD_KIND:
+        add_pair(text, "kind ", nplug_kind_name((nplug_device_kind)match->kind));
         add_pair(text, " is wanted, this looks like ", nplug_kind_name(to->rule.looks));
         break;
-    case NPLUG_RULE_SPACE:
+    case NPLUG_RULE_FIELD_SPACE:
         add_pair(text, "code space ", nplug_space_name((nplug_space)(match->space - 1u)));
         add_pair(text, " is wanted, this has ", nplug_space_name((nplug_space)to->rule.space));
         break;
-    case NPLUG_RULE_HAS:
+    case NPLUG_RULE_FIELD_HAS:
         add_code(text, "it has no signal of code ", code);
         break;
-    case NPLUG_RULE_AXIS:
+    case NPLUG_RULE_FIELD_AXIS:
         add_code(text, "its driver is another one, by fuzz and flat of code ", code);
         break;
     default:
@@ -116,7 +116,7 @@ static void add_part(np_text *text, bool named, const char *word, bool *any)
     *any = true;
 }
 
-static void add_what_fits(np_text *text, const nplug_match *match)
+static void add_what_fits(np_text *text, const nplug_rule *match)
 {
     bool any = false;
 
@@ -130,7 +130,7 @@ static void add_what_fits(np_text *text, const nplug_match *match)
              &any);
 }
 
-static const char *rank_of(const nplug_rule_info *rule)
+static const char *rank_of(const nplug_rule_facts *rule)
 {
     if (rule->gives_wires && rule->gives_prints) return "; it gives wires and prints";
     if (rule->gives_wires) return "; it gives the wires";
@@ -140,14 +140,14 @@ static const char *rank_of(const nplug_rule_info *rule)
 
 static void tell_rule(const teller *to)
 {
-    const nplug_rule_info *rule = &to->rule;
-    const nplug_match *match = &rule->sheet->matches[rule->rule];
+    const nplug_rule_facts *rule = &to->rule;
+    const nplug_rule *match = &rule->sheet->rules[rule->rule];
     char line[256];
     np_text text = np_text_in(line, sizeof line);
     nplug_reason reason = {(uint32_t)sizeof reason,
                            rule->sheet->name,
                            rule->rule,
-                           rule->misfit == NPLUG_RULE_FITS,
+                           rule->misfit == NPLUG_RULE_FIELD_NONE,
                            false,
                            line};
 
@@ -171,9 +171,9 @@ static void tell_rules(teller *to)
     char line[128];
     np_text text = np_text_in(line, sizeof line);
 
-    for (uint32_t i = 0; nplug_rule_look(to->nest, to->about.device, i, &to->rule) == NPLUG_OK;
+    for (uint32_t i = 0; nplug_rule_info(to->nest, to->about.device, i, &to->rule) == NPLUG_OK;
          i++) {
-        uint16_t vendor = to->rule.sheet->matches[to->rule.rule].vendor;
+        uint16_t vendor = to->rule.sheet->rules[to->rule.rule].vendor;
         if (vendor != 0 && vendor != to->about.vendor)
             others++;
         else
@@ -189,10 +189,10 @@ static void tell_rules(teller *to)
 /* Signals of which no control comes. */
 static uint32_t count_unread(const teller *to)
 {
-    nplug_signal_info info;
+    nplug_signal_facts info;
     uint32_t count = 0;
 
-    for (uint32_t i = 0; nplug_signal_look(to->nest, to->about.device, i, &info) == NPLUG_OK; i++)
+    for (uint32_t i = 0; nplug_signal_info(to->nest, to->about.device, i, &info) == NPLUG_OK; i++)
         count += !info.read;
     return count;
 }
@@ -219,12 +219,13 @@ static void tell_result(const teller *to)
 }
 
 /* The names of those of a device's controls of which something holds. */
-static bool add_controls(np_text *text, const teller *to, bool (*holds)(const nplug_control_info *))
+static bool add_controls(np_text *text, const teller *to,
+                         bool (*holds)(const nplug_control_facts *))
 {
-    nplug_control_info info;
+    nplug_control_facts info;
     bool any = false;
 
-    for (uint32_t i = 0; nplug_control_look(to->nest, to->about.device, i, &info) == NPLUG_OK;
+    for (uint32_t i = 0; nplug_control_info(to->nest, to->about.device, i, &info) == NPLUG_OK;
          i++) {
         char name[64];
         if (!holds(&info)) continue;
@@ -236,12 +237,12 @@ static bool add_controls(np_text *text, const teller *to, bool (*holds)(const np
     return any;
 }
 
-static bool is_guess(const nplug_control_info *info)
+static bool is_guess(const nplug_control_facts *info)
 {
     return info->guess;
 }
 
-static bool lies(const nplug_control_info *info)
+static bool lies(const nplug_control_facts *info)
 {
     return info->lies;
 }
@@ -266,10 +267,10 @@ static void tell_doubts(const teller *to)
 
 static void add_nodes(np_text *text, const teller *to)
 {
-    nplug_signal_info info;
+    nplug_signal_facts info;
     uint32_t told = 0;
 
-    for (uint32_t i = 0; nplug_signal_look(to->nest, to->about.device, i, &info) == NPLUG_OK; i++) {
+    for (uint32_t i = 0; nplug_signal_info(to->nest, to->about.device, i, &info) == NPLUG_OK; i++) {
         if (info.node + 1 == told) continue;
         np_text_add(text, told ? ", " : " ");
         np_text_add(text, info.node_kind == NPLUG_KIND_UNKNOWN ? "one of no known kind"
@@ -281,9 +282,9 @@ static void add_nodes(np_text *text, const teller *to)
 
 static bool has_nodes(const teller *to)
 {
-    nplug_signal_info info;
+    nplug_signal_facts info;
 
-    for (uint32_t i = 0; nplug_signal_look(to->nest, to->about.device, i, &info) == NPLUG_OK; i++)
+    for (uint32_t i = 0; nplug_signal_info(to->nest, to->about.device, i, &info) == NPLUG_OK; i++)
         if (info.node) return true;
     return false;
 }
@@ -304,12 +305,12 @@ static void tell_nodes(const teller *to)
 static void tell_surface(const teller *to)
 {
     uint32_t millimetres[2] = {0, 0}, found = 0;
-    nplug_signal_info info;
+    nplug_signal_facts info;
     char line[96];
     np_text text = np_text_in(line, sizeof line);
 
     for (uint32_t i = 0;
-         found < 2 && nplug_signal_look(to->nest, to->about.device, i, &info) == NPLUG_OK; i++)
+         found < 2 && nplug_signal_info(to->nest, to->about.device, i, &info) == NPLUG_OK; i++)
         if (info.nature == NPLUG_NATURE_POSITION && info.resolution > 0)
             millimetres[found++] =
                 (uint32_t)((int64_t)info.max - info.min) / (uint32_t)info.resolution;
@@ -353,8 +354,8 @@ nplug_result nplug_explain(const nplug_nest *nest, nplug_device device, nplug_he
     if (!nest || !hear) return NPLUG_ERR_ARGUMENT;
     memset(&to, 0, sizeof to);
     to.about.size = (uint32_t)sizeof to.about;
-    known = nplug_device_look(nest, device, &to.about);
-    if (known == NPLUG_OK) known = nplug_rule_look(nest, device, 0, &to.rule);
+    known = nplug_device_info(nest, device, &to.about);
+    if (known == NPLUG_OK) known = nplug_rule_info(nest, device, 0, &to.rule);
     if (known != NPLUG_OK) return known;
     to.nest = nest;
     to.hear = hear;

@@ -2,7 +2,6 @@
 #include "nestplug/learn.h"
 #include "nestplug/nest.h"
 #include "core/base/base.h"
-#include "core/base/base.h"
 #include <string.h>
 
 #define SIGNALS      256u
@@ -17,7 +16,7 @@
 enum { USED_LOW = 1, USED_HIGH = 2, USED_BOTH = 3 };
 
 typedef struct watched {
-    nplug_signal_info info; /* as it was when this began */
+    nplug_signal_facts info; /* as it was when this began */
     int32_t rest, raw, low, high;
     int32_t still; /* where it was when it last moved in earnest */
     uint8_t used;
@@ -26,7 +25,7 @@ typedef struct watched {
 
 struct nplug_learner {
     nplug_device device;
-    nplug_kind kind;
+    nplug_device_kind kind;
     nplug_learn_phase phase;
     nplug_time now, quiet_since;
     uint32_t signals, question, questions, moved; /* moved: which signal, of BACK */
@@ -34,7 +33,7 @@ struct nplug_learner {
     watched of[SIGNALS];
     uint32_t answer[WIRES]; /* by question: how many wires there were before it */
     nplug_wire wires[WIRES];
-    nplug_match match;
+    nplug_rule match;
     nplug_sheet sheet;
     char name[32];
 };
@@ -43,7 +42,7 @@ struct nplug_learner {
 
 /* What is asked of a kind: places of controls in a row, and how many questions each has. */
 typedef struct asked {
-    nplug_kind kind;
+    nplug_device_kind kind;
     uint16_t first, count, components;
 } asked;
 
@@ -65,7 +64,7 @@ static const asked list[] = {
 };
 
 /* A question's control and component; false past the end. */
-static bool question_of(nplug_kind kind, uint32_t number, nplug_control *control,
+static bool question_of(nplug_device_kind kind, uint32_t number, nplug_control *control,
                         uint32_t *component)
 {
     for (size_t i = 0; i < sizeof list / sizeof *list; i++) {
@@ -84,14 +83,14 @@ static bool question_of(nplug_kind kind, uint32_t number, nplug_control *control
 
 static bool is_lever(nplug_control control)
 {
-    unsigned place = NPLUG_CONTROL_PLACE(control);
+    unsigned place = NPLUG_CONTROL_INDEX(control);
     return NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_STICK && place >= NPLUG_STICK_THROTTLE &&
            place < NPLUG_STICK_HAT;
 }
 
 /* --- beginning ------------------------------------------------------------------------------ */
 
-size_t nplug_learn_memory_needed(void)
+size_t nplug_learner_memory_needed(void)
 {
     return sizeof(nplug_learner);
 }
@@ -100,7 +99,7 @@ static bool look_at_signals(nplug_learner *it, const nplug_nest *nest)
 {
     for (it->signals = 0; it->signals < SIGNALS; it->signals++) {
         watched *w = &it->of[it->signals];
-        if (nplug_signal_look(nest, it->device, it->signals, &w->info) != NPLUG_OK) return true;
+        if (nplug_signal_info(nest, it->device, it->signals, &w->info) != NPLUG_OK) return true;
         w->rest = w->raw = w->low = w->high = w->still = w->info.raw;
     }
     return false;
@@ -109,16 +108,16 @@ static bool look_at_signals(nplug_learner *it, const nplug_nest *nest)
 /* The code space of most signals: a learnt sheet is to win over one that names it. */
 static uint32_t space_of(const nplug_learner *it)
 {
-    uint32_t count[NPLUG_SPACES] = {0}, most = 0;
+    uint32_t count[NP_SPACES] = {0}, most = 0;
 
     for (uint32_t i = 0; i < it->signals; i++)
-        if ((unsigned)it->of[i].info.space < NPLUG_SPACES) count[it->of[i].info.space]++;
-    for (uint32_t i = 1; i < NPLUG_SPACES; i++)
+        if ((unsigned)it->of[i].info.space < NP_SPACES) count[it->of[i].info.space]++;
+    for (uint32_t i = 1; i < NP_SPACES; i++)
         if (count[i] > count[most]) most = i;
     return most;
 }
 
-static void name_sheet(nplug_learner *it, const nplug_device_info *info)
+static void name_sheet(nplug_learner *it, const nplug_device_facts *info)
 {
     np_text text = np_text_in(it->name, sizeof it->name);
 
@@ -133,23 +132,23 @@ static void name_sheet(nplug_learner *it, const nplug_device_info *info)
     it->sheet.name = it->name;
     it->sheet.family = info->family;
     it->sheet.kind = it->kind;
-    it->sheet.match_count = 1;
-    it->sheet.matches = &it->match;
+    it->sheet.rule_count = 1;
+    it->sheet.rules = &it->match;
     it->sheet.wires = it->wires;
 }
 
-nplug_learner *nplug_learn_begin(const nplug_nest *nest, nplug_device device, nplug_kind kind,
-                                 void *block, size_t size)
+nplug_learner *nplug_learner_open(const nplug_nest *nest, nplug_device device,
+                                  nplug_device_kind kind, void *block, size_t size)
 {
     nplug_learner *it = (nplug_learner *)block;
-    nplug_device_info info;
-    nplug_rule_info rule;
+    nplug_device_facts info;
+    nplug_rule_facts rule;
     nplug_control control;
     uint32_t component;
 
     info.size = (uint32_t)sizeof info;
     if (!block || size < sizeof *it || !question_of(kind, 0, &control, &component)) return NULL;
-    if (nplug_device_look(nest, device, &info) != NPLUG_OK || !info.present) return NULL;
+    if (nplug_device_info(nest, device, &info) != NPLUG_OK || !info.present) return NULL;
     memset(it, 0, sizeof *it);
     it->device = device;
     it->kind = kind;
@@ -159,7 +158,7 @@ nplug_learner *nplug_learn_begin(const nplug_nest *nest, nplug_device device, np
         it->questions++;
     name_sheet(it, &info);
     it->match.space = (uint16_t)(space_of(it) + 1u);
-    if (nplug_rule_look(nest, device, 0, &rule) == NPLUG_OK)
+    if (nplug_rule_info(nest, device, 0, &rule) == NPLUG_OK)
         it->match.kind = (uint16_t)rule.looks; /* a keyboard and a mouse may share their numbers */
     return it;
 }
@@ -206,7 +205,7 @@ static float furthest(const watched *w)
 
 /* Motion sensors are never quiet while somebody holds a pad, and move nothing that is asked for; of
  * a node that looks like nothing a sheet could not say which it means. */
-static bool is_passed_over(const nplug_signal_info *info)
+static bool is_passed_over(const nplug_signal_facts *info)
 {
     return !info->chief &&
            (info->node_kind == NPLUG_KIND_MOTION || info->node_kind == NPLUG_KIND_UNKNOWN);
@@ -215,12 +214,12 @@ static bool is_passed_over(const nplug_signal_info *info)
 /* Takes what the device says; what is no noise ends the quiet, however slowly it came. */
 static bool watch(nplug_learner *it, const nplug_nest *nest)
 {
-    nplug_signal_info info;
+    nplug_signal_facts info;
 
     it->now = nplug_nest_time(nest);
     for (uint32_t i = 0; i < it->signals; i++) {
         watched *w = &it->of[i];
-        if (nplug_signal_look(nest, it->device, i, &info) != NPLUG_OK) return false;
+        if (nplug_signal_info(nest, it->device, i, &info) != NPLUG_OK) return false;
         if (is_passed_over(&info)) continue;
         if ((float)apart(info.raw, w->still) > 0.03f * width_of(w)) {
             w->still = info.raw;
@@ -256,7 +255,7 @@ static void follow_drift(nplug_learner *it)
 /* Which controls go both ways from their rest. */
 static bool has_two_ways(nplug_control control)
 {
-    unsigned parts, place = NPLUG_CONTROL_PLACE(control);
+    unsigned parts, place = NPLUG_CONTROL_INDEX(control);
 
     nplug_control_nature(control, &parts);
     if (parts == 2) return true;
@@ -311,16 +310,16 @@ static nplug_reading round_reading(nplug_control control, uint32_t component)
     unsigned parts;
 
     nplug_control_nature(control, &parts);
-    if (parts == 2) return component ? NPLUG_READ_ROUND_Y : NPLUG_READ_ROUND_X;
-    switch (NPLUG_CONTROL_PLACE(control)) {
+    if (parts == 2) return component ? NPLUG_READING_ROUND_Y : NPLUG_READING_ROUND_X;
+    switch (NPLUG_CONTROL_INDEX(control)) {
     case NPLUG_PAD_DPAD_UP:
-        return NPLUG_READ_ROUND_UP;
+        return NPLUG_READING_ROUND_UP;
     case NPLUG_PAD_DPAD_RIGHT:
-        return NPLUG_READ_ROUND_RIGHT;
+        return NPLUG_READING_ROUND_RIGHT;
     case NPLUG_PAD_DPAD_DOWN:
-        return NPLUG_READ_ROUND_DOWN;
+        return NPLUG_READING_ROUND_DOWN;
     default:
-        return NPLUG_READ_ROUND_LEFT;
+        return NPLUG_READING_ROUND_LEFT;
     }
 }
 
@@ -333,24 +332,24 @@ static void read_move(nplug_wire *wire, const watched *w, bool up)
     if (is_round(w)) {
         wire->reading = (uint8_t)round_reading(wire->control, wire->component);
     } else if (button) {
-        wire->reading = up ? NPLUG_READ_WHEN_HIGH : NPLUG_READ_WHEN_LOW;
+        wire->reading = up ? NPLUG_READING_WHEN_HIGH : NPLUG_READING_WHEN_LOW;
     } else if (is_lever(wire->control)) {
-        wire->reading = up ? NPLUG_READ_FROM_LOW : NPLUG_READ_FROM_HIGH;
+        wire->reading = up ? NPLUG_READING_FROM_LOW : NPLUG_READING_FROM_HIGH;
         wire->flags |= NPLUG_WIRE_LEVER;
     } else if (has_two_ways(wire->control)) {
         if (!up) wire->flags |= NPLUG_WIRE_REVERSED;
     } else if (end_of(w)) {
-        wire->reading = end_of(w) < 0 ? NPLUG_READ_FROM_LOW : NPLUG_READ_FROM_HIGH;
+        wire->reading = end_of(w) < 0 ? NPLUG_READING_FROM_LOW : NPLUG_READING_FROM_HIGH;
     } else {
-        wire->reading = up ? NPLUG_READ_HALF_HIGH : NPLUG_READ_HALF_LOW;
+        wire->reading = up ? NPLUG_READING_HALF_HIGH : NPLUG_READING_HALF_LOW;
     }
 }
 
 /* The middle needs no word; a rest beside it, but for noise, does. */
 static void read_rest(nplug_wire *wire, const watched *w)
 {
-    bool whole = wire->reading == NPLUG_READ_WHOLE || wire->reading == NPLUG_READ_HALF_LOW ||
-                 wire->reading == NPLUG_READ_HALF_HIGH;
+    bool whole = wire->reading == NPLUG_READING_WHOLE || wire->reading == NPLUG_READING_HALF_LOW ||
+                 wire->reading == NPLUG_READING_HALF_HIGH;
 
     if (w->info.nature != NPLUG_NATURE_AXIS) return;
     if (w->zero_first && w->rest != 0) wire->flags |= NPLUG_WIRE_ZERO_FIRST;
@@ -364,11 +363,11 @@ static uint8_t ways_of(const nplug_wire *wire, const watched *w)
 {
     if (is_round(w)) return 0;
     switch (wire->reading) {
-    case NPLUG_READ_WHEN_LOW:
-    case NPLUG_READ_HALF_LOW:
+    case NPLUG_READING_WHEN_LOW:
+    case NPLUG_READING_HALF_LOW:
         return USED_LOW;
-    case NPLUG_READ_WHEN_HIGH:
-    case NPLUG_READ_HALF_HIGH:
+    case NPLUG_READING_WHEN_HIGH:
+    case NPLUG_READING_HALF_HIGH:
         return USED_HIGH;
     default:
         return USED_BOTH;
@@ -388,7 +387,7 @@ static void next_question(nplug_learner *it)
 {
     it->question++;
     rest_here(it);
-    it->phase = it->question < it->questions ? NPLUG_LEARN_MOVE : NPLUG_LEARN_DONE;
+    it->phase = it->question < it->questions ? NPLUG_LEARN_PHASE_MOVE : NPLUG_LEARN_PHASE_DONE;
     if (it->question < WIRES) it->answer[it->question] = it->sheet.wire_count;
 }
 
@@ -411,7 +410,7 @@ static void take_answer(nplug_learner *it)
     it->taken = (w->used & ways_of(wire, w)) ? owner_of(it, wire) : 0;
     if (it->taken || it->sheet.wire_count == WIRES - 1) {
         rest_here(it);
-        it->phase = NPLUG_LEARN_MOVE;
+        it->phase = NPLUG_LEARN_PHASE_MOVE;
         return;
     }
     w->used |= ways_of(wire, w);
@@ -435,7 +434,7 @@ static bool anything_moved(const nplug_learner *it)
 
 static void begin_rest(nplug_learner *it)
 {
-    it->phase = NPLUG_LEARN_REST;
+    it->phase = NPLUG_LEARN_PHASE_REST;
     it->quiet_since = it->now;
 }
 
@@ -445,10 +444,10 @@ static void end_rest(nplug_learner *it)
     for (uint32_t i = 0; i < it->signals; i++) {
         watched *w = &it->of[i];
         w->zero_first =
-            w->info.known && w->info.raw == 0 && (float)apart(w->raw, 0) > 0.1f * width_of(w);
+            w->info.heard && w->info.raw == 0 && (float)apart(w->raw, 0) > 0.1f * width_of(w);
     }
     rest_here(it);
-    it->phase = NPLUG_LEARN_MOVE;
+    it->phase = NPLUG_LEARN_PHASE_MOVE;
 }
 
 static void look_for_move(nplug_learner *it)
@@ -459,7 +458,7 @@ static void look_for_move(nplug_learner *it)
     question_of(it->kind, it->question, &control, &component);
     it->moved = most_moved(it, control);
     if (it->moved < it->signals)
-        it->phase = NPLUG_LEARN_BACK;
+        it->phase = NPLUG_LEARN_PHASE_BACK;
     else
         follow_drift(it);
 }
@@ -474,7 +473,7 @@ static void look_for_return(nplug_learner *it)
     question_of(it->kind, it->question, &control, &component);
     it->moved = most_moved(it, control);
     if (it->moved == it->signals) {
-        it->phase = NPLUG_LEARN_MOVE;
+        it->phase = NPLUG_LEARN_PHASE_MOVE;
         return;
     }
     w = &it->of[it->moved];
@@ -485,18 +484,18 @@ static void look_for_return(nplug_learner *it)
     }
 }
 
-nplug_learn_phase nplug_learn_look(nplug_learner *it, const nplug_nest *nest)
+nplug_learn_phase nplug_learner_step(nplug_learner *it, const nplug_nest *nest)
 {
-    if (!it || it->phase >= NPLUG_LEARN_DONE) return it ? it->phase : NPLUG_LEARN_GONE;
-    if (!watch(it, nest)) return it->phase = NPLUG_LEARN_GONE;
+    if (!it || it->phase >= NPLUG_LEARN_PHASE_DONE) return it ? it->phase : NPLUG_LEARN_PHASE_GONE;
+    if (!watch(it, nest)) return it->phase = NPLUG_LEARN_PHASE_GONE;
     switch (it->phase) {
-    case NPLUG_LEARN_LOOSEN:
+    case NPLUG_LEARN_PHASE_LOOSEN:
         if (anything_moved(it) && quiet_for(it, LOOSE_QUIET)) begin_rest(it);
         break;
-    case NPLUG_LEARN_REST:
+    case NPLUG_LEARN_PHASE_REST:
         if (quiet_for(it, REST_QUIET)) end_rest(it);
         break;
-    case NPLUG_LEARN_MOVE:
+    case NPLUG_LEARN_PHASE_MOVE:
         look_for_move(it);
         break;
     default:
@@ -506,7 +505,7 @@ nplug_learn_phase nplug_learn_look(nplug_learner *it, const nplug_nest *nest)
     return it->phase;
 }
 
-nplug_result nplug_learn_asks(const nplug_learner *it, nplug_learn_question *question)
+nplug_result nplug_learner_info(const nplug_learner *it, nplug_learn_question *question)
 {
     if (!it || !question) return NPLUG_ERR_ARGUMENT;
     if (question->size != sizeof *question) return NPLUG_ERR_SIZE;
@@ -516,18 +515,18 @@ nplug_result nplug_learn_asks(const nplug_learner *it, nplug_learn_question *que
     question->number = it->question + 1;
     question->of = it->questions;
     question->taken = it->taken;
-    if (it->phase == NPLUG_LEARN_MOVE || it->phase == NPLUG_LEARN_BACK)
+    if (it->phase == NPLUG_LEARN_PHASE_MOVE || it->phase == NPLUG_LEARN_PHASE_BACK)
         question_of(it->kind, it->question, &question->control, &question->component);
     return NPLUG_OK;
 }
 
-void nplug_learn_skip(nplug_learner *it)
+void nplug_learner_skip(nplug_learner *it)
 {
     if (!it) return;
     it->taken = 0;
-    if (it->phase == NPLUG_LEARN_LOOSEN)
+    if (it->phase == NPLUG_LEARN_PHASE_LOOSEN)
         begin_rest(it);
-    else if (it->phase == NPLUG_LEARN_MOVE || it->phase == NPLUG_LEARN_BACK)
+    else if (it->phase == NPLUG_LEARN_PHASE_MOVE || it->phase == NPLUG_LEARN_PHASE_BACK)
         next_question(it);
 }
 
@@ -545,18 +544,19 @@ static void forget_wires(nplug_learner *it, uint32_t kept)
     }
 }
 
-void nplug_learn_again(nplug_learner *it)
+void nplug_learner_undo(nplug_learner *it)
 {
-    if (!it || it->question == 0 || it->phase < NPLUG_LEARN_MOVE || it->phase == NPLUG_LEARN_GONE)
+    if (!it || it->question == 0 || it->phase < NPLUG_LEARN_PHASE_MOVE ||
+        it->phase == NPLUG_LEARN_PHASE_GONE)
         return;
     it->question--;
     it->taken = 0;
     forget_wires(it, it->answer[it->question]);
     rest_here(it);
-    it->phase = NPLUG_LEARN_MOVE;
+    it->phase = NPLUG_LEARN_PHASE_MOVE;
 }
 
-const nplug_sheet *nplug_learn_sheet(const nplug_learner *it)
+const nplug_sheet *nplug_learner_sheet(const nplug_learner *it)
 {
-    return it && it->phase == NPLUG_LEARN_DONE ? &it->sheet : NULL;
+    return it && it->phase == NPLUG_LEARN_PHASE_DONE ? &it->sheet : NULL;
 }

@@ -3,14 +3,17 @@
 #include "nestplug/bind.h"
 #include <string.h>
 
+/* How many wishes a menu has. */
+#define WISHES (NPLUG_MENU_WISH_RESTORE + 1u)
+
 bool nplug_menu_at(const nplug_nest *nest, uint32_t first, uint32_t place, nplug_menu_press *press)
 {
     const nplug_event *event;
 
     for (uint32_t i = 0; press && (event = nplug_event_at(nest, i)) != NULL; i++) {
-        if (event->kind != NPLUG_EVENT_PRESS || event->action - first >= NPLUG_MENU_WANTS) continue;
+        if (event->kind != NPLUG_EVENT_PRESS || event->action - first >= WISHES) continue;
         if (place-- != 0) continue;
-        press->want = (nplug_menu_want)(event->action - first);
+        press->want = (nplug_menu_wish)(event->action - first);
         press->player = event->player;
         press->device = event->device;
         press->time = event->time;
@@ -25,7 +28,7 @@ static nplug_result restore(nplug_nest *nest, nplug_player player, uint32_t acti
 
     if (action != NPLUG_EVERY_ACTION && nplug_is_rebound(nest, player, action))
         result = nplug_bind(nest, player, action, NULL);
-    if (result == NPLUG_OK && *nplug_comfort_of(nest, player, action))
+    if (result == NPLUG_OK && *nplug_comfort(nest, player, action))
         result = nplug_set_comfort(nest, player, action, "");
     return result == NPLUG_ERR_FULL ? NPLUG_AGAIN : result;
 }

@@ -3,7 +3,7 @@
 #include <stdio.h>
 #include <string.h>
 
-const char *const nf_space_names[NPLUG_SPACES] = {"plain", "evdev", "hid", "w3c", "openxr"};
+const char *const nf_space_names[NP_SPACES] = {"plain", "evdev", "hid", "w3c", "openxr"};
 
 typedef struct code_row {
     const char *name;
@@ -190,7 +190,7 @@ static const code_row evdev[] = {
 };
 #define EVDEV_COUNT (sizeof evdev / sizeof *evdev)
 
-/* Paths of the open VR standard (OpenXR 1.0, semantic paths for interaction profiles) below
+/* Paths of OpenXR (1.0, semantic paths for interaction profiles) below
  * .../input/, a pose's seven numbers apart; numbered here. */
 static const code_row openxr[] = {
     {"select/click", 1},      {"system/click", 2},

@@ -2,10 +2,11 @@
 #ifndef NF_CODES_H
 #define NF_CODES_H
 
+#include "core/base/base.h"
 #include "nestplug/report.h"
 
 /* The code spaces by their words in files, in the order of nplug_space. */
-extern const char *const nf_space_names[NPLUG_SPACES];
+extern const char *const nf_space_names[NP_SPACES];
 
 /* The number of a code by its name in a space: in `evdev` the names of the Linux kernel's input
  * interface (BTN_SOUTH, ABS_X, REL_WHEEL), type << 16 | code; in `openxr` paths such as

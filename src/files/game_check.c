@@ -94,14 +94,14 @@ static void check_chord(checker *in, const nplug_binding *binding)
 
 static bool is_letter(nplug_control key)
 {
-    unsigned usage = NPLUG_CONTROL_PLACE(key);
+    unsigned usage = NPLUG_CONTROL_INDEX(key);
     return NPLUG_CONTROL_CLASS(key) == NPLUG_CLASS_KEY && usage >= 0x04 && usage <= 0x1d;
 }
 
 /* Control, Alt and Meta of both sides: HID usages 0xe0, 0xe2, 0xe3 and 0xe4, 0xe6, 0xe7. */
 static bool is_shortcut_key(nplug_control key)
 {
-    unsigned usage = NPLUG_CONTROL_PLACE(key);
+    unsigned usage = NPLUG_CONTROL_INDEX(key);
     return NPLUG_CONTROL_CLASS(key) == NPLUG_CLASS_KEY && usage >= 0xe0 && usage <= 0xe7 &&
            (usage & 3u) != 1;
 }
@@ -116,7 +116,7 @@ static void check_shortcut(checker *in, const nplug_binding *binding)
         warn_at(in, in->action, binding->column,
                 "a shortcut by a letter is bound by position, and is another letter on other "
                 "layouts: say key-label:%c",
-                'a' + (int)NPLUG_CONTROL_PLACE(binding->driving[0].control) - 4);
+                'a' + (int)NPLUG_CONTROL_INDEX(binding->driving[0].control) - 4);
 }
 
 static void note_class(checker *in, nplug_control control)
@@ -163,7 +163,7 @@ static bool same_devices(const nplug_binding *a, const nplug_binding *b)
 /* The key that is named for a label: the W3C names keys by what most keyboards print there. */
 static nplug_control key_named(nplug_control label)
 {
-    unsigned letter = NPLUG_CONTROL_PLACE(label);
+    unsigned letter = NPLUG_CONTROL_INDEX(label);
 
     if (NPLUG_CONTROL_CLASS(label) != NPLUG_CLASS_KEY_LABEL) return label;
     if (letter >= 'a' && letter <= 'z') return NPLUG_CONTROL(NPLUG_CLASS_KEY, 4 + letter - 'a');
@@ -192,7 +192,7 @@ static void compare(void *user, const nplug_binding *theirs)
     nplug_source by;
     char name[64];
 
-    if (in->other == in->action && theirs->place >= ours->place) return;
+    if (in->other == in->action && theirs->index >= ours->index) return;
     if (!same_devices(ours, theirs)) return;
     if (nplug_bindings_clash(ours, theirs, &by)) {
         name_of(by, name, sizeof name);
@@ -215,7 +215,7 @@ static void compare_all(void *user, const nplug_binding *binding)
     for (in->other = 0; in->other <= in->action; in->other++) {
         const nplug_action_def *other = &game->actions[in->other];
         if (other->layer == game->actions[in->action].layer)
-            nplug_read_bindings(other->kind, other->from, compare, in, NULL);
+            nplug_read_bindings(other->kind, other->bindings, compare, in, NULL);
     }
 }
 
@@ -250,10 +250,10 @@ static void check_action(checker *in, bool access)
 
     in->desk = in->pad = in->others = in->simple = in->chord = in->taps = in->hold = false;
     in->bindings = 0;
-    nplug_read_bindings(action->kind, action->from, look_at, in, NULL);
+    nplug_read_bindings(action->kind, action->bindings, look_at, in, NULL);
     check_reach(in);
     if (access) check_access(in);
-    nplug_read_bindings(action->kind, action->from, compare_all, in, NULL);
+    nplug_read_bindings(action->kind, action->bindings, compare_all, in, NULL);
     snprintf(at, sizeof at, "/actions/%s", action->name);
     if (in->file->game.layer_count == 0 ||
         json_object_get(json_object_get(json_object_get(in->file->root, "actions"), action->name),
@@ -290,7 +290,7 @@ static void check_layer(checker *in, uint32_t layer)
     in->warnings++;
 }
 
-uint32_t nplug_game_check(const nplug_game_file *file, bool access, nplug_notes *notes)
+uint32_t nplug_game_file_check(const nplug_game_file *file, bool access, nplug_notes *notes)
 {
     checker in;
 

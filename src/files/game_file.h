@@ -22,7 +22,7 @@ struct nplug_game_file {
     nplug_action_def *actions;
     char **from; /* by action; from malloc */
     nplug_layer_def *layers;
-    nplug_action_rule *rules;
+    nplug_action_policy *rules;
     nplug_band *bands;
     nf_game_part *parts;
     size_t part_count;

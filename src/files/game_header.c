@@ -90,8 +90,8 @@ static void put_actions(writer *out, const nplug_game *game, const char *lower)
     for (uint32_t i = 0; i < game->action_count; i++) {
         put(out, "    {");
         put_string(out, game->actions[i].name);
-        put(out, ", NPLUG_%s,\n     ", kinds[game->actions[i].kind]);
-        put_string(out, game->actions[i].from);
+        put(out, ", NPLUG_ACTION_%s,\n     ", kinds[game->actions[i].kind]);
+        put_string(out, game->actions[i].bindings);
         put(out, ", %" PRIu32 "},\n", game->actions[i].layer);
     }
     put(out, "};\n");
@@ -112,14 +112,14 @@ static void put_layers(writer *out, const nplug_game *game, const char *lower)
 
 static void put_bands(writer *out, const nplug_game *game, const char *lower)
 {
-    for (uint32_t i = 0; i < game->rule_count; i++) {
-        const nplug_action_rule *rule = &game->rules[i];
+    for (uint32_t i = 0; i < game->policy_count; i++) {
+        const nplug_action_policy *rule = &game->policies[i];
         if (rule->band_count == 0) continue;
         put(out, "static const nplug_band %s_bands_%" PRIu32 "[] = {", lower, i);
         for (uint32_t b = 0; b < rule->band_count; b++) {
             put(out, "%s{", b ? ", " : "");
             put_string(out, rule->bands[b].name);
-            put(out, ", %.9ef}", (double)rule->bands[b].from);
+            put(out, ", %.9ef}", (double)rule->bands[b].begin);
         }
         put(out, "};\n");
     }
@@ -131,10 +131,10 @@ static void put_rules(writer *out, const nplug_game *game, const char *lower)
     static const char *const opposites[] = {"NEUTRAL", "LATEST", "FIRST", "LOW", "HIGH"};
     static const char *const keeps[] = {"NOTHING", "ONE", "ALL"};
 
-    if (game->rule_count == 0) return;
-    put(out, "static const nplug_action_rule %s_rules[] = {\n", lower);
-    for (uint32_t i = 0; i < game->rule_count; i++) {
-        const nplug_action_rule *rule = &game->rules[i];
+    if (game->policy_count == 0) return;
+    put(out, "static const nplug_action_policy %s_policies[] = {\n", lower);
+    for (uint32_t i = 0; i < game->policy_count; i++) {
+        const nplug_action_policy *rule = &game->policies[i];
         put(out, "    {%" PRIu32 ", NPLUG_MERGE_%s, NPLUG_OPPOSITE_%s, %" PRIu32 ", ", rule->action,
             merges[rule->merge], opposites[rule->opposite], rule->one_of);
         if (rule->band_count)
@@ -183,15 +183,15 @@ static void put_game(writer *out, const nplug_game *game, const char *lower, con
         put(out, "%s_layers, %" PRIu32 ", ", lower, game->layer_count);
     else
         put(out, "NULL, 0, ");
-    if (game->rule_count)
-        put(out, "%s_rules, %" PRIu32 ", ", lower, game->rule_count);
+    if (game->policy_count)
+        put(out, "%s_policies, %" PRIu32 ", ", lower, game->policy_count);
     else
         put(out, "NULL, 0, ");
     put(out, "NULL, 0, %s_NAMES,\n    ", prefix);
     put_name(out, game->join);
     put_name(out, game->leave);
     put(out, "%" PRIu32 ", %" PRIu32 ", %" PRIu32 ", %" PRIu32 ",\n    ", game->seat_kinds,
-        game->waits_ms, game->wobble_ms, game->unfocused_kinds);
+        game->seat_wait_ms, game->wobble_ms, game->unfocused_kinds);
     if (game->part_count)
         put(out, "%s_parts, %" PRIu32 "};\n", lower, game->part_count);
     else
@@ -224,7 +224,7 @@ static void put_header(writer *out, const nplug_game *game, bool tables)
     put(out, "\n#endif\n");
 }
 
-nplug_result nplug_game_header(const nplug_game_file *file, bool tables, const char *path)
+nplug_result nplug_game_file_write_c(const nplug_game_file *file, bool tables, const char *path)
 {
     writer out = {NULL, 0, 0, false};
     nplug_result result = NPLUG_OK;

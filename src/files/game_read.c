@@ -40,7 +40,7 @@ const nf_object nf_layer_object =
 /* An action and its rule: what they say stands in two structs. */
 typedef struct action_read {
     nplug_action_kind kind;
-    nplug_action_rule rule;
+    nplug_action_policy rule;
 } action_read;
 
 static const nf_field action_fields[] = {
@@ -73,7 +73,7 @@ static const nf_field action_fields[] = {
      .expected = "0 to 255 is expected"},
     {.name = "stays", .type = NF_BOOL, NF_INTO(action_read, rule.stays)},
     NF_HAND("layer", NF_STRING),
-    NF_HAND("from", NF_ANY),
+    NF_HAND("bindings", NF_ANY),
     NF_HAND("bands", NF_OBJECT),
     NF_HAND("about", NF_STRING)};
 const nf_object nf_action_object =
@@ -203,29 +203,29 @@ static void read_from(reader *in, json_t *object, const char *pointer)
 {
     nplug_game_file *file = in->file;
     nplug_action_def *action = &file->actions[file->game.action_count];
-    json_t *from = json_object_get(object, "from");
+    json_t *from = json_object_get(object, "bindings");
     nplug_binding_error error;
     char at[112];
 
     in->from = NULL;
     in->from_length = in->from_room = 0;
     add_text(in, "");
-    snprintf(at, sizeof at, "%s/from", pointer);
+    snprintf(at, sizeof at, "%s/bindings", pointer);
     if (from && !json_is_array(from)) add_part(in, from, at);
     for (size_t i = 0; i < json_array_size(from); i++) {
-        snprintf(at, sizeof at, "%s/from/%u", pointer, (unsigned)i);
+        snprintf(at, sizeof at, "%s/bindings/%u", pointer, (unsigned)i);
         add_part(in, json_array_get(from, i), at);
     }
     file->from[file->game.action_count] = in->from;
-    action->from = in->from;
+    action->bindings = in->from;
     if (in->doc->failed) return;
-    if (nplug_read_bindings(action->kind, action->from, NULL, NULL, &error) != NPLUG_OK)
+    if (nplug_read_bindings(action->kind, action->bindings, NULL, NULL, &error) != NPLUG_OK)
         nf_game_note(in->doc, file, file->game.action_count, error.column, false, error.what);
 }
 
 /* --- actions --------------------------------------------------------------------------------- */
 
-static void read_bands(reader *in, json_t *bands, const char *pointer, nplug_action_rule *rule)
+static void read_bands(reader *in, json_t *bands, const char *pointer, nplug_action_policy *rule)
 {
     const char *name;
     json_t *value;
@@ -243,18 +243,18 @@ static void read_bands(reader *in, json_t *bands, const char *pointer, nplug_act
             return;
         }
         band->name = name;
-        band->from = last = (float)json_number_value(value);
+        band->begin = last = (float)json_number_value(value);
         if (rule->band_count++ == 0) rule->bands = band;
         in->band_count++;
     }
 }
 
-static void read_rule(reader *in, json_t *object, const char *pointer, nplug_action_rule rule)
+static void read_rule(reader *in, json_t *object, const char *pointer, nplug_action_policy rule)
 {
     rule.action = in->file->game.action_count;
     read_bands(in, json_object_get(object, "bands"), pointer, &rule);
     if (rule.merge || rule.opposite || rule.one_of || rule.band_count || rule.keep || rule.stays)
-        in->file->rules[in->file->game.rule_count++] = rule;
+        in->file->rules[in->file->game.policy_count++] = rule;
 }
 
 static uint32_t layer_number(const reader *in, const char *name)
@@ -335,7 +335,7 @@ static bool make_room(reader *in, json_t *actions, json_t *layers)
 
     file->actions = (nplug_action_def *)calloc(count, sizeof *file->actions);
     file->from = (char **)calloc(count, sizeof *file->from);
-    file->rules = (nplug_action_rule *)calloc(count, sizeof *file->rules);
+    file->rules = (nplug_action_policy *)calloc(count, sizeof *file->rules);
     file->layers = (nplug_layer_def *)calloc(json_object_size(layers) + 1, sizeof *file->layers);
     file->bands = (nplug_band *)calloc(count_bands(actions) + 1, sizeof *file->bands);
     if (file->actions && file->from && file->rules && file->layers && file->bands) return true;
@@ -383,12 +383,12 @@ static void read_game(nf_doc *doc, void *made)
     file->game.action_size = (uint32_t)sizeof *file->actions;
     file->game.actions = file->actions;
     file->game.layers = file->game.layer_count ? file->layers : NULL;
-    file->game.rules = file->game.rule_count ? file->rules : NULL;
+    file->game.policies = file->game.policy_count ? file->rules : NULL;
 }
 
 static void free_game(void *file)
 {
-    nplug_game_free((nplug_game_file *)file);
+    nplug_game_file_free((nplug_game_file *)file);
 }
 
 static const nf_sort games = {.word = "game",
@@ -400,8 +400,8 @@ static const nf_sort games = {.word = "game",
                               .read = read_game,
                               .free = free_game};
 
-nplug_result nplug_game_parse(const char *text, size_t length, const char *name,
-                              nplug_game_file **out, nplug_notes *notes)
+nplug_result nplug_game_file_parse(const char *text, size_t length, const char *name,
+                                   nplug_game_file **out, nplug_notes *notes)
 {
     void *made = NULL;
     nplug_result result = nf_parse(&games, text, length, name, out ? &made : NULL, notes);
@@ -410,7 +410,7 @@ nplug_result nplug_game_parse(const char *text, size_t length, const char *name,
     return result;
 }
 
-nplug_result nplug_game_read(const char *path, nplug_game_file **file, nplug_notes *notes)
+nplug_result nplug_game_file_read(const char *path, nplug_game_file **file, nplug_notes *notes)
 {
     void *made = NULL;
     nplug_result result = nf_parse_file(&games, path, file ? &made : NULL, notes);
@@ -419,12 +419,12 @@ nplug_result nplug_game_read(const char *path, nplug_game_file **file, nplug_not
     return result;
 }
 
-const nplug_game *nplug_game_of(const nplug_game_file *file)
+const nplug_game *nplug_game_file_game(const nplug_game_file *file)
 {
     return file ? &file->game : NULL;
 }
 
-void nplug_game_free(nplug_game_file *file)
+void nplug_game_file_free(nplug_game_file *file)
 {
     if (!file) return;
     for (uint32_t i = 0; file->from && i <= file->game.action_count; i++)
@@ -470,11 +470,11 @@ static nplug_result tune(const nplug_game_file *file, nplug_nest *nest, uint32_t
         nf_warning(doc, at, "its kind is another one: it changes when the game starts again");
         return NPLUG_OK;
     }
-    if (strcmp(nplug_bindings_of(nest, NPLUG_ANYONE, number), def->from) == 0) return NPLUG_OK;
-    return nplug_bind(nest, NPLUG_ANYONE, number, def->from);
+    if (strcmp(nplug_bindings(nest, NPLUG_ANYONE, number), def->bindings) == 0) return NPLUG_OK;
+    return nplug_bind(nest, NPLUG_ANYONE, number, def->bindings);
 }
 
-nplug_result nplug_game_tune(const nplug_game_file *file, nplug_nest *nest, nplug_notes *notes)
+nplug_result nplug_game_file_tune(const nplug_game_file *file, nplug_nest *nest, nplug_notes *notes)
 {
     nplug_result result = NPLUG_OK;
     char name[256];

@@ -1,4 +1,5 @@
 /* Game files: who may play, and with what. */
+#include "core/base/base.h"
 #include "game_file.h"
 #include "objects.h"
 #include "nestplug/control.h"
@@ -26,7 +27,7 @@ static const nf_field seat_fields[] = {
      NF_WORDS(seat_rules),
      .sort = "rule for seats",
      .otherwise = NPLUG_SEATS_FIRST_USE},
-    {.name = "waits", .type = NF_INTEGER, NF_INTO(nplug_game, waits_ms), MILLISECONDS},
+    {.name = "waits", .type = NF_INTEGER, NF_INTO(nplug_game, seat_wait_ms), MILLISECONDS},
     {.name = "wobble", .type = NF_INTEGER, NF_INTO(nplug_game, wobble_ms), MILLISECONDS},
     NF_HAND("kinds", NF_ARRAY),
     NF_HAND("join", NF_STRING),
@@ -45,8 +46,8 @@ static uint32_t kinds_of(const char *word)
 {
     for (size_t i = 0; i < COUNT(several); i++)
         if (strcmp(several[i].word, word) == 0) return several[i].kinds;
-    for (unsigned i = NPLUG_KIND_UNKNOWN + 1; i < NPLUG_KINDS; i++)
-        if (strcmp(nplug_kind_name((nplug_kind)i), word) == 0) return 1u << i;
+    for (unsigned i = NPLUG_KIND_UNKNOWN + 1; i < NP_KINDS; i++)
+        if (strcmp(nplug_kind_name((nplug_device_kind)i), word) == 0) return 1u << i;
     return 0;
 }
 
@@ -84,7 +85,7 @@ static const char *read_button(nf_doc *doc, const nplug_game_file *file, json_t 
     for (uint32_t i = 0; name && i < file->game.action_count; i++) {
         if (strcmp(file->actions[i].name, name) != 0) continue;
         found = true;
-        button = file->actions[i].kind == NPLUG_BUTTON;
+        button = file->actions[i].kind == NPLUG_ACTION_BUTTON;
     }
     if (found && !button)
         nf_error(doc, at, "\"%.40s\" is no button: one of that kind is expected", name);

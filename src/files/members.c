@@ -65,7 +65,7 @@ bool nf_read_code(nf_doc *doc, const json_t *object, const char *pointer, uint8_
     unsigned count = 0;
     char at[300];
 
-    for (unsigned i = 0; i < NPLUG_SPACES; i++) {
+    for (unsigned i = 0; i < NP_SPACES; i++) {
         const json_t *one = json_object_get(object, nf_space_names[i]);
         if (!one) continue;
         given = one;

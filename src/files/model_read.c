@@ -56,7 +56,7 @@ static const nf_field row_fields[] = {
     NF_HAND("full", NF_STRING),
     {.name = "bounce",
      .type = NF_INTEGER,
-     NF_INTO(nplug_sim_control, bounce),
+     NF_INTO(nplug_sim_control, bounce_us),
      .least = 0,
      .most = 500,
      .expected = "0 to 500 milliseconds are expected"},
@@ -169,7 +169,7 @@ static void read_row(reader *in, const char *name, const json_t *object, const c
     nf_is_low(in->doc, object, "full", pointer, &low);
     row.low = low ? in->file->signals[row.signal].max : in->file->signals[row.signal].min;
     row.high = low ? in->file->signals[row.signal].min : in->file->signals[row.signal].max;
-    row.bounce *= 1000u;
+    row.bounce_us *= 1000u;
     place = (nplug_sim_control *)nf_one_more(
         (void **)&in->file->controls, in->file->model.control_count, &in->control_room, sizeof row);
     if (!place) {
@@ -224,7 +224,7 @@ static void read_model(nf_doc *doc, void *made)
 
 static void free_model(void *file)
 {
-    nplug_model_free((nplug_model_file *)file);
+    nplug_model_file_free((nplug_model_file *)file);
 }
 
 static const nf_sort models = {.word = "model",
@@ -236,8 +236,8 @@ static const nf_sort models = {.word = "model",
                                .read = read_model,
                                .free = free_model};
 
-nplug_result nplug_model_parse(const char *text, size_t length, const char *name,
-                               nplug_model_file **out, nplug_notes *notes)
+nplug_result nplug_model_file_parse(const char *text, size_t length, const char *name,
+                                    nplug_model_file **out, nplug_notes *notes)
 {
     void *made = NULL;
     nplug_result result = nf_parse(&models, text, length, name, out ? &made : NULL, notes);
@@ -246,7 +246,7 @@ nplug_result nplug_model_parse(const char *text, size_t length, const char *name
     return result;
 }
 
-nplug_result nplug_model_read(const char *path, nplug_model_file **file, nplug_notes *notes)
+nplug_result nplug_model_file_read(const char *path, nplug_model_file **file, nplug_notes *notes)
 {
     void *made = NULL;
     nplug_result result = nf_parse_file(&models, path, file ? &made : NULL, notes);
@@ -255,12 +255,12 @@ nplug_result nplug_model_read(const char *path, nplug_model_file **file, nplug_n
     return result;
 }
 
-const nplug_sim_model *nplug_model_of(const nplug_model_file *file)
+const nplug_sim_model *nplug_model_file_model(const nplug_model_file *file)
 {
     return file ? &file->model : NULL;
 }
 
-void nplug_model_free(nplug_model_file *file)
+void nplug_model_file_free(nplug_model_file *file)
 {
     if (!file) return;
     json_decref(file->root);

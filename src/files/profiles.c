@@ -79,12 +79,12 @@ nplug_result nf_profile_keep(json_t *root, const nplug_nest *nest, nplug_player 
 
     if (!bindings || !comfort) return NPLUG_ERR_MEMORY;
     for (uint32_t a = 0; (name = nplug_action_name(nest, a)) != NULL; a++) {
-        set_text(bindings, name, nplug_bindings_of(nest, player, a),
+        set_text(bindings, name, nplug_bindings(nest, player, a),
                  nplug_is_rebound(nest, player, a));
-        text = nplug_comfort_of(nest, player, a);
+        text = nplug_comfort(nest, player, a);
         set_text(comfort, name, text, *text != 0);
     }
-    text = nplug_comfort_of(nest, player, NPLUG_EVERY_ACTION);
+    text = nplug_comfort(nest, player, NPLUG_EVERY_ACTION);
     set_text(comfort, "*", text, *text != 0);
     return NPLUG_OK;
 }
@@ -107,7 +107,7 @@ static nplug_result want_bindings(nplug_nest *nest, nplug_player player, uint32_
     bool own = nplug_is_rebound(nest, player, action);
     nplug_result result = NPLUG_OK;
 
-    if (text ? !own || strcmp(nplug_bindings_of(nest, player, action), text) != 0 : own)
+    if (text ? !own || strcmp(nplug_bindings(nest, player, action), text) != 0 : own)
         result = nplug_bind(nest, player, action, text);
     return result == NPLUG_ERR_FULL ? NPLUG_AGAIN : NPLUG_OK;
 }
@@ -117,7 +117,7 @@ static nplug_result want_comfort(nplug_nest *nest, nplug_player player, uint32_t
 {
     nplug_result result = NPLUG_OK;
 
-    if (strcmp(nplug_comfort_of(nest, player, action), text) != 0)
+    if (strcmp(nplug_comfort(nest, player, action), text) != 0)
         result = nplug_set_comfort(nest, player, action, text);
     return result == NPLUG_ERR_FULL ? NPLUG_AGAIN : NPLUG_OK;
 }

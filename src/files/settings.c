@@ -39,7 +39,7 @@ static const nf_field calibration_fields[] = {
      .required = true,
      NF_INTO(nplug_calibration, space),
      .words = nf_space_names,
-     .count = NPLUG_SPACES,
+     .count = NP_SPACES,
      .sort = "code space"},
     {.name = "code",
      .type = NF_INTEGER,
@@ -105,9 +105,9 @@ static void read_sheet(nf_doc *doc, nplug_settings *settings, const json_t *obje
 
     snprintf(pointer, sizeof pointer, "/sheets/%u", (unsigned)index);
     settings->files[index] = NULL;
-    if (text && nplug_sheet_parse(text, strlen(text), "sheet", &settings->files[index], &notes) ==
-                    NPLUG_OK) {
-        settings->sheets[settings->sheet_count++] = *nplug_sheet_of(settings->files[index]);
+    if (text && nplug_sheet_file_parse(text, strlen(text), "sheet", &settings->files[index],
+                                       &notes) == NPLUG_OK) {
+        settings->sheets[settings->sheet_count++] = *nplug_sheet_file_sheet(settings->files[index]);
     } else {
         nf_error(doc, pointer, "this sheet is wrong: %s",
                  text && notes.count ? notes.note[0].text : "there is no memory left");
@@ -185,7 +185,7 @@ void nplug_settings_free(nplug_settings *settings)
 {
     if (!settings) return;
     for (size_t i = 0; i < settings->file_count; i++)
-        nplug_sheet_free(settings->files[i]);
+        nplug_sheet_file_free(settings->files[i]);
     json_decref(settings->root);
     free(settings->calibrations);
     free(settings->files);
@@ -223,7 +223,7 @@ static json_t *calibration_json(const nplug_calibration *one)
     snprintf(key, sizeof key, "%016" PRIx64, one->device);
     nplug_code_name((nplug_space)one->space, one->code, name, sizeof name);
     return json_pack("{s:s, s:s, s:I, s:s, s:i, s:i, s:i}", "device", key, "space",
-                     nf_space_names[one->space < NPLUG_SPACES ? one->space : 0], "code",
+                     nf_space_names[one->space < NP_SPACES ? one->space : 0], "code",
                      (json_int_t)one->code, "signal", name, "rest", (int)one->rest, "low",
                      (int)one->low, "high", (int)one->high);
 }
@@ -240,9 +240,9 @@ static void keep_device(json_t *list, const nplug_nest *nest, nplug_device devic
 {
     nplug_calibration now;
 
-    if (nplug_calibration_look(nest, device, 0, &now, NULL) != NPLUG_OK) return;
+    if (nplug_calibration_info(nest, device, 0, &now, NULL) != NPLUG_OK) return;
     forget(list, now.device);
-    for (uint32_t i = 0; nplug_calibration_look(nest, device, i, &now, NULL) == NPLUG_OK; i++)
+    for (uint32_t i = 0; nplug_calibration_info(nest, device, i, &now, NULL) == NPLUG_OK; i++)
         json_array_append_new(list, calibration_json(&now));
 }
 
@@ -294,7 +294,7 @@ nplug_result nplug_settings_copy_profile(nplug_settings *settings, const char *f
     return nf_profile_copy(settings->root, from, to);
 }
 
-const char *nplug_settings_profile(const nplug_settings *settings, uint32_t place)
+const char *nplug_settings_profile_at(const nplug_settings *settings, uint32_t place)
 {
     json_t *profiles = settings ? json_object_get(settings->root, "profiles") : NULL;
     const char *name;

@@ -6,10 +6,10 @@
 #include <string.h>
 
 static const nf_field match_fields[] = {
-    {.name = "bus", .type = NF_BUS, NF_INTO(nplug_match, bus)},
-    {.name = "vendor", .type = NF_ID, NF_INTO(nplug_match, vendor)},
+    {.name = "bus", .type = NF_BUS, NF_INTO(nplug_rule, bus)},
+    {.name = "vendor", .type = NF_ID, NF_INTO(nplug_rule, vendor)},
     NF_HAND("product", NF_ARRAY),
-    {.name = "version", .type = NF_ID, NF_INTO(nplug_match, version)},
+    {.name = "version", .type = NF_ID, NF_INTO(nplug_rule, version)},
     NF_HAND("kind", NF_STRING),
     NF_HAND("space", NF_STRING),
     NF_HAND("has", NF_ARRAY),
@@ -21,26 +21,26 @@ const nf_object nf_match_object = NF_OBJECT_OF(match_fields, "sheet", "/$defs/ma
 
 static const nf_field axis_fields[] = {
     NF_MUST("code", NF_STRING),
-    {.name = "fuzz", .type = NF_INTEGER, .required = true, NF_INTO(nplug_match, fuzz), RAW},
-    {.name = "flat", .type = NF_INTEGER, .required = true, NF_INTO(nplug_match, flat), RAW}};
+    {.name = "fuzz", .type = NF_INTEGER, .required = true, NF_INTO(nplug_rule, fuzz), RAW},
+    {.name = "flat", .type = NF_INTEGER, .required = true, NF_INTO(nplug_rule, flat), RAW}};
 const nf_object nf_match_axis_object =
     NF_OBJECT_OF(axis_fields, "sheet", "/$defs/match/properties/axis");
 
-static void add_match(nf_sheet_reader *in, const char *pointer, nplug_match match)
+static void add_match(nf_sheet_reader *in, const char *pointer, nplug_rule match)
 {
-    nplug_match *one =
-        (nplug_match *)nf_one_more((void **)&in->file->matches, in->file->sheet.match_count,
-                                   &in->match_room, sizeof(nplug_match));
+    nplug_rule *one =
+        (nplug_rule *)nf_one_more((void **)&in->file->matches, in->file->sheet.rule_count,
+                                  &in->match_room, sizeof(nplug_rule));
     if (!one) {
         nf_no_memory(in->doc, pointer);
         return;
     }
     *one = match;
-    in->file->sheet.match_count++;
+    in->file->sheet.rule_count++;
 }
 
 static void read_products(nf_sheet_reader *in, const json_t *rule, const char *pointer,
-                          nplug_match match)
+                          nplug_rule match)
 {
     const json_t *products = json_object_get(rule, "product");
     char at[256];
@@ -56,11 +56,11 @@ static void read_products(nf_sheet_reader *in, const json_t *rule, const char *p
 uint16_t nf_sheet_kind(nf_sheet_reader *in, const json_t *object, const char *pointer,
                        const char *member)
 {
-    const char *kinds[NPLUG_KINDS];
+    const char *kinds[NP_KINDS];
 
-    for (unsigned i = 0; i < NPLUG_KINDS; i++)
-        kinds[i] = nplug_kind_name((nplug_kind)i);
-    return nf_read_word(in->doc, object, member, pointer, kinds, NPLUG_KINDS, "kind of device");
+    for (unsigned i = 0; i < NP_KINDS; i++)
+        kinds[i] = nplug_kind_name((nplug_device_kind)i);
+    return nf_read_word(in->doc, object, member, pointer, kinds, NP_KINDS, "kind of device");
 }
 
 /* "has" and "lacks": codes of the rule's own space.  They stand in one list, so that pointers into
@@ -93,7 +93,7 @@ static void read_codes(nf_sheet_reader *in, const json_t *rule, const char *memb
 
 /* "axis": what an axis says of itself. */
 static void read_axis(nf_sheet_reader *in, const json_t *rule, const char *pointer,
-                      nplug_match *match)
+                      nplug_rule *match)
 {
     const json_t *axis = json_object_get(rule, "axis");
     char at[80];
@@ -108,7 +108,7 @@ static void read_axis(nf_sheet_reader *in, const json_t *rule, const char *point
 
 static void read_match(nf_sheet_reader *in, const json_t *rule, size_t index)
 {
-    nplug_match match;
+    nplug_rule match;
     char pointer[64];
 
     memset(&match, 0, sizeof match);
@@ -121,7 +121,7 @@ static void read_match(nf_sheet_reader *in, const json_t *rule, size_t index)
     match.kind = nf_sheet_kind(in, rule, pointer, "kind");
     if (json_object_get(rule, "space"))
         match.space = (uint16_t)(nf_read_word(in->doc, rule, "space", pointer, nf_space_names,
-                                              NPLUG_SPACES, "code space") +
+                                              NP_SPACES, "code space") +
                                  1);
     if (!match.space && (json_object_get(rule, "has") || json_object_get(rule, "lacks") ||
                          json_object_get(rule, "axis")))
@@ -148,7 +148,7 @@ static void place_codes(nf_sheet_reader *in, const json_t *rules)
     for (size_t i = 0; i < json_array_size(rules); i++) {
         const json_t *products = json_object_get(json_array_get(rules, i), "product");
         size_t count = products ? json_array_size(products) : 1;
-        const nplug_match *first = &in->file->matches[match];
+        const nplug_rule *first = &in->file->matches[match];
         for (size_t end = match + count; match < end; match++) {
             in->file->matches[match].has = at;
             in->file->matches[match].lacks = at ? at + first->has_count : NULL;

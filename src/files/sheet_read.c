@@ -31,10 +31,9 @@ const nf_object nf_vector_object = NF_OBJECT_OF(vector_fields, "sheet", "/$defs/
 static const nf_field sensor_fields[] = {NF_MUST("x", NF_ANY), NF_MUST("y", NF_ANY),
                                          NF_MUST("z", NF_ANY)};
 const nf_object nf_sensor_object = NF_OBJECT_OF(sensor_fields, "sheet", "/$defs/sensor");
-static const nf_field pose_fields[] = {NF_MUST("x", NF_ANY),  NF_MUST("y", NF_ANY),
-                                       NF_MUST("z", NF_ANY),  NF_MUST("qx", NF_ANY),
-                                       NF_MUST("qy", NF_ANY), NF_MUST("qz", NF_ANY),
-                                       NF_MUST("qw", NF_ANY)};
+static const nf_field pose_fields[] = {
+    NF_MUST("x", NF_ANY),  NF_MUST("y", NF_ANY),  NF_MUST("z", NF_ANY), NF_MUST("qx", NF_ANY),
+    NF_MUST("qy", NF_ANY), NF_MUST("qz", NF_ANY), NF_MUST("qw", NF_ANY)};
 const nf_object nf_pose_object = NF_OBJECT_OF(pose_fields, "sheet", "/$defs/pose");
 
 static const nf_field wire_fields[] = {
@@ -53,9 +52,9 @@ static const nf_field wire_fields[] = {
     NF_HAND("half", NF_STRING),
     {.name = "side", .type = NF_WORD, NF_WORDS(sides), .sort = "side of a round hat"},
     NF_HAND("first", NF_INTEGER),
-    {.name = "bounce",
+    {.name = "debounce",
      .type = NF_INTEGER,
-     NF_INTO(nplug_wire, bounce),
+     NF_INTO(nplug_wire, debounce_ms),
      .least = 0,
      .most = 500,
      .expected = "0 to 500 milliseconds are expected"},
@@ -77,9 +76,9 @@ static void read_rest(nf_sheet_reader *in, const json_t *object, const char *poi
         wire->rest = (int32_t)json_integer_value(rest);
     } else if (json_is_string(rest) && strcmp(json_string_value(rest), "none") == 0) {
         wire->flags |= NPLUG_WIRE_LEVER;
-        wire->reading = NPLUG_READ_FROM_LOW;
+        wire->reading = NPLUG_READING_FROM_LOW;
     } else if (nf_is_low(in->doc, object, "rest", pointer, &low)) {
-        wire->reading = low ? NPLUG_READ_FROM_LOW : NPLUG_READ_FROM_HIGH;
+        wire->reading = low ? NPLUG_READING_FROM_LOW : NPLUG_READING_FROM_HIGH;
     } else if (rest && !json_is_string(rest)) {
         char at[300];
         snprintf(at, sizeof at, "%s/rest", pointer);
@@ -119,18 +118,18 @@ static void read_ends(nf_sheet_reader *in, const json_t *object, const char *poi
     bool low;
 
     if (nf_is_low(in->doc, object, "when", pointer, &low))
-        wire->reading = low ? NPLUG_READ_WHEN_LOW : NPLUG_READ_WHEN_HIGH;
+        wire->reading = low ? NPLUG_READING_WHEN_LOW : NPLUG_READING_WHEN_HIGH;
     if (nf_is_low(in->doc, object, "half", pointer, &low))
-        wire->reading = low ? NPLUG_READ_HALF_LOW : NPLUG_READ_HALF_HIGH;
+        wire->reading = low ? NPLUG_READING_HALF_LOW : NPLUG_READING_HALF_HIGH;
     if (nf_is_low(in->doc, object, "full", pointer, &low))
-        wire->reading = low ? NPLUG_READ_FROM_HIGH : NPLUG_READ_FROM_LOW;
+        wire->reading = low ? NPLUG_READING_FROM_HIGH : NPLUG_READING_FROM_LOW;
     if (nf_is_low(in->doc, object, "up", pointer, &low) && low) wire->flags |= NPLUG_WIRE_REVERSED;
     if (nf_is_low(in->doc, object, "right", pointer, &low) && low)
         wire->flags |= NPLUG_WIRE_REVERSED;
     if (json_object_get(object, "side"))
         wire->reading =
-            (uint8_t)(NPLUG_READ_ROUND_UP + nf_read_word(in->doc, object, "side", pointer, sides,
-                                                         COUNT(sides), "side of a round hat"));
+            (uint8_t)(NPLUG_READING_ROUND_UP + nf_read_word(in->doc, object, "side", pointer, sides,
+                                                            COUNT(sides), "side of a round hat"));
 }
 
 static void read_quirks(nf_sheet_reader *in, const json_t *object, const char *pointer,
@@ -155,18 +154,18 @@ static void read_quirks(nf_sheet_reader *in, const json_t *object, const char *p
 /* By nature: contacts are there or not, poses are scaled, places begin at the low end. */
 static void read_as_it_is(nplug_wire *wire, nplug_nature nature)
 {
-    if (nature == NPLUG_NATURE_POSE) wire->reading = NPLUG_READ_SCALED;
-    if (nature == NPLUG_NATURE_SENSOR) wire->reading = NPLUG_READ_SENSED;
-    if (nature == NPLUG_NATURE_POSITION && wire->reading == NPLUG_READ_WHOLE)
-        wire->reading = NPLUG_READ_FROM_LOW;
+    if (nature == NPLUG_NATURE_POSE) wire->reading = NPLUG_READING_SCALED;
+    if (nature == NPLUG_NATURE_SENSOR) wire->reading = NPLUG_READING_SENSED;
+    if (nature == NPLUG_NATURE_POSITION && wire->reading == NPLUG_READING_WHOLE)
+        wire->reading = NPLUG_READING_FROM_LOW;
     if (NPLUG_CONTROL_CLASS(wire->control) == NPLUG_CLASS_TOUCH && nature == NPLUG_NATURE_BUTTON)
-        wire->reading = NPLUG_READ_PRESENT;
+        wire->reading = NPLUG_READING_PRESENT;
 }
 
 /* A signal may move two controls only by its two ends or sides. */
 static bool is_half(const nplug_wire *wire)
 {
-    return wire->reading >= NPLUG_READ_WHEN_LOW && wire->reading <= NPLUG_READ_ROUND_Y;
+    return wire->reading >= NPLUG_READING_WHEN_LOW && wire->reading <= NPLUG_READING_ROUND_Y;
 }
 
 static void check_twice(nf_sheet_reader *in, const nplug_wire *wire, const char *pointer)
@@ -341,7 +340,7 @@ static void read_head(nf_sheet_reader *in)
         nf_error(in->doc, "/keys", "\"all\" is expected: each key by its HID usage or kernel code");
     sheet->size = (uint32_t)sizeof *sheet;
     nf_fill(in->doc, in->doc->root, "", &nf_sheet_object, sheet);
-    sheet->kind = (nplug_kind)nf_sheet_kind(in, in->doc->root, "", "kind");
+    sheet->kind = (nplug_device_kind)nf_sheet_kind(in, in->doc->root, "", "kind");
     if (sheet->kind == NPLUG_KIND_UNKNOWN && !in->doc->failed)
         nf_error(in->doc, "/kind", "\"unknown\" is no kind of device");
     sheet->keys = keys != NULL;
@@ -361,14 +360,14 @@ static void read_sheet(nf_doc *doc, void *made)
     read_head(&in);
     nf_sheet_matches(&in);
     if (!doc->failed) read_controls(&in);
-    in.file->sheet.matches = in.file->matches;
+    in.file->sheet.rules = in.file->matches;
     in.file->sheet.wires = in.file->wires;
     in.file->sheet.prints = in.file->prints;
 }
 
 static void free_sheet(void *file)
 {
-    nplug_sheet_free((nplug_sheet_file *)file);
+    nplug_sheet_file_free((nplug_sheet_file *)file);
 }
 
 static const nf_sort sort_of_sheets = {.word = "sheet",
@@ -380,8 +379,8 @@ static const nf_sort sort_of_sheets = {.word = "sheet",
                                        .read = read_sheet,
                                        .free = free_sheet};
 
-nplug_result nplug_sheet_parse(const char *text, size_t length, const char *name,
-                               nplug_sheet_file **out, nplug_notes *notes)
+nplug_result nplug_sheet_file_parse(const char *text, size_t length, const char *name,
+                                    nplug_sheet_file **out, nplug_notes *notes)
 {
     void *made = NULL;
     nplug_result result = nf_parse(&sort_of_sheets, text, length, name, out ? &made : NULL, notes);
@@ -390,7 +389,7 @@ nplug_result nplug_sheet_parse(const char *text, size_t length, const char *name
     return result;
 }
 
-nplug_result nplug_sheet_read(const char *path, nplug_sheet_file **file, nplug_notes *notes)
+nplug_result nplug_sheet_file_read(const char *path, nplug_sheet_file **file, nplug_notes *notes)
 {
     void *made = NULL;
     nplug_result result = nf_parse_file(&sort_of_sheets, path, file ? &made : NULL, notes);
@@ -399,12 +398,12 @@ nplug_result nplug_sheet_read(const char *path, nplug_sheet_file **file, nplug_n
     return result;
 }
 
-const nplug_sheet *nplug_sheet_of(const nplug_sheet_file *file)
+const nplug_sheet *nplug_sheet_file_sheet(const nplug_sheet_file *file)
 {
     return file ? &file->sheet : NULL;
 }
 
-void nplug_sheet_free(nplug_sheet_file *file)
+void nplug_sheet_file_free(nplug_sheet_file *file)
 {
     if (!file) return;
     json_decref(file->root);

@@ -8,7 +8,7 @@
 struct nplug_sheet_file {
     nplug_sheet sheet;
     json_t *root; /* owns the texts */
-    nplug_match *matches;
+    nplug_rule *matches;
     nplug_wire *wires;
     nplug_print *prints;
     uint32_t *codes; /* of the matches' has and lacks */

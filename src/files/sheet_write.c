@@ -33,7 +33,7 @@ static void put_codes(json_t *into, const char *name, unsigned space, const uint
     json_object_set_new(into, name, list);
 }
 
-static json_t *match_json(const nplug_match *match)
+static json_t *match_json(const nplug_rule *match)
 {
     json_t *rule = json_object();
     const char *bus = nf_bus_name(match->bus);
@@ -47,7 +47,8 @@ static json_t *match_json(const nplug_match *match)
     }
     if (match->version) put_id(rule, "version", match->version);
     if (match->kind)
-        json_object_set_new(rule, "kind", json_string(nplug_kind_name((nplug_kind)match->kind)));
+        json_object_set_new(rule, "kind",
+                            json_string(nplug_kind_name((nplug_device_kind)match->kind)));
     if (match->space)
         json_object_set_new(rule, "space", json_string(nf_space_names[match->space - 1]));
     put_codes(rule, "has", match->space - 1u, match->has, match->has_count);
@@ -90,7 +91,7 @@ static void put_reading(json_t *into, const nplug_wire *wire)
 
     if (wire->flags & NPLUG_WIRE_LEVER) {
         json_object_set_new(into, "rest", json_string("none"));
-        if (wire->reading == NPLUG_READ_FROM_HIGH)
+        if (wire->reading == NPLUG_READING_FROM_HIGH)
             json_object_set_new(into, "full", json_string("low"));
         return;
     }
@@ -114,11 +115,12 @@ static json_t *wire_json(const nplug_wire *wire)
     if (wire->flags & NPLUG_WIRE_REVERSED)
         json_object_set_new(object, wire->component ? "up" : "right", json_string("low"));
     if (wire->node)
-        json_object_set_new(object, "node", json_string(nplug_kind_name((nplug_kind)wire->node)));
+        json_object_set_new(object, "node",
+                            json_string(nplug_kind_name((nplug_device_kind)wire->node)));
     if (wire->flags & NPLUG_WIRE_GUESS) json_object_set_new(object, "guess", json_true());
     if (wire->flags & NPLUG_WIRE_ZERO_FIRST) json_object_set_new(object, "first", json_integer(0));
     if (wire->flags & NPLUG_WIRE_SQUARE) json_object_set_new(object, "gate", json_string("square"));
-    if (wire->bounce) json_object_set_new(object, "bounce", json_integer(wire->bounce));
+    if (wire->debounce_ms) json_object_set_new(object, "debounce", json_integer(wire->debounce_ms));
     return object;
 }
 
@@ -192,8 +194,8 @@ json_t *nf_sheet_json(const nplug_sheet *sheet)
     if (sheet->confirm)
         json_object_set_new(root, "confirm",
                             json_string(sheet->confirm == NPLUG_PAD_EAST ? "east" : "south"));
-    for (uint32_t i = 0; i < sheet->match_count; i++)
-        json_array_append_new(rules, match_json(&sheet->matches[i]));
+    for (uint32_t i = 0; i < sheet->rule_count; i++)
+        json_array_append_new(rules, match_json(&sheet->rules[i]));
     json_object_set_new(root, "match", rules);
     if (sheet->keys) json_object_set_new(root, "keys", json_string("all"));
     if (sheet->wire_count) json_object_set_new(root, "controls", controls_json(sheet));

@@ -1,13 +1,13 @@
 #include "trace_format.h"
 
-const char *const nf_says[NPLUG_REPORT_KINDS] = {
-    "value", "arrive",       "text",       "signal", "detail", "ready",   "depart",
-    "stale", "resync-begin", "resync-end", "focus",  "layout", "battery", "label"};
+const char *const nf_says[NP_REPORT_KINDS] = {
+    "value",   "arrive",       "text",       "signal", "detail", "ready",   "depart",
+    "dropped", "resync-begin", "resync-end", "focus",  "layout", "battery", "label"};
 
-const char *const nf_commands[NPLUG_COMMAND_KINDS] = {
-    "none",     "claim",   "yield",  "leave",     "layer", "rumble", "join",
-    "clocks",   "lights",  "ignore", "calibrate", "text",  "bind",   "pick",
-    "pick-end", "comfort", "mute",   "nothing",   "swap",  "follow", "active"};
+const char *const nf_commands[NP_COMMAND_KINDS] = {
+    "none",     "claim",   "unclaim", "leave",     "layer", "rumble", "join",
+    "clocks",   "lights",  "ignore",  "calibrate", "text",  "bind",   "pick",
+    "pick-end", "comfort", "mute",    "nothing",   "swap",  "follow", "active"};
 
 #define OF_REPORT(name, member, size)                                                              \
     {                                                                                              \
@@ -30,26 +30,26 @@ const nf_number nf_report_numbers[] = {
 };
 const size_t nf_report_number_count = NF_COUNT(nf_report_numbers);
 
-static const nf_number value_numbers[] = {OF_REPORT("value", as.value, -4)};
+static const nf_number value_numbers[] = {OF_REPORT("value", data.value, -4)};
 static const nf_number arrive_numbers[] = {
-    OF_REPORT("bus", as.arrive.bus, 2),
-    OF_REPORT("vendor", as.arrive.vendor, 2),
-    OF_REPORT("product", as.arrive.product, 2),
-    OF_REPORT("version", as.arrive.version, 2),
-    OF_REPORT("signals", as.arrive.signals, 2),
-    OF_REPORT("times", as.arrive.times, 1),
-    OF_REPORT("unreadable", as.arrive.unreadable, 1),
-    OF_REPORT("properties", as.arrive.properties, 4),
+    OF_REPORT("bus", data.arrive.bus, 2),
+    OF_REPORT("vendor", data.arrive.vendor, 2),
+    OF_REPORT("product", data.arrive.product, 2),
+    OF_REPORT("version", data.arrive.version, 2),
+    OF_REPORT("signals", data.arrive.signals, 2),
+    OF_REPORT("times", data.arrive.times, 1),
+    OF_REPORT("unreadable", data.arrive.unreadable, 1),
+    OF_REPORT("properties", data.arrive.properties, 4),
 };
 static const nf_number signal_numbers[] = {
-    OF_REPORT("code", as.signal.code, 4),     OF_REPORT("min", as.signal.min, -4),
-    OF_REPORT("max", as.signal.max, -4),      OF_REPORT("space", as.signal.space, 1),
-    OF_REPORT("nature", as.signal.nature, 1),
+    OF_REPORT("code", data.signal.code, 4),     OF_REPORT("min", data.signal.min, -4),
+    OF_REPORT("max", data.signal.max, -4),      OF_REPORT("space", data.signal.space, 1),
+    OF_REPORT("nature", data.signal.nature, 1),
 };
 static const nf_number detail_numbers[] = {
-    OF_REPORT("flat", as.detail.flat, -4),
-    OF_REPORT("fuzz", as.detail.fuzz, -4),
-    OF_REPORT("resolution", as.detail.resolution, -4),
+    OF_REPORT("flat", data.detail.flat, -4),
+    OF_REPORT("fuzz", data.detail.fuzz, -4),
+    OF_REPORT("resolution", data.detail.resolution, -4),
 };
 
 const nf_number *nf_kind_numbers(unsigned kind, size_t *count)
@@ -88,7 +88,7 @@ const nf_number nf_limit_numbers[] = {
     OF_LIMIT(devices),  OF_LIMIT(nodes),      OF_LIMIT(signals), OF_LIMIT(controls),
     OF_LIMIT(links),    OF_LIMIT(players),    OF_LIMIT(actions), OF_LIMIT(bindings),
     OF_LIMIT(sources),  OF_LIMIT(events),     OF_LIMIT(timers),  OF_LIMIT(commands),
-    OF_LIMIT(ports),    OF_LIMIT(ring_slots), OF_LIMIT(matches), OF_LIMIT(shapings),
+    OF_LIMIT(ports),    OF_LIMIT(ring_slots), OF_LIMIT(rules),   OF_LIMIT(shapings),
     OF_LIMIT(gestures), OF_LIMIT(text),       OF_LIMIT(ramps),   OF_LIMIT(records),
 };
 const size_t nf_limit_number_count = NF_COUNT(nf_limit_numbers);

@@ -2,15 +2,16 @@
 #ifndef NF_TRACE_FORMAT_H
 #define NF_TRACE_FORMAT_H
 
+#include "core/base/base.h"
 #include "fields.h"
 
 #define NF_TRACE_VERSION 1
 #define NF_COUNT(list)   (sizeof(list) / sizeof *(list))
 
 /* The words of "says", in the order of nplug_report_kind. */
-extern const char *const nf_says[NPLUG_REPORT_KINDS];
+extern const char *const nf_says[NP_REPORT_KINDS];
 /* The words of "command", in the order of nplug_command_kind (the first is none). */
-extern const char *const nf_commands[NPLUG_COMMAND_KINDS];
+extern const char *const nf_commands[NP_COMMAND_KINDS];
 
 /* Numbers that every report has, those of one kind, those of a command, and the limits. */
 extern const nf_number nf_report_numbers[];

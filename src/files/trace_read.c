@@ -13,7 +13,7 @@ typedef struct line_of {
 
 struct nplug_trace {
     char *text;
-    nplug_trace_header header;
+    nplug_trace_facts header;
     bool headed;   /* the header was read */
     bool recorded; /* the lines are records, not moves */
     nplug_move *moves;
@@ -127,8 +127,8 @@ static void read_pose(nf_doc *doc, nplug_move *move)
         const json_t *value = json_array_get(to, i);
         float number = (float)json_number_value(value);
         right &= json_is_number(value) && number >= -1000.0f && number <= 1000.0f;
-        if (pose && i < 3) pose->place[i] = number;
-        if (pose && i >= 3) pose->turn[i - 3] = number;
+        if (pose && i < 3) pose->position[i] = number;
+        if (pose && i >= 3) pose->orientation[i - 3] = number;
     }
     move->pose = pose;
     if (!right)
@@ -292,14 +292,14 @@ static void read_report(nf_doc *doc, nplug_record *record)
     if (doc->failed) return;
     record->kind = NPLUG_RECORD_REPORT;
     record->port = (uint8_t)port;
-    record->as.report.kind = (uint8_t)kind;
+    record->data.report.kind = (uint8_t)kind;
     nf_numbers_read(doc, doc->root, "", nf_report_numbers, nf_report_number_count,
-                    &record->as.report);
+                    &record->data.report);
     numbers = nf_kind_numbers((unsigned)kind, &count);
-    nf_numbers_read(doc, doc->root, "", numbers, count, &record->as.report);
+    nf_numbers_read(doc, doc->root, "", numbers, count, &record->data.report);
     if (kind == NPLUG_REPORT_TEXT)
-        read_bytes(doc, record->as.report.as.text, sizeof record->as.report.as.text);
-    if (record->as.report.device > NPLUG_PORT_DEVICE_MAX && kind != NPLUG_REPORT_STALE)
+        read_bytes(doc, record->data.report.data.text, sizeof record->data.report.data.text);
+    if (record->data.report.device > NPLUG_PORT_DEVICE_MAX && kind != NPLUG_REPORT_DROPPED)
         nf_error(doc, "/device", "\"device\" must be 0 to %u", NPLUG_PORT_DEVICE_MAX);
 }
 
@@ -310,9 +310,9 @@ static void read_command(nf_doc *doc, nplug_record *record)
 
     if (kind < 1) nf_error(doc, "/command", "\"%s\" is no command", word);
     record->kind = NPLUG_RECORD_COMMAND;
-    record->as.command.kind = kind < 1 ? 0 : (uint32_t)kind;
+    record->data.command.kind = kind < 1 ? 0 : (uint32_t)kind;
     nf_numbers_read(doc, doc->root, "", nf_command_numbers, nf_command_number_count,
-                    &record->as.command);
+                    &record->data.command);
 }
 
 static void read_record(nf_doc *doc, nplug_trace *trace)
@@ -325,7 +325,7 @@ static void read_record(nf_doc *doc, nplug_trace *trace)
     if (step) {
         nf_check(doc, doc->root, "", &step_object);
         record->kind = NPLUG_RECORD_STEP;
-        if (!doc->failed) record->as.step = read_time(doc, "step");
+        if (!doc->failed) record->data.step = read_time(doc, "step");
     } else if (command) {
         nf_check(doc, doc->root, "", &command_object);
         if (!doc->failed) read_command(doc, record);
@@ -519,7 +519,7 @@ const nplug_record *nplug_trace_records(const nplug_trace *trace, size_t *count)
     return trace->records;
 }
 
-nplug_trace_header nplug_trace_head(const nplug_trace *trace)
+nplug_trace_facts nplug_trace_info(const nplug_trace *trace)
 {
     return trace->header;
 }

@@ -32,15 +32,15 @@ static json_t *header_of(nplug_nest *nest)
     json_object_set_new(object, "version", json_integer(NF_TRACE_VERSION));
     json_object_set_new(object, "library", json_string(nplug_version()));
     json_object_set_new(object, "game", json_string(game));
-    if (nplug_known_digest(nest)) {
-        snprintf(game, sizeof game, "%016llx", (unsigned long long)nplug_known_digest(nest));
+    if (nplug_given_digest(nest)) {
+        snprintf(game, sizeof game, "%016llx", (unsigned long long)nplug_given_digest(nest));
         json_object_set_new(object, "known", json_string(game));
     }
     if (nplug_follows_rest(nest)) json_object_set_new(object, "follow_rest", json_true());
     return object;
 }
 
-nplug_trace_writer *nplug_trace_create(const char *path, nplug_nest *nest)
+nplug_trace_writer *nplug_trace_writer_open(const char *path, nplug_nest *nest)
 {
     nplug_trace_writer *writer;
 
@@ -71,7 +71,7 @@ static void put_bytes(json_t *object, const char *text, size_t size)
 static json_t *line_of_report(const nplug_record *record)
 {
     json_t *object = json_object();
-    const nplug_report *report = &record->as.report;
+    const nplug_report *report = &record->data.report;
     size_t count;
     const nf_number *numbers = nf_kind_numbers(report->kind, &count);
 
@@ -82,7 +82,7 @@ static json_t *line_of_report(const nplug_record *record)
         json_object_set_new(object, "says", json_string(nf_says[report->kind]));
     nf_numbers_write(object, nf_report_numbers, nf_report_number_count, report, false);
     nf_numbers_write(object, numbers, count, report, report->kind == NPLUG_REPORT_VALUE);
-    if (report->kind == NPLUG_REPORT_TEXT) put_bytes(object, report->as.text, 16);
+    if (report->kind == NPLUG_REPORT_TEXT) put_bytes(object, report->data.text, 16);
     return object;
 }
 
@@ -100,19 +100,19 @@ static json_t *line_of_record(const nplug_record *record)
     json_t *object;
 
     if (record->kind == NPLUG_RECORD_REPORT) return line_of_report(record);
-    if (record->kind == NPLUG_RECORD_COMMAND) return line_of_command(&record->as.command);
+    if (record->kind == NPLUG_RECORD_COMMAND) return line_of_command(&record->data.command);
     object = json_object();
-    json_object_set_new(object, "step", json_integer((json_int_t)record->as.step));
+    json_object_set_new(object, "step", json_integer((json_int_t)record->data.step));
     return object;
 }
 
 /* A report of no known kind did nothing when it was taken, and has no line. */
 static bool has_line(const nplug_record *record)
 {
-    return record->kind != NPLUG_RECORD_REPORT || record->as.report.kind < NPLUG_REPORT_KINDS;
+    return record->kind != NPLUG_RECORD_REPORT || record->data.report.kind < NP_REPORT_KINDS;
 }
 
-nplug_result nplug_trace_write(nplug_trace_writer *writer)
+nplug_result nplug_trace_writer_write(nplug_trace_writer *writer)
 {
     nplug_record records[64];
     size_t count;
@@ -128,12 +128,12 @@ nplug_result nplug_trace_write(nplug_trace_writer *writer)
     return NPLUG_OK;
 }
 
-nplug_result nplug_trace_finish(nplug_trace_writer *writer)
+nplug_result nplug_trace_writer_close(nplug_trace_writer *writer)
 {
     nplug_result result;
 
     if (!writer) return NPLUG_ERR_ARGUMENT;
-    result = nplug_trace_write(writer);
+    result = nplug_trace_writer_write(writer);
     if (fclose(writer->file) != 0) result = NPLUG_ERR_FILE;
     free(writer);
     return result;

@@ -54,8 +54,8 @@ nplug_result nplug_start_bare(const nplug_game *game, const nplug_setup *setup, 
 }
 
 /* The nest stands at the front of its block. */
-void nplug_close(nplug_nest *nest)
+void nplug_stop(nplug_nest *nest)
 {
-    nplug_shut(nest);
+    nplug_close(nest);
     free(nest);
 }

@@ -6,9 +6,9 @@
 int LLVMFuzzerTestOneInput(const uint8_t *bytes, size_t size);
 
 static const nplug_action_def actions[] = {
-    {"steer", NPLUG_VECTOR, "pad:stick-left", 0},
-    {"horn", NPLUG_BUTTON, "pad:south | pad:trigger-left", 0},
-    {"winch", NPLUG_BUTTON, "pad:west hold=1", 0},
+    {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left", 0},
+    {"horn", NPLUG_ACTION_BUTTON, "pad:south | pad:trigger-left", 0},
+    {"winch", NPLUG_ACTION_BUTTON, "pad:west hold=1", 0},
 };
 
 int LLVMFuzzerTestOneInput(const uint8_t *bytes, size_t size)
@@ -32,7 +32,7 @@ int LLVMFuzzerTestOneInput(const uint8_t *bytes, size_t size)
     nplug_step(nest, UINT64_MAX / 2);
     if (nplug_level(nest, NPLUG_ANYONE, 0) > 1.0f) abort();
     standin_unplug(pad);
-    nplug_close(nest);
+    nplug_stop(nest);
     free(port);
     return 0;
 }

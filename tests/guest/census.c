@@ -45,7 +45,7 @@ typedef struct census {
     nplug_nest *nest;
     nplug_linux *port;
     nplug_device device;
-    nplug_device_info info;
+    nplug_device_facts info;
     const driver *driver;
     verdict cells[GROUPS];
     char used[128][64]; /* what each thing pressed so far has moved */
@@ -77,17 +77,17 @@ static float furthest(const float *values, unsigned count, unsigned *which)
 }
 
 /* Of a sensor, more than twice gravity, or three radians a second. */
-static float threshold_of(const nplug_control_info *info)
+static float threshold_of(const nplug_control_facts *info)
 {
     if (info->components != 3) return 0.5f;
-    return NPLUG_CONTROL_PLACE(info->control) == NPLUG_PAD_GYRO ? 3.0f : 19.0f;
+    return NPLUG_CONTROL_INDEX(info->control) == NPLUG_PAD_GYRO ? 3.0f : 19.0f;
 }
 
 /* The control of a device that is moved now, with its way ("pad:stick-left.x+"); false for none. */
-static bool moved_on(const census *c, nplug_device device, nplug_control_info *found, char *name,
+static bool moved_on(const census *c, nplug_device device, nplug_control_facts *found, char *name,
                      size_t size)
 {
-    for (uint32_t i = 0; nplug_control_look(c->nest, device, i, found) == NPLUG_OK; i++) {
+    for (uint32_t i = 0; nplug_control_info(c->nest, device, i, found) == NPLUG_OK; i++) {
         float values[3] = {found->value.x, found->value.y, 0.0f};
         unsigned which = 0;
         size_t length;
@@ -105,7 +105,7 @@ static bool moved_on(const census *c, nplug_device device, nplug_control_info *f
 }
 
 /* Two pads on one plug are two devices: whichever moves. */
-static bool moved(const census *c, nplug_control_info *found, char *name, size_t size)
+static bool moved(const census *c, nplug_control_facts *found, char *name, size_t size)
 {
     for (uint32_t i = 0; i < nplug_device_count(c->nest); i++)
         if (moved_on(c, nplug_device_at(c->nest, i), found, name, size)) return true;
@@ -156,7 +156,7 @@ static bool was_used(census *c, const char *name)
 
 static void judge(census *c, const thing *thing)
 {
-    nplug_control_info info;
+    nplug_control_facts info;
     char name[64];
 
     if (!moved(c, &info, name, sizeof name)) {
@@ -183,13 +183,13 @@ static void judge(census *c, const thing *thing)
 
 static void find_device(census *c)
 {
-    nplug_device_info info = {.size = sizeof info};
+    nplug_device_facts info = {.size = sizeof info};
 
     c->device = 0;
     for (int tries = 0; tries < 200 && !c->device; tries++) {
         settle(c);
         for (uint32_t i = 0; i < nplug_device_count(c->nest); i++) {
-            nplug_device_look(c->nest, nplug_device_at(c->nest, i), &info);
+            nplug_device_info(c->nest, nplug_device_at(c->nest, i), &info);
             if (info.bus != c->driver->bus || info.vendor != c->driver->vendor ||
                 info.product != c->driver->product)
                 continue;
@@ -200,7 +200,7 @@ static void find_device(census *c)
     usleep(400000); /* its other nodes */
     settle(c);
     c->info.size = (uint32_t)sizeof c->info;
-    if (c->device) nplug_device_look(c->nest, c->device, &c->info);
+    if (c->device) nplug_device_info(c->nest, c->device, &c->info);
 }
 
 static void press_all(census *c)
@@ -292,7 +292,7 @@ static void print_heads(void)
 
 int main(void)
 {
-    static const nplug_action_def actions[] = {{"horn", NPLUG_BUTTON, "pad:south", 0}};
+    static const nplug_action_def actions[] = {{"horn", NPLUG_ACTION_BUTTON, "pad:south", 0}};
     nplug_game game = nplug_game_for_one("census", actions, 1);
     nplug_setup setup = nplug_setup_default();
     nplug_linux_setup linux_setup = nplug_linux_setup_default();
@@ -311,6 +311,6 @@ int main(void)
     for (uint32_t i = 0; i < count; i++)
         wrong += !count_driver(&c, &drivers[i]);
     printf("%u passed, %u failed\n", count - wrong, wrong);
-    nplug_close(c.nest);
+    nplug_stop(c.nest);
     return wrong != 0;
 }

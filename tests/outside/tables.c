@@ -9,6 +9,6 @@ int main(void)
     if (nplug_start_bare(&harbour_game, NULL, &nest) != NPLUG_OK) return 1;
     if (nplug_action_number(nest, "close-chart") != HARBOUR_CLOSE_CHART) return 1;
     printf("%016llx\n", (unsigned long long)nplug_game_digest(nest));
-    nplug_close(nest);
+    nplug_stop(nest);
     return 0;
 }

@@ -264,7 +264,7 @@ typedef struct np_pick {
     float threshold;
     uint8_t *held; /* bit by control: it was away from its rest, and does not count until it has
                     * been back */
-    nplug_pick_state state;
+    nplug_pick_facts state;
 } np_pick;
 
 /* Hears a change of a control while it waits; whether that is spent by it. */

@@ -24,13 +24,13 @@ static void tell_edge(np_action_room *room, uint32_t player, uint32_t action, ui
     event->control = change->id;
     event->count = count;
     event->value.x = pressed ? 1.0f : 0.0f;
-    event->flags = change->cancelled ? NPLUG_EVENT_CANCELLED : 0;
+    event->flags = change->cancelled ? NPLUG_EVENT_FLAG_CANCELLED : 0;
 }
 
 /* A button's value is as it is held; any other one's is found in the value lane. */
 static void set_button(np_action_room *room, uint32_t action, np_action *state, bool held)
 {
-    if (np_game_kind(room->game, action) == NPLUG_BUTTON) state->value.x = held;
+    if (np_game_kind(room->game, action) == NPLUG_ACTION_BUTTON) state->value.x = held;
 }
 
 /* An action may be the wish for a seat, or to leave one. */
@@ -127,7 +127,7 @@ static void mark(np_action_room *room, np_action *state, uint32_t player, uint32
 
     if (state->dirty) return;
     np_actions_set_dirty(state, true);
-    if (room->game->timed && np_game_kind(room->game, action) == NPLUG_MOTION) {
+    if (room->game->timed && np_game_kind(room->game, action) == NPLUG_ACTION_MOTION) {
         room->motions.moving[room->motions.count++] = player << 16 | action;
         return;
     }
@@ -137,7 +137,7 @@ static void mark(np_action_room *room, np_action *state, uint32_t player, uint32
 
 void np_marks_action(np_action_room *room, uint32_t player, uint32_t action)
 {
-    if (np_game_kind(room->game, action) == NPLUG_BUTTON) return;
+    if (np_game_kind(room->game, action) == NPLUG_ACTION_BUTTON) return;
     mark(room, np_action_of(&room->actions, player, action), player, action);
 }
 
@@ -169,7 +169,7 @@ static void do_to_actions(np_action_room *room, uint32_t control, deed deed)
         if (source->gives == 0) continue;
         for (uint32_t at = source->first_use; at != NP_NO_INDEX; at = uses[at].next) {
             const np_binding *binding = &game->bindings[np_use_binding(&uses[at])];
-            if (binding->kind == NPLUG_BUTTON) continue;
+            if (binding->kind == NPLUG_ACTION_BUTTON) continue;
             if (deed == KEEPS && !(about->flags & NP_CONTROL_LEVER) &&
                 !game->rules[binding->action].stays)
                 continue;
@@ -210,7 +210,7 @@ void np_marks_device(np_action_room *room, uint32_t device)
 /* Where a player wants it, a press of a button holds until the next one. */
 bool np_presses_toggle(const np_action_room *room, uint32_t player, uint32_t binding)
 {
-    return room->game->bindings[binding].kind == NPLUG_BUTTON &&
+    return room->game->bindings[binding].kind == NPLUG_ACTION_BUTTON &&
            room->game->bindings[binding].gesture != NPLUG_GESTURE_REPEAT &&
            np_comfort_has(room->asked, player, room->game->bindings[binding].action,
                           NP_COMFORT_TOGGLE);

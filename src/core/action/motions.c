@@ -55,7 +55,7 @@ static void add_to_source(np_action_room *room, uint32_t hearers, uint32_t sourc
     for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
          at = game->uses[at].next) {
         const np_binding *binding = &game->bindings[np_use_binding(&game->uses[at])];
-        if (np_use_is_held(&game->uses[at]) || binding->kind != NPLUG_MOTION) continue;
+        if (np_use_is_held(&game->uses[at]) || binding->kind != NPLUG_ACTION_MOTION) continue;
         for (uint32_t set = hearers; set; set = np_bits_rest(set))
             add(room, np_bits_lowest(set), binding, source, value);
     }

@@ -52,7 +52,7 @@ void np_pick_take(np_action_room *room, const nplug_command *command, nplug_time
 {
     np_pick *pick = &room->pick;
 
-    np_pick_stop(room, NPLUG_EVENT_CANCELLED, time);
+    np_pick_stop(room, NPLUG_EVENT_FLAG_CANCELLED, time);
     memset(&pick->state, 0, sizeof pick->state);
     pick->waits = pick->state.waits = true;
     pick->player = command->player;
@@ -103,7 +103,7 @@ static bool can_be_picked(const np_pick *pick, const np_control *control)
 
 static void note_nearest(np_action_room *room, uint32_t device, nplug_source source, float share)
 {
-    nplug_pick_state *state = &room->pick.state;
+    nplug_pick_facts *state = &room->pick.state;
 
     if (state->source.control != source.control && share < state->share) return;
     state->source = source;
@@ -115,7 +115,7 @@ static void note_nearest(np_action_room *room, uint32_t device, nplug_source sou
 static void choose(np_action_room *room, nplug_source source, const np_change *change)
 {
     if (source.control == room->pick.cancel)
-        np_pick_stop(room, NPLUG_EVENT_CANCELLED, change->time);
+        np_pick_stop(room, NPLUG_EVENT_FLAG_CANCELLED, change->time);
     else
         end(room, source, change->device, 0, change->time);
 }

@@ -75,8 +75,8 @@ static nplug_vec2 part_of(np_action_room *room, uint32_t player, const np_bindin
         part.x = ramped(room, player, binding, source, time);
         return taste.shaping ? np_shaped(taste.shaping, part, 1, false) : part;
     }
-    taste.moves = alone && binding->kind == NPLUG_MOTION;
-    if (binding->kind != NPLUG_MOTION) taste.span = span;
+    taste.moves = alone && binding->kind == NPLUG_ACTION_MOTION;
+    if (binding->kind != NPLUG_ACTION_MOTION) taste.span = span;
     return np_links_value(room, player, binding->source[source], &taste);
 }
 
@@ -93,7 +93,8 @@ static nplug_vec2 put_together(const np_action_room *room, const np_binding *bin
                          (marks & NP_MARK_LATER_X) != 0);
     if (cross) /* up comes first in the text: the second one is down */
         value.y = np_opposed(part[1].x, part[0].x, rule, (marks & NP_MARK_LATER_Y) == 0);
-    if (binding->kind == NPLUG_MOTION) return np_shaped_speed(shaping, value, cross ? 2 : 1, true);
+    if (binding->kind == NPLUG_ACTION_MOTION)
+        return np_shaped_speed(shaping, value, cross ? 2 : 1, true);
     if (!shaping) return value;
     return np_game_shape(room->game, shaping, np_shaped(shaping, value, cross ? 2 : 1, true));
 }

@@ -186,7 +186,7 @@ bool np_labels_miss(const np_action_room *room)
 static void link_label(np_action_room *room, uint32_t device, const nplug_report *report,
                        nplug_time time)
 {
-    nplug_control label = NPLUG_CONTROL(NPLUG_CLASS_KEY_LABEL, report->as.value & 1023);
+    nplug_control label = NPLUG_CONTROL(NPLUG_CLASS_KEY_LABEL, report->data.value & 1023);
     uint32_t source = np_game_source(room->game, label), control;
 
     control = np_controls_find(room->controls, device,

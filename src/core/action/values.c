@@ -64,7 +64,7 @@ static nplug_vec2 value_of(np_action_room *room, uint32_t player, uint32_t actio
                            : merged(room, player, action, time, span);
 
     value.x = clamp(value.x);
-    value.y = np_game_kind(room->game, action) == NPLUG_LEVEL ? 0.0f : clamp(value.y);
+    value.y = np_game_kind(room->game, action) == NPLUG_ACTION_LEVEL ? 0.0f : clamp(value.y);
     return value;
 }
 
@@ -82,8 +82,8 @@ static void settle(np_action_room *room, uint32_t player, uint32_t action, nplug
     np_actions_set_dirty(state, false);
     value = value_of(room, player, action, time, span < SHORTEST ? SHORTEST : span);
     if (comfort)
-        value = np_shaped(comfort, value, np_game_kind(room->game, action) == NPLUG_VECTOR ? 2 : 1,
-                          true);
+        value = np_shaped(comfort, value,
+                          np_game_kind(room->game, action) == NPLUG_ACTION_VECTOR ? 2 : 1, true);
     if (state->kept || (value.x == state->value.x && value.y == state->value.y)) return;
     np_actions_set(state, value);
     np_actions_tell_value(room, player, action, value, time);

@@ -15,15 +15,29 @@
 /* No place in a list. */
 #define NP_NONE UINT32_MAX
 
+/* --- how many there are of each enum in this version
+ * -----------------------------------------------
+ *
+ * The public headers do not say it: such a count would change with each release. */
+
+enum {
+    NP_KINDS = NPLUG_KIND_MOTION + 1,
+    NP_SPACES = NPLUG_SPACE_OPENXR + 1,
+    NP_REPORT_KINDS = NPLUG_REPORT_LABEL + 1,
+    NP_TEXTS = NPLUG_TEXT_UNIT + 1,
+    NP_EVENT_KINDS = NPLUG_EVENT_FULL + 1,
+    NP_COMMAND_KINDS = NPLUG_COMMAND_ACTIVE + 1
+};
+
 /* --- the block (arena.c) ------------------------------------------------------------------------
  */
 
-/* The block that a nest lives in: arenad once, from front to back, never given back.
+/* The block that a nest lives in: laid out once, from front to back, never given back.
  *
  *   nest | rings | nodes, devices, signals | controls, wires | seats | game, links, machines |
  *   actions | events | timers | commands, outbox | records
  *
- * The same walk measures (base NULL) and arenas. */
+ * The same walk measures (base NULL) and lays out. */
 
 typedef struct np_arena {
     unsigned char *base; /* NULL while measuring */

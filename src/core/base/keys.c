@@ -20,7 +20,7 @@ static const uint8_t by_kernel[139] = {
     0,    0x7a, 0,    0x7c, 0,    0x7d, 0x7e, 0x7b, 0x75,                         /* 138 */
 };
 
-nplug_control nplug_key_of_kernel(uint32_t code)
+nplug_control nplug_key_from_kernel(uint32_t code)
 {
     uint32_t usage = code < sizeof by_kernel ? by_kernel[code] : 0;
 

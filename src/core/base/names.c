@@ -115,13 +115,15 @@ static const name_row hand_rows[] = {
     BUTTON(NPLUG_HAND_THUMBSTICK_TOUCH, "thumbstick-touch"),
     BUTTON(NPLUG_HAND_THUMBREST_TOUCH, "thumbrest-touch"),
     BUTTON(NPLUG_HAND_THUMBREST_NEAR, "thumbrest-near"),
-    BUTTON(NPLUG_HAND_PRIMARY, "primary"),
-    BUTTON(NPLUG_HAND_PRIMARY_TOUCH, "primary-touch"),
-    BUTTON(NPLUG_HAND_SECONDARY, "secondary"),
-    BUTTON(NPLUG_HAND_SECONDARY_TOUCH, "secondary-touch"),
+    BUTTON(NPLUG_HAND_LOWER, "lower"),
+    BUTTON(NPLUG_HAND_LOWER_TOUCH, "lower-touch"),
+    BUTTON(NPLUG_HAND_UPPER, "upper"),
+    BUTTON(NPLUG_HAND_UPPER_TOUCH, "upper-touch"),
     BUTTON(NPLUG_HAND_MENU, "menu"),
     POSE(NPLUG_HAND_POSE_GRIP, "pose-grip"),
     POSE(NPLUG_HAND_POSE_AIM, "pose-aim"),
+    BUTTON(NPLUG_HAND_LOWER_NEAR, "lower-near"),
+    BUTTON(NPLUG_HAND_UPPER_NEAR, "upper-near"),
 };
 
 static const name_row headset_rows[] = {
@@ -314,7 +316,7 @@ static unsigned places_of(const name_row *row)
 
 static const name_row *row_of(nplug_control control)
 {
-    unsigned number = NPLUG_CONTROL_CLASS(control), place = NPLUG_CONTROL_PLACE(control);
+    unsigned number = NPLUG_CONTROL_CLASS(control), place = NPLUG_CONTROL_INDEX(control);
 
     if (number >= CLASSES) return NULL;
     for (unsigned i = 0; i < classes[number].count; i++) {
@@ -363,7 +365,7 @@ static nplug_control label_of(const char *name, size_t length)
 /* The letter of a label; nothing for a number that is none. */
 static void add_label(np_text *text, nplug_control label)
 {
-    uint32_t point = NPLUG_CONTROL_PLACE(label);
+    uint32_t point = NPLUG_CONTROL_INDEX(label);
     char bytes[3] = {(char)point, 0, 0};
 
     if (point >= 0x80) {
@@ -414,7 +416,7 @@ size_t nplug_control_name(nplug_control control, char *buffer, size_t size)
     np_text_add(&text, row->name);
     if (row->numbered) {
         np_text_add(&text, "-");
-        np_text_add_number(&text, NPLUG_CONTROL_PLACE(control) - row->place + 1u);
+        np_text_add_number(&text, NPLUG_CONTROL_INDEX(control) - row->place + 1u);
     }
     return text.length;
 }
@@ -461,7 +463,7 @@ nplug_control nplug_control_nearest(const char *name, size_t length)
     return found;
 }
 
-const char *nplug_kind_name(nplug_kind kind)
+const char *nplug_kind_name(nplug_device_kind kind)
 {
     static const char *const names[] = {"unknown",    "keyboard", "mouse", "pad",
                                         "stick",      "wheel",    "touch", "hand-left",
@@ -478,6 +480,6 @@ const char *nplug_nature_name(nplug_nature nature)
 
 const char *nplug_space_name(nplug_space space)
 {
-    static const char *const names[NPLUG_SPACES] = {"plain", "evdev", "hid", "w3c", "openxr"};
-    return (unsigned)space < NPLUG_SPACES ? names[space] : "unknown";
+    static const char *const names[NP_SPACES] = {"plain", "evdev", "hid", "w3c", "openxr"};
+    return (unsigned)space < NP_SPACES ? names[space] : "unknown";
 }

@@ -26,11 +26,11 @@ const char *nplug_version(void)
 
 const char *nplug_event_name(uint32_t kind)
 {
-    static const char *const names[NPLUG_EVENT_KINDS] = {
-        "none",  "arrival", "departure", "change",   "join",   "leave",   "claim", "yield",
-        "press", "release", "value",     "resynced", "clocks", "limit",   "twin",  "bound",
+    static const char *const names[NP_EVENT_KINDS] = {
+        "none",  "arrival", "departure", "change",   "join",   "leave",   "claim",     "unclaim",
+        "press", "release", "value",     "resynced", "clocks", "limit",   "duplicate", "bound",
         "pick",  "wait",    "wobble",    "swap",     "active", "battery", "full"};
-    return kind < NPLUG_EVENT_KINDS ? names[kind] : "unknown";
+    return kind < NP_EVENT_KINDS ? names[kind] : "unknown";
 }
 
 const char *nplug_limit_name(uint32_t limit)

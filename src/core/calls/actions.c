@@ -33,7 +33,7 @@ static bool is_held(const np_action *one, bool adds)
     return one->held || (!adds && length_squared(one->value) >= NP_PRESS * NP_PRESS);
 }
 
-static void add_hold(nplug_action_state *sum, const np_action *one, bool adds, nplug_time now)
+static void add_hold(nplug_action_facts *sum, const np_action *one, bool adds, nplug_time now)
 {
     sum->held |= is_held(one, adds);
     if (one->held && now - one->press_time > sum->held_for) sum->held_for = now - one->press_time;
@@ -50,7 +50,7 @@ static void add_value(nplug_vec2 *sum, nplug_vec2 value, bool adds)
     }
 }
 
-static void add_player(nplug_action_state *sum, const np_action *one, bool adds)
+static void add_player(nplug_action_facts *sum, const np_action *one, bool adds)
 {
     sum->press_count += one->presses;
     sum->release_count += np_action_releases(one);
@@ -61,7 +61,7 @@ static void add_player(nplug_action_state *sum, const np_action *one, bool adds)
 
 static bool adds_up(const nplug_nest *nest, uint32_t action)
 {
-    return np_game_kind(&nest->game.game, action) == NPLUG_MOTION;
+    return np_game_kind(&nest->game.game, action) == NPLUG_ACTION_MOTION;
 }
 
 /* NPLUG_ANYONE is player 0 (nobody's devices) and all others. */
@@ -70,8 +70,8 @@ static uint32_t last_of(const nplug_nest *nest, nplug_player player)
     return player == NPLUG_ANYONE ? nest->limits.players : player;
 }
 
-nplug_result nplug_action_look(nplug_nest *nest, nplug_player player, uint32_t action,
-                               nplug_action_state *state)
+nplug_result nplug_action_info(nplug_nest *nest, nplug_player player, uint32_t action,
+                               nplug_action_facts *state)
 {
     bool adds;
 
@@ -162,7 +162,7 @@ const char *nplug_action_name(const nplug_nest *nest, uint32_t action)
 
 nplug_action_kind nplug_action_kind_of(const nplug_nest *nest, uint32_t action)
 {
-    if (!nplug_action_name(nest, action)) return NPLUG_BUTTON;
+    if (!nplug_action_name(nest, action)) return NPLUG_ACTION_BUTTON;
     return np_game_kind(&nest->game.game, action);
 }
 
@@ -217,14 +217,14 @@ int32_t nplug_layer_priority(const nplug_nest *nest, uint32_t layer)
     return nplug_layer_name(nest, layer) ? nest->game.game.def.layers[layer].priority : 0;
 }
 
-bool nplug_layer_is_on(const nplug_nest *nest, nplug_player player, uint32_t layer)
+bool nplug_layer_on(const nplug_nest *nest, nplug_player player, uint32_t layer)
 {
     return nest && player <= nest->limits.players && layer < NP_LAYERS &&
            np_layers_on(&nest->action.layers, player, layer);
 }
 
-const nplug_action_rule *nplug_action_rule_of(const nplug_nest *nest, uint32_t action)
+const nplug_action_policy *nplug_action_rule_of(const nplug_nest *nest, uint32_t action)
 {
     if (!nplug_action_name(nest, action) || nest->game.game.rules[action].number == 0) return NULL;
-    return &nest->game.game.def.rules[nest->game.game.rules[action].number - 1];
+    return &nest->game.game.def.policies[nest->game.game.rules[action].number - 1];
 }

@@ -30,7 +30,7 @@ nplug_result nplug_bind(nplug_nest *nest, nplug_player player, uint32_t action, 
     return np_post_text(nest, from ? from : "", &command);
 }
 
-const char *nplug_bindings_of(const nplug_nest *nest, nplug_player player, uint32_t action)
+const char *nplug_bindings(const nplug_nest *nest, nplug_player player, uint32_t action)
 {
     return is_there(nest, player, action) ? np_rebind_text(&nest->game, player, action) : "";
 }
@@ -61,7 +61,7 @@ nplug_result nplug_set_comfort(nplug_nest *nest, nplug_player player, uint32_t a
     return np_post_text(nest, text, &command);
 }
 
-const char *nplug_comfort_of(const nplug_nest *nest, nplug_player player, uint32_t action)
+const char *nplug_comfort(const nplug_nest *nest, nplug_player player, uint32_t action)
 {
     uint32_t number = action == NPLUG_EVERY_ACTION ? NP_EVERY : action & 0xffffu;
     const char *text = NULL;
@@ -73,7 +73,7 @@ const char *nplug_comfort_of(const nplug_nest *nest, nplug_player player, uint32
 
 /* --- picking --------------------------------------------------------------------------------- */
 
-nplug_result nplug_pick_begin(nplug_nest *nest, const nplug_pick *pick)
+nplug_result nplug_start_pick(nplug_nest *nest, const nplug_pick *pick)
 {
     nplug_command command = {0};
 
@@ -82,7 +82,7 @@ nplug_result nplug_pick_begin(nplug_nest *nest, const nplug_pick *pick)
     if (!(pick->threshold >= 0.0f && pick->threshold <= 1.0f)) return NPLUG_ERR_ARGUMENT;
     command.kind = NPLUG_COMMAND_PICK;
     command.player = pick->player;
-    command.number = pick->milliseconds;
+    command.number = pick->wait_ms;
     command.device = pick->kinds;
     command.control = pick->cancel;
     command.on = pick->takes;
@@ -90,7 +90,7 @@ nplug_result nplug_pick_begin(nplug_nest *nest, const nplug_pick *pick)
     return nplug_post(nest, &command);
 }
 
-nplug_result nplug_pick_end(nplug_nest *nest)
+nplug_result nplug_stop_pick(nplug_nest *nest)
 {
     nplug_command command = {0};
 
@@ -98,13 +98,13 @@ nplug_result nplug_pick_end(nplug_nest *nest)
     return nplug_post(nest, &command);
 }
 
-nplug_pick_state nplug_pick_look(const nplug_nest *nest)
+nplug_pick_facts nplug_pick_info(const nplug_nest *nest)
 {
-    nplug_pick_state state = {0};
+    nplug_pick_facts state = {0};
 
     if (!nest) return state;
     state = nest->action.pick.state;
     if (state.waits && nest->action.pick.until > nest->feed.processed)
-        state.left = nest->action.pick.until - nest->feed.processed;
+        state.left_us = nest->action.pick.until - nest->feed.processed;
     return state;
 }

@@ -7,7 +7,7 @@
 
 static bool needs_device(uint32_t kind)
 {
-    return kind == NPLUG_COMMAND_CLAIM || kind == NPLUG_COMMAND_YIELD ||
+    return kind == NPLUG_COMMAND_CLAIM || kind == NPLUG_COMMAND_UNCLAIM ||
            kind == NPLUG_COMMAND_RUMBLE || kind == NPLUG_COMMAND_LIGHTS ||
            kind == NPLUG_COMMAND_JOIN || kind == NPLUG_COMMAND_IGNORE ||
            kind == NPLUG_COMMAND_CALIBRATE || kind == NPLUG_COMMAND_ACTIVE;
@@ -22,7 +22,7 @@ static bool anyone_will_do(uint32_t kind)
 
 static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
 {
-    if (command->kind == 0 || command->kind >= NPLUG_COMMAND_KINDS) return false;
+    if (command->kind == 0 || command->kind >= NP_COMMAND_KINDS) return false;
     if (command->kind == NPLUG_COMMAND_TEXT) return true;
     if (command->player > nest->player.players.limit) return false;
     if (command->player == 0 && !anyone_will_do(command->kind)) return false;
@@ -30,7 +30,8 @@ static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
     if (command->kind == NPLUG_COMMAND_SWAP)
         return command->number && command->number <= nest->player.players.limit &&
                command->number != command->player;
-    if (command->kind == NPLUG_COMMAND_CALIBRATE) return command->number <= NPLUG_CALIBRATE_RESET;
+    if (command->kind == NPLUG_COMMAND_CALIBRATE)
+        return command->number <= NPLUG_CALIBRATE_MODE_RESET;
     return command->kind != NPLUG_COMMAND_LAYER || command->number < 32;
 }
 
@@ -108,14 +109,14 @@ nplug_result nplug_swap(nplug_nest *nest, nplug_player player, nplug_player othe
     return post(nest, NPLUG_COMMAND_SWAP, 0, player, other);
 }
 
-nplug_result nplug_yield(nplug_nest *nest, nplug_device device)
+nplug_result nplug_unclaim(nplug_nest *nest, nplug_device device)
 {
-    return post(nest, NPLUG_COMMAND_YIELD, device, 0, 0);
+    return post(nest, NPLUG_COMMAND_UNCLAIM, device, 0, 0);
 }
 
-nplug_result nplug_yield_for(nplug_nest *nest, nplug_device device, nplug_player player)
+nplug_result nplug_unclaim_for(nplug_nest *nest, nplug_device device, nplug_player player)
 {
-    return player ? post(nest, NPLUG_COMMAND_YIELD, device, player, 0) : NPLUG_ERR_ARGUMENT;
+    return player ? post(nest, NPLUG_COMMAND_UNCLAIM, device, player, 0) : NPLUG_ERR_ARGUMENT;
 }
 
 nplug_result nplug_leave(nplug_nest *nest, nplug_player player)
@@ -128,7 +129,7 @@ nplug_result nplug_ignore(nplug_nest *nest, nplug_device device, bool on)
     return post_switch(nest, NPLUG_COMMAND_IGNORE, device, 0, 0, on);
 }
 
-nplug_result nplug_calibrate(nplug_nest *nest, nplug_device device, nplug_calibrate_how how)
+nplug_result nplug_calibrate(nplug_nest *nest, nplug_device device, nplug_calibrate_mode how)
 {
     return post(nest, NPLUG_COMMAND_CALIBRATE, device, 0, (uint32_t)how);
 }

@@ -41,21 +41,22 @@ static nplug_time last_of(const nplug_nest *nest, const np_device *device)
     return last;
 }
 
-static void fill_presence(const nplug_nest *nest, uint32_t index, nplug_device_info *info)
+static void fill_presence(const nplug_nest *nest, uint32_t index, nplug_device_facts *info)
 {
     info->last = last_of(nest, &nest->device.devices.list[index]);
     info->present = true;
     info->signals = np_devices_signal_count(&nest->device.devices, index);
     info->controls = nest->device.controls.of_device[index].count;
     info->players = np_players_of(&nest->player.players, index) >> 1;
-    info->battery = nest->device.devices.list[index].battery;
+    info->battery_percent = nest->device.devices.list[index].battery;
     info->charging = nest->device.devices.list[index].charging;
     info->ignored = nest->player.players.parts[index].ignored;
-    info->twin = np_duplicates_of(&nest->device.duplicates, info->device);
-    info->stale = is_stale(nest, &nest->device.devices.list[index]);
+    info->duplicate = np_duplicates_of(&nest->device.duplicates, info->device);
+    info->resyncing = is_stale(nest, &nest->device.devices.list[index]);
 }
 
-nplug_result nplug_device_look(const nplug_nest *nest, nplug_device device, nplug_device_info *info)
+nplug_result nplug_device_info(const nplug_nest *nest, nplug_device device,
+                               nplug_device_facts *info)
 {
     const np_recognition *recognition;
     const np_device *about;
@@ -97,7 +98,7 @@ static uint32_t index_of(const nplug_nest *nest, nplug_device device, nplug_resu
 }
 
 static void fill_node(const nplug_nest *nest, uint32_t device, uint32_t signal,
-                      nplug_signal_info *info)
+                      nplug_signal_facts *info)
 {
     const np_signal *about = &nest->device.devices.signals[signal];
     uint32_t at = nest->device.devices.list[device].first_node;
@@ -105,14 +106,14 @@ static void fill_node(const nplug_nest *nest, uint32_t device, uint32_t signal,
     info->flat = about->flat;
     info->fuzz = about->fuzz;
     info->resolution = about->resolution;
-    info->node_kind = (nplug_kind)nest->device.devices.nodes[about->node].looks;
+    info->node_kind = (nplug_device_kind)nest->device.devices.nodes[about->node].looks;
     info->chief = about->node == nest->device.recogniser.of[device].chief;
     for (info->node = 0; at != about->node; at = nest->device.devices.nodes[at].next)
         info->node++;
 }
 
-nplug_result nplug_signal_look(const nplug_nest *nest, nplug_device device, uint32_t index,
-                               nplug_signal_info *info)
+nplug_result nplug_signal_info(const nplug_nest *nest, nplug_device device, uint32_t index,
+                               nplug_signal_facts *info)
 {
     nplug_result result;
     uint32_t place = index_of(nest, device, &result), signal;
@@ -126,14 +127,14 @@ nplug_result nplug_signal_look(const nplug_nest *nest, nplug_device device, uint
     info->min = nest->device.devices.signals[signal].min;
     info->max = nest->device.devices.signals[signal].max;
     info->raw = nest->device.devices.raw[signal];
-    info->known = !(nest->device.devices.flags[signal] & NP_SIGNAL_SILENT);
+    info->heard = !(nest->device.devices.flags[signal] & NP_SIGNAL_SILENT);
     info->read = nest->device.controls.of_signal[signal].count != 0;
     fill_node(nest, place, signal, info);
     return NPLUG_OK;
 }
 
-nplug_control nplug_signal_feeds(const nplug_nest *nest, nplug_device device, uint32_t index,
-                                 uint32_t nth)
+nplug_control nplug_signal_control_at(const nplug_nest *nest, nplug_device device, uint32_t index,
+                                      uint32_t nth)
 {
     nplug_result result;
     uint32_t place = index_of(nest, device, &result), signal;
@@ -223,8 +224,8 @@ nplug_result nplug_control_pose(const nplug_nest *nest, nplug_device device, npl
     if (!pose) return NPLUG_ERR_ARGUMENT;
     result = look_at_numbers(nest, device, control, NPLUG_NATURE_POSE, numbers);
     memset(pose, 0, sizeof *pose);
-    memcpy(pose->place, numbers, sizeof pose->place);
-    memcpy(pose->turn, numbers + 3, sizeof pose->turn);
+    memcpy(pose->position, numbers, sizeof pose->position);
+    memcpy(pose->orientation, numbers + 3, sizeof pose->orientation);
     return result;
 }
 
@@ -236,8 +237,8 @@ nplug_result nplug_control_sensor(const nplug_nest *nest, nplug_device device,
     return look_at_numbers(nest, device, control, NPLUG_NATURE_SENSOR, value);
 }
 
-nplug_result nplug_control_look(const nplug_nest *nest, nplug_device device, uint32_t index,
-                                nplug_control_info *info)
+nplug_result nplug_control_info(const nplug_nest *nest, nplug_device device, uint32_t index,
+                                nplug_control_facts *info)
 {
     nplug_result result;
     uint32_t place = index_of(nest, device, &result);
@@ -285,7 +286,7 @@ static size_t ask_port(const nplug_nest *nest, uint32_t device, nplug_control ke
     if (node == NP_NONE) return 0;
     port = &nest->feed.ports[nest->device.devices.nodes[node].key >> 24];
     if (!port->port->key_label) return 0;
-    return port->port->key_label(port->self, (uint16_t)NPLUG_CONTROL_PLACE(key), buffer, size);
+    return port->port->key_label(port->self, (uint16_t)NPLUG_CONTROL_INDEX(key), buffer, size);
 }
 
 size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_control key, char *buffer,
@@ -308,8 +309,8 @@ size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_contro
 
 /* --- rules ---------------------------------------------------------------------------------- */
 
-nplug_result nplug_rule_look(const nplug_nest *nest, nplug_device device, uint32_t index,
-                             nplug_rule_info *info)
+nplug_result nplug_rule_info(const nplug_nest *nest, nplug_device device, uint32_t index,
+                             nplug_rule_facts *info)
 {
     const np_recogniser *all = nest ? &nest->device.recogniser : NULL;
     const np_rule *rule;
@@ -327,7 +328,7 @@ nplug_result nplug_rule_look(const nplug_nest *nest, nplug_device device, uint32
     memset(info, 0, sizeof *info);
     info->sheet = np_rule_sheet(all, rule);
     info->rule = rule->match;
-    info->misfit = np_rule_misfit(&info->sheet->matches[rule->match], &nest->device.devices, chief,
+    info->misfit = np_rule_misfit(&info->sheet->rules[rule->match], &nest->device.devices, chief,
                                   looks, &info->code);
     info->looks = looks.kind;
     info->space = looks.space;
@@ -352,7 +353,7 @@ uint64_t nplug_device_key(const nplug_nest *nest, nplug_device device)
     return index == NP_NONE ? 0 : np_calibrate_key(&nest->device.devices.list[index]);
 }
 
-nplug_result nplug_calibration_look(const nplug_nest *nest, nplug_device device, uint32_t index,
+nplug_result nplug_calibration_info(const nplug_nest *nest, nplug_device device, uint32_t index,
                                     nplug_calibration *now, nplug_calibration *sheet)
 {
     nplug_result known;

@@ -5,18 +5,18 @@
 #include "core/calls/calls.h"
 #include <string.h>
 
-bool nplug_seated(const nplug_nest *nest, nplug_player player)
+bool nplug_player_seated(const nplug_nest *nest, nplug_player player)
 {
     if (!nest || player == 0 || player > nest->limits.players) return false;
     return (nest->player.players.seated >> player) & 1u;
 }
 
-bool nplug_waits(const nplug_nest *nest, nplug_player player)
+bool nplug_player_waits(const nplug_nest *nest, nplug_player player)
 {
-    return nplug_seated(nest, player) && np_players_waits(&nest->player, player);
+    return nplug_player_seated(nest, player) && np_players_waits(&nest->player, player);
 }
 
-uint32_t nplug_player_devices(const nplug_nest *nest, nplug_player player)
+uint32_t nplug_player_device_count(const nplug_nest *nest, nplug_player player)
 {
     if (!nest || player > nest->limits.players) return 0;
     return np_players_devices(&nest->player, player);
@@ -61,7 +61,7 @@ nplug_result nplug_follow(nplug_nest *nest, nplug_player player, const nplug_fol
     return np_post_text(nest, family, &command);
 }
 
-nplug_active_set nplug_active(const nplug_nest *nest, nplug_player player)
+nplug_active_set nplug_active_info(const nplug_nest *nest, nplug_player player)
 {
     nplug_active_set set = {0, NPLUG_KIND_UNKNOWN, "", false, false, 0};
     const np_active *active;

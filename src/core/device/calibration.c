@@ -44,9 +44,9 @@ static bool can_be_calibrated(const np_device_room *room, uint32_t signal)
     if (wire->how & NP_WIRE_SHARED) return false;
     if (run.count == 0 || room->devices.signals[signal].nature != NPLUG_NATURE_AXIS) return false;
     if (room->controls.list[wire->control].flags & NP_CONTROL_LEVER) return false;
-    return reading == NPLUG_READ_WHOLE || reading == NPLUG_READ_FROM_LOW ||
-           reading == NPLUG_READ_FROM_HIGH || reading == NPLUG_READ_HALF_LOW ||
-           reading == NPLUG_READ_HALF_HIGH;
+    return reading == NPLUG_READING_WHOLE || reading == NPLUG_READING_FROM_LOW ||
+           reading == NPLUG_READING_FROM_HIGH || reading == NPLUG_READING_HALF_LOW ||
+           reading == NPLUG_READING_HALF_HIGH;
 }
 
 /* --- coming and going ------------------------------------------------------------------------ */
@@ -106,7 +106,7 @@ static void begin_axis(np_device_room *room, np_calibrated *axis, uint32_t devic
     axis->device = (uint16_t)device;
     axis->used = true;
     room->calibrations.steady = 0;
-    axis->how = room->calibrations.follow ? NPLUG_CALIBRATE_FOLLOW : NPLUG_CALIBRATE_FIX;
+    axis->how = room->calibrations.follow ? NPLUG_CALIBRATE_MODE_FOLLOW : NPLUG_CALIBRATE_MODE_FIX;
     wire = first_wire(room, axis);
     axis->rest = wire->rest;
     axis->low = wire->low;
@@ -243,7 +243,7 @@ static void sample(np_device_room *room, np_calibrated *axis)
     int32_t raw = room->devices.raw[axis->signal];
 
     if (note(axis, raw)) room->calibrations.steady = 0;
-    if (axis->how != NPLUG_CALIBRATE_FOLLOW) return;
+    if (axis->how != NPLUG_CALIBRATE_MODE_FOLLOW) return;
     note_hand(room, axis, raw);
     widen(room, axis, raw);
     if ((int64_t)axis->to - axis->from > width_of(axis) / 100) {
@@ -265,7 +265,7 @@ void np_calibrate_sample(np_device_room *room, nplug_time time, nplug_time silen
     room->calibrations.steady++;
     for (uint32_t i = 0; i < NP_CALIBRATED_MOST; i++) {
         np_calibrated *axis = &room->calibrations.list[i];
-        if (!axis->used || axis->how == NPLUG_CALIBRATE_FIX) continue;
+        if (!axis->used || axis->how == NPLUG_CALIBRATE_MODE_FIX) continue;
         any = true;
         if (!(room->devices.flags[axis->signal] & NP_SIGNAL_SILENT)) sample(room, axis);
     }
@@ -287,15 +287,15 @@ static void take_measure(np_device_room *room, np_calibrated *axis)
 
 static void take_axis(np_device_room *room, np_calibrated *axis, uint32_t how)
 {
-    if (how == NPLUG_CALIBRATE_TAKE && axis->how == NPLUG_CALIBRATE_MEASURE)
+    if (how == NPLUG_CALIBRATE_MODE_TAKE && axis->how == NPLUG_CALIBRATE_MODE_MEASURE)
         take_measure(room, axis);
-    if (how == NPLUG_CALIBRATE_RESET) set_wires(room, axis, axis->rest, axis->low, axis->high);
-    if (how == NPLUG_CALIBRATE_RESET) axis->found = false;
+    if (how == NPLUG_CALIBRATE_MODE_RESET) set_wires(room, axis, axis->rest, axis->low, axis->high);
+    if (how == NPLUG_CALIBRATE_MODE_RESET) axis->found = false;
     axis->from = axis->to = room->devices.raw[axis->signal];
     axis->quiet = 0;
-    axis->how =
-        (uint8_t)(how == NPLUG_CALIBRATE_TAKE || how == NPLUG_CALIBRATE_RESET ? NPLUG_CALIBRATE_FIX
-                                                                              : how);
+    axis->how = (uint8_t)(how == NPLUG_CALIBRATE_MODE_TAKE || how == NPLUG_CALIBRATE_MODE_RESET
+                              ? NPLUG_CALIBRATE_MODE_FIX
+                              : how);
 }
 
 void np_calibrate_take(np_device_room *room, const nplug_command *command, nplug_time time)

@@ -61,7 +61,7 @@ static void count_hid(tally *sum, uint32_t code, nplug_nature nature)
 
 /* A third slider gets the kernel's code of a wheel: with throttle and rudder it is none.  Some pads
  * have the codes of gears at their back. */
-static nplug_kind kind_of(const tally *sum, nplug_space space)
+static nplug_device_kind kind_of(const tally *sum, nplug_space space)
 {
     bool sticks = sum->throttle || sum->rudder;
 
@@ -78,26 +78,26 @@ static nplug_kind kind_of(const tally *sum, nplug_space space)
 }
 
 static void count_signal(tally *sum, const np_devices *devices, uint32_t signal,
-                         uint32_t spaces[NPLUG_SPACES])
+                         uint32_t spaces[NP_SPACES])
 {
     const np_signal *about = &devices->signals[signal];
     nplug_nature nature = (nplug_nature)devices->signals[signal].nature;
 
-    if (about->space < NPLUG_SPACES) spaces[about->space]++;
+    if (about->space < NP_SPACES) spaces[about->space]++;
     if (about->space == NPLUG_SPACE_EVDEV) count_evdev(sum, about->code & 0xffffffu);
     if (about->space == NPLUG_SPACE_HID) count_hid(sum, about->code, nature);
 }
 
 np_classified np_classify_by_signals(const np_devices *devices, uint32_t node)
 {
-    uint32_t spaces[NPLUG_SPACES] = {0};
+    uint32_t spaces[NP_SPACES] = {0};
     np_classified looks = {NPLUG_KIND_UNKNOWN, NPLUG_SPACE_PLAIN};
     row signals = signals_of(devices, node);
     tally sum = {0};
 
     for (uint32_t s = signals.first; s < signals.end; s++)
         count_signal(&sum, devices, s, spaces);
-    for (unsigned i = 1; i < NPLUG_SPACES; i++)
+    for (unsigned i = 1; i < NP_SPACES; i++)
         if (spaces[i] > spaces[looks.space]) looks.space = (nplug_space)i;
     looks.kind = devices->nodes[node].properties & NPLUG_PROPERTY_ACCELEROMETER
                      ? NPLUG_KIND_MOTION
@@ -165,7 +165,7 @@ static void count_roles(const np_devices *devices, row signals, uint32_t end,
         counts[role_of(devices, s, first)]++;
 }
 
-nplug_kind np_classify_shape(const np_devices *devices, uint32_t node)
+nplug_device_kind np_classify_shape(const np_devices *devices, uint32_t node)
 {
     row signals = signals_of(devices, node);
     uint32_t counts[ROLE_BUTTON + 1], axes;
@@ -177,9 +177,9 @@ nplug_kind np_classify_shape(const np_devices *devices, uint32_t node)
     return NPLUG_KIND_PAD;
 }
 
-nplug_kind np_classify_node(const np_devices *devices, uint32_t node)
+nplug_device_kind np_classify_node(const np_devices *devices, uint32_t node)
 {
-    nplug_kind kind = np_classify_by_signals(devices, node).kind;
+    nplug_device_kind kind = np_classify_by_signals(devices, node).kind;
     return kind != NPLUG_KIND_UNKNOWN ? kind : np_classify_shape(devices, node);
 }
 
@@ -212,7 +212,7 @@ static bool wire_button(nplug_wire *wire, uint32_t nth, bool axes_pull)
                                      NPLUG_PAD_HOME};
 
     if (nth >= sizeof places || (axes_pull && (nth == 6 || nth == 7))) return false;
-    set(wire, places[nth], 0, NPLUG_READ_WHOLE, false);
+    set(wire, places[nth], 0, NPLUG_READING_WHOLE, false);
     return true;
 }
 
@@ -220,7 +220,7 @@ static bool wire_button(nplug_wire *wire, uint32_t nth, bool axes_pull)
 static bool wire_middle(nplug_wire *wire, uint32_t nth)
 {
     if (nth >= 4) return false;
-    set(wire, nth < 2 ? NPLUG_PAD_STICK_LEFT : NPLUG_PAD_STICK_RIGHT, nth & 1u, NPLUG_READ_WHOLE,
+    set(wire, nth < 2 ? NPLUG_PAD_STICK_LEFT : NPLUG_PAD_STICK_RIGHT, nth & 1u, NPLUG_READING_WHOLE,
         (nth & 1u) != 0);
     return true;
 }
@@ -229,7 +229,7 @@ static bool wire_end(nplug_wire *wire, uint32_t nth, bool low)
 {
     if (nth >= 2) return false;
     set(wire, nth ? NPLUG_PAD_TRIGGER_RIGHT : NPLUG_PAD_TRIGGER_LEFT, 0,
-        low ? NPLUG_READ_FROM_LOW : NPLUG_READ_FROM_HIGH, false);
+        low ? NPLUG_READING_FROM_LOW : NPLUG_READING_FROM_HIGH, false);
     return true;
 }
 
@@ -238,10 +238,10 @@ static bool wire_hat(nplug_wire *wire, uint32_t nth, bool high)
     if (nth >= 2) return false;
     if (nth == 0)
         set(wire, high ? NPLUG_PAD_DPAD_RIGHT : NPLUG_PAD_DPAD_LEFT, 0,
-            high ? NPLUG_READ_WHEN_HIGH : NPLUG_READ_WHEN_LOW, false);
+            high ? NPLUG_READING_WHEN_HIGH : NPLUG_READING_WHEN_LOW, false);
     else
         set(wire, high ? NPLUG_PAD_DPAD_DOWN : NPLUG_PAD_DPAD_UP, 0,
-            high ? NPLUG_READ_WHEN_HIGH : NPLUG_READ_WHEN_LOW, false);
+            high ? NPLUG_READING_WHEN_HIGH : NPLUG_READING_WHEN_LOW, false);
     return true;
 }
 

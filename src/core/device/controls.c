@@ -43,10 +43,10 @@ static float read_hat(const np_wire *wire, int32_t raw)
     uint32_t place = place_of_hat(wire, raw), reading = wire->how & NP_WIRE_READING;
     uint32_t ahead, back;
 
-    if (reading <= NPLUG_READ_ROUND_LEFT)
-        return hat_is_at(place, 2u * (reading - NPLUG_READ_ROUND_UP)) ? 1.0f : 0.0f;
-    ahead = hat_is_at(place, reading == NPLUG_READ_ROUND_X ? 2 : 0);
-    back = hat_is_at(place, reading == NPLUG_READ_ROUND_X ? 6 : 4);
+    if (reading <= NPLUG_READING_ROUND_LEFT)
+        return hat_is_at(place, 2u * (reading - NPLUG_READING_ROUND_UP)) ? 1.0f : 0.0f;
+    ahead = hat_is_at(place, reading == NPLUG_READING_ROUND_X ? 2 : 0);
+    back = hat_is_at(place, reading == NPLUG_READING_ROUND_X ? 6 : 4);
     return (float)ahead - (float)back;
 }
 
@@ -59,15 +59,15 @@ static float upwards(float value)
 static float read_axis(uint32_t reading, float value)
 {
     switch (reading) {
-    case NPLUG_READ_FROM_LOW:
-    case NPLUG_READ_HALF_HIGH:
+    case NPLUG_READING_FROM_LOW:
+    case NPLUG_READING_HALF_HIGH:
         return upwards(value);
-    case NPLUG_READ_FROM_HIGH:
-    case NPLUG_READ_HALF_LOW:
+    case NPLUG_READING_FROM_HIGH:
+    case NPLUG_READING_HALF_LOW:
         return upwards(0.0f - value);
-    case NPLUG_READ_WHEN_LOW:
+    case NPLUG_READING_WHEN_LOW:
         return value <= -NP_PRESS ? 1.0f : 0.0f;
-    case NPLUG_READ_WHEN_HIGH:
+    case NPLUG_READING_WHEN_HIGH:
         return value >= NP_PRESS ? 1.0f : 0.0f;
     default:
         return value;
@@ -83,7 +83,7 @@ static float read_scaled(const np_wire *wire, int32_t raw)
 {
     float counts = wire->high > 0 ? (float)raw / (float)wire->high : 0.0f;
 
-    if ((wire->how & NP_WIRE_READING) == NPLUG_READ_SCALED) return counts;
+    if ((wire->how & NP_WIRE_READING) == NPLUG_READING_SCALED) return counts;
     return counts * (wire->low ? RADIANS_A_DEGREE : GRAVITY);
 }
 
@@ -96,16 +96,16 @@ static float read_other(const np_wire *wire, int32_t raw)
     if (wire->how & NP_WIRE_BUTTON) return raw != wire->rest ? 1.0f : 0.0f;
     if (wire->how & NP_WIRE_DELTA)
         return (float)(int32_t)((uint32_t)raw - (uint32_t)wire->rest) / (float)wire->high;
-    if (reading == NPLUG_READ_PRESENT) return raw >= 0 ? 1.0f : 0.0f;
-    if (reading >= NPLUG_READ_SCALED) return read_scaled(wire, raw);
-    if (reading >= NPLUG_READ_ROUND_UP) return read_hat(wire, raw);
+    if (reading == NPLUG_READING_PRESENT) return raw >= 0 ? 1.0f : 0.0f;
+    if (reading >= NPLUG_READING_SCALED) return read_scaled(wire, raw);
+    if (reading >= NPLUG_READING_ROUND_UP) return read_hat(wire, raw);
     return read_axis(reading, np_number_normal(wire->low, wire->rest, wire->high, raw));
 }
 
 /* Nearly all that moves is a plain axis. */
 static inline bool is_plain(const np_wire *wire)
 {
-    return (wire->how & ~NP_WIRE_REVERSED) == NPLUG_READ_WHOLE;
+    return (wire->how & ~NP_WIRE_REVERSED) == NPLUG_READING_WHOLE;
 }
 
 static inline float read_wire(const np_wire *wire, int32_t raw)
@@ -126,7 +126,7 @@ bool np_wire_jumps(const np_wire *wire)
     uint32_t reading = wire->how & NP_WIRE_READING;
 
     return (wire->how & (NP_WIRE_BUTTON | NP_WIRE_UNMOVED)) != 0 ||
-           (reading >= NPLUG_READ_ROUND_UP && reading <= NPLUG_READ_ROUND_Y);
+           (reading >= NPLUG_READING_ROUND_UP && reading <= NPLUG_READING_ROUND_Y);
 }
 
 /* Levers, places and poses have no rest to come back to. */
@@ -197,8 +197,8 @@ static bool lies_at_other_end(const np_wire *wire, int32_t raw)
     uint32_t reading = wire->how & NP_WIRE_READING;
 
     if (way <= 0 || (wire->how & NP_WIRE_BUTTON)) return false;
-    if (reading == NPLUG_READ_FROM_LOW) return 8 * ((int64_t)raw - wire->low) >= 7 * way;
-    return reading == NPLUG_READ_FROM_HIGH && 8 * ((int64_t)raw - wire->low) <= way;
+    if (reading == NPLUG_READING_FROM_LOW) return 8 * ((int64_t)raw - wire->low) >= 7 * way;
+    return reading == NPLUG_READING_FROM_HIGH && 8 * ((int64_t)raw - wire->low) <= way;
 }
 
 /* An axis that rests at an end is read from the end that it rests nearer to. */
@@ -207,14 +207,14 @@ static void follow_side(np_wire *wire)
     uint32_t reading = wire->how & NP_WIRE_READING;
     bool high = (int64_t)wire->rest - wire->low > (int64_t)wire->high - wire->rest;
 
-    if (reading != NPLUG_READ_FROM_LOW && reading != NPLUG_READ_FROM_HIGH) return;
+    if (reading != NPLUG_READING_FROM_LOW && reading != NPLUG_READING_FROM_HIGH) return;
     wire->how &= (uint16_t)~NP_WIRE_READING;
-    wire->how |= high ? NPLUG_READ_FROM_HIGH : NPLUG_READ_FROM_LOW;
+    wire->how |= high ? NPLUG_READING_FROM_HIGH : NPLUG_READING_FROM_LOW;
 }
 
 static void turn_round(np_controls *controls, np_wire *wire)
 {
-    wire->rest = (wire->how & NP_WIRE_READING) == NPLUG_READ_FROM_LOW ? wire->high : wire->low;
+    wire->rest = (wire->how & NP_WIRE_READING) == NPLUG_READING_FROM_LOW ? wire->high : wire->low;
     follow_side(wire);
     controls->list[wire->control].flags |= NP_CONTROL_LIES;
 }
@@ -294,7 +294,7 @@ void np_controls_deafen_kinds(np_controls *controls, uint32_t kinds)
     controls->deaf_kinds = kinds;
 }
 
-bool np_controls_mute(np_controls *controls, uint32_t device, nplug_kind kind)
+bool np_controls_mute(np_controls *controls, uint32_t device, nplug_device_kind kind)
 {
     uint16_t muted =
         ((controls->muted_kinds | controls->deaf_kinds) >> kind) & 1u ? NP_CONTROL_MUTED : 0;

@@ -73,21 +73,21 @@ typedef struct np_node {
     nplug_time last; /* the latest time it gave */
     nplug_time
         began; /* 1 and the time of the first that it said since it is here; 0: nothing yet */
-    uint64_t text_hash[NPLUG_TEXTS];
+    uint64_t text_hash[NP_TEXTS];
     char name[NPLUG_NAME_SIZE];
     uint16_t bus, vendor, product, version;
     uint8_t times;
     uint8_t unreadable;
     uint8_t stale; /* 1: its port is to be asked for a resync; 2: it was */
     uint8_t resyncing;
-    uint8_t looks; /* an nplug_kind: what it is by itself */
+    uint8_t looks; /* an nplug_device_kind: what it is by itself */
     uint32_t properties;
 } np_node;
 
 /* By what hardware is known again: hashes of its texts, 0 where it says none, and its numbers. */
 typedef struct np_who {
     uint32_t serial, socket, sort;
-    uint8_t looks; /* an nplug_kind */
+    uint8_t looks; /* an nplug_device_kind */
 } np_who;
 
 /* A battery that is as low as this (percent) will not last long. */
@@ -103,7 +103,7 @@ typedef struct np_device {
     np_who who;
     char name[NPLUG_NAME_SIZE]; /* kept after it has gone */
     uint16_t bus, vendor, product, version;
-    nplug_times times;
+    nplug_time_source times;
     bool unreadable;
     bool missed; /* it has gone, and somebody waits for it */
     bool charging;
@@ -156,16 +156,16 @@ uint32_t np_devices_node(np_devices *devices, uint32_t key);
 int np_devices_begin(np_devices *devices, uint32_t key, const nplug_report *report);
 bool np_devices_describe(np_devices *devices, uint32_t node, const nplug_report *report);
 /* A node is complete, and looks like that. */
-void np_devices_complete(np_devices *devices, uint32_t node, nplug_kind looks);
+void np_devices_complete(np_devices *devices, uint32_t node, nplug_device_kind looks);
 /* The device that a node is a part of, or NP_NONE. */
 uint32_t np_devices_find_unit(const np_devices *devices, uint32_t node);
 /* The node that makes a device what it is: what can be a device before touch surfaces, those before
  * motion sensors and these before what looks like nothing; of several the first. */
 uint32_t np_devices_chief(const np_devices *devices, uint32_t device);
 /* The first of a device's nodes that looks like that, or NP_NONE. */
-uint32_t np_devices_node_like(const np_devices *devices, uint32_t device, nplug_kind looks);
+uint32_t np_devices_node_like(const np_devices *devices, uint32_t device, nplug_device_kind looks);
 /* Whether one and the same thing may look like both: what could each be a device never is. */
-bool np_kinds_go_together(nplug_kind a, nplug_kind b);
+bool np_kinds_go_together(nplug_device_kind a, nplug_device_kind b);
 uint32_t np_devices_make(np_devices *devices, uint32_t node);
 void np_devices_add_node(np_devices *devices, uint32_t device, uint32_t node);
 /* It is called and numbered as its chief node is. */
@@ -276,7 +276,7 @@ uint32_t np_devices_signal_count(const np_devices *devices, uint32_t device);
 
 /* What a node looks like, whatever its numbers. */
 typedef struct np_classified {
-    nplug_kind kind;
+    nplug_device_kind kind;
     nplug_space space; /* of most of its signals */
 } np_classified;
 
@@ -285,10 +285,10 @@ typedef struct np_classified {
 np_classified np_classify_by_signals(const np_devices *devices, uint32_t node);
 
 /* NPLUG_KIND_PAD where the shape is a pad's, NPLUG_KIND_UNKNOWN where it is nothing's. */
-nplug_kind np_classify_shape(const np_devices *devices, uint32_t node);
+nplug_device_kind np_classify_shape(const np_devices *devices, uint32_t node);
 
 /* What a node looks like by its codes and properties, else by its shape. */
-nplug_kind np_classify_node(const np_devices *devices, uint32_t node);
+nplug_device_kind np_classify_node(const np_devices *devices, uint32_t node);
 
 /* The wires that the shape of a signal's node gives to the signal: starts with *nth = 0, false at
  * the end. */
@@ -304,7 +304,7 @@ typedef struct np_recognition {
     const nplug_sheet *sheet;  /* whose wires; NULL: none, or by its shape */
     const nplug_sheet *prints; /* whose family and prints; NULL where nobody knows */
     nplug_matched matched;
-    nplug_kind kind;
+    nplug_device_kind kind;
     uint32_t chief; /* the node that makes it what it is */
     bool generic;   /* whoever knew the wires did not know the device: no vendor, or no sheet */
 } np_recognition;
@@ -354,13 +354,13 @@ static inline const nplug_sheet *np_rule_sheet(const np_recogniser *recogniser, 
     return &recogniser->sets[rule->set].sheets[rule->sheet];
 }
 
-/* The first part of a rule that does not fit a node, NPLUG_RULE_FITS where all do; of
- * NPLUG_RULE_HAS and NPLUG_RULE_LACKS which code in *code. */
-nplug_rule_part np_rule_misfit(const nplug_match *match, const np_devices *devices, uint32_t node,
-                               np_classified looks, uint32_t *code);
+/* The first part of a rule that does not fit a node, NPLUG_RULE_FIELD_NONE where all do; of
+ * NPLUG_RULE_FIELD_HAS and NPLUG_RULE_FIELD_LACKS which code in *code. */
+nplug_rule_field np_rule_misfit(const nplug_rule *match, const np_devices *devices, uint32_t node,
+                                np_classified looks, uint32_t *code);
 
 /* How much a rule that fits tells: the larger the surer. */
-uint32_t np_rule_weight(const nplug_match *match);
+uint32_t np_rule_weight(const nplug_rule *match);
 
 /* --- controls (controls.c, wiring.c) ------------------------------------------------------------
  */
@@ -522,7 +522,7 @@ void np_controls_mute_kinds(np_controls *controls, uint32_t kinds);
 void np_controls_deafen_kinds(np_controls *controls, uint32_t kinds);
 
 /* Brings a device of some kind up to what is muted: true where that is new. */
-bool np_controls_mute(np_controls *controls, uint32_t device, nplug_kind kind);
+bool np_controls_mute(np_controls *controls, uint32_t device, nplug_device_kind kind);
 
 /* Deals a control to a part of its device. */
 void np_controls_deal(np_controls *controls, uint32_t control, uint8_t part);
@@ -578,7 +578,7 @@ typedef struct np_calibrated {
     int32_t lay;             /* where it lay when it came, or where it is taken to rest for that */
     uint16_t device;
     uint8_t quiet;      /* samples since it last moved */
-    uint8_t how;        /* an nplug_calibrate_how: FOLLOW, MEASURE or FIX */
+    uint8_t how;        /* an nplug_calibrate_mode: FOLLOW, MEASURE or FIX */
     uint8_t since_came; /* an np_since */
     bool used, found;
 } np_calibrated;

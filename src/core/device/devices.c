@@ -118,7 +118,7 @@ int np_devices_begin(np_devices *devices, uint32_t key, const nplug_report *repo
     np_node *node;
 
     if (index == NP_NONE) return NPLUG_LIMIT_NODES;
-    first = np_span_take(&devices->signal_span, report->as.arrive.signals);
+    first = np_span_take(&devices->signal_span, report->data.arrive.signals);
     if (first < 0) return NPLUG_LIMIT_SIGNALS;
     node = &devices->nodes[index];
     memset(node, 0, sizeof *node);
@@ -126,15 +126,15 @@ int np_devices_begin(np_devices *devices, uint32_t key, const nplug_report *repo
     node->key = key;
     node->device = node->next = NP_NONE;
     node->first_signal = (uint32_t)first;
-    node->signals = report->as.arrive.signals;
+    node->signals = report->data.arrive.signals;
     node->last = report->time;
-    node->bus = report->as.arrive.bus;
-    node->vendor = report->as.arrive.vendor;
-    node->product = report->as.arrive.product;
-    node->version = report->as.arrive.version;
-    node->times = report->as.arrive.times;
-    node->unreadable = report->as.arrive.unreadable;
-    node->properties = report->as.arrive.properties;
+    node->bus = report->data.arrive.bus;
+    node->vendor = report->data.arrive.vendor;
+    node->product = report->data.arrive.product;
+    node->version = report->data.arrive.version;
+    node->times = report->data.arrive.times;
+    node->unreadable = report->data.arrive.unreadable;
+    node->properties = report->data.arrive.properties;
     clear_signals(devices, index, node->first_signal, node->signals);
     map_add(devices, index);
     return -1;
@@ -184,34 +184,34 @@ static void add_text(np_node *node, const nplug_report *report)
 {
     size_t more = 0, length = strlen(node->name);
 
-    while (more < sizeof report->as.text && report->as.text[more])
+    while (more < sizeof report->data.text && report->data.text[more])
         more++;
     if (node->text_hash[report->signal] == 0) node->text_hash[report->signal] = NP_HASH_START;
     node->text_hash[report->signal] =
-        np_hash(node->text_hash[report->signal], report->as.text, more);
+        np_hash(node->text_hash[report->signal], report->data.text, more);
     if (report->signal != NPLUG_TEXT_NAME) return;
     for (size_t i = 0; i < more && length < sizeof node->name - 1; i++)
-        node->name[length++] = report->as.text[i];
+        node->name[length++] = report->data.text[i];
 }
 
 static void declare(np_devices *devices, uint32_t signal, const nplug_report *report)
 {
     np_signal *about = &devices->signals[signal];
 
-    about->code = report->as.signal.code;
-    about->min = report->as.signal.min;
-    about->max = report->as.signal.max;
-    about->space = report->as.signal.space;
-    about->nature = report->as.signal.nature;
+    about->code = report->data.signal.code;
+    about->min = report->data.signal.min;
+    about->max = report->data.signal.max;
+    about->space = report->data.signal.space;
+    about->nature = report->data.signal.nature;
 }
 
 static void detail(np_devices *devices, uint32_t signal, const nplug_report *report)
 {
     np_signal *about = &devices->signals[signal];
 
-    about->flat = report->as.detail.flat;
-    about->fuzz = report->as.detail.fuzz;
-    about->resolution = report->as.detail.resolution;
+    about->flat = report->data.detail.flat;
+    about->fuzz = report->data.detail.fuzz;
+    about->resolution = report->data.detail.resolution;
 }
 
 bool np_devices_describe(np_devices *devices, uint32_t index, const nplug_report *report)
@@ -220,7 +220,7 @@ bool np_devices_describe(np_devices *devices, uint32_t index, const nplug_report
 
     if (node->presence != NP_ARRIVING) return false;
     if (report->kind == NPLUG_REPORT_TEXT) {
-        if (report->signal >= NPLUG_TEXTS) return false;
+        if (report->signal >= NP_TEXTS) return false;
         add_text(node, report);
         return true;
     }
@@ -235,15 +235,15 @@ bool np_devices_describe(np_devices *devices, uint32_t index, const nplug_report
 /* --- devices -------------------------------------------------------------------------------- */
 
 /* What can be a device; what is often beside one; the rest. */
-static unsigned rank_of(nplug_kind looks)
+static unsigned rank_of(nplug_device_kind looks)
 {
     if (looks == NPLUG_KIND_UNKNOWN) return 0;
     return looks == NPLUG_KIND_MOTION ? 1 : looks == NPLUG_KIND_TOUCH ? 2 : 3;
 }
 
-bool np_kinds_go_together(nplug_kind a, nplug_kind b)
+bool np_kinds_go_together(nplug_device_kind a, nplug_device_kind b)
 {
-    nplug_kind larger = rank_of(a) > rank_of(b) ? a : b;
+    nplug_device_kind larger = rank_of(a) > rank_of(b) ? a : b;
     unsigned smaller = rank_of(larger == a ? b : a);
 
     if (smaller == 3) return false;
@@ -256,13 +256,13 @@ uint32_t np_devices_chief(const np_devices *devices, uint32_t device)
     uint32_t at = devices->list[device].first_node, best = at;
 
     for (; at != NP_NONE; at = devices->nodes[at].next)
-        if (rank_of((nplug_kind)devices->nodes[at].looks) >
-            rank_of((nplug_kind)devices->nodes[best].looks))
+        if (rank_of((nplug_device_kind)devices->nodes[at].looks) >
+            rank_of((nplug_device_kind)devices->nodes[best].looks))
             best = at;
     return best;
 }
 
-uint32_t np_devices_node_like(const np_devices *devices, uint32_t device, nplug_kind looks)
+uint32_t np_devices_node_like(const np_devices *devices, uint32_t device, nplug_device_kind looks)
 {
     uint32_t at = devices->list[device].first_node;
 
@@ -302,14 +302,14 @@ uint32_t np_devices_find_unit(const np_devices *devices, uint32_t index)
     for (uint32_t i = 0; i < devices->node_limit; i++) {
         const np_node *other = &devices->nodes[i];
         if (other->presence != NP_HERE || !is_one_unit(node, other)) continue;
-        if (np_kinds_go_together((nplug_kind)node->looks,
-                                 (nplug_kind)devices->list[other->device].who.looks))
+        if (np_kinds_go_together((nplug_device_kind)node->looks,
+                                 (nplug_device_kind)devices->list[other->device].who.looks))
             return other->device;
     }
     return NP_NONE;
 }
 
-void np_devices_complete(np_devices *devices, uint32_t index, nplug_kind looks)
+void np_devices_complete(np_devices *devices, uint32_t index, nplug_device_kind looks)
 {
     np_node *node = &devices->nodes[index];
 
@@ -376,7 +376,7 @@ void np_devices_forget(np_devices *devices, uint32_t device)
 bool np_devices_charge(np_devices *devices, uint32_t index, const nplug_report *report)
 {
     np_device *device = &devices->list[index];
-    int32_t said = report->as.value;
+    int32_t said = report->data.value;
     int8_t battery = (int8_t)(said < 0 ? -1 : said > 100 ? 100 : said);
     bool charging = report->signal == 1;
 
@@ -417,7 +417,7 @@ void np_devices_call(np_devices *devices, uint32_t index)
     device->vendor = node->vendor;
     device->product = node->product;
     device->version = node->version;
-    device->times = (nplug_times)node->times;
+    device->times = (nplug_time_source)node->times;
     device->unreadable = node->unreadable != 0;
     device->who.looks = node->looks;
 }
@@ -584,7 +584,7 @@ static inline uint32_t word_of(const nplug_report *report)
     return report->signal | (uint32_t)report->kind << 16 | (uint32_t)report->flags << 24;
 }
 #define WORD_SIGNAL 0xffffffu
-#define WORD_MORE   ((uint32_t)NPLUG_REPORT_MORE << 24)
+#define WORD_MORE   ((uint32_t)NPLUG_REPORT_FLAG_MORE << 24)
 
 /* One group's values: false where one is not to be taken quickly, and *at says which.  A ring holds
  * whole groups only, so each has its end; one that goes around the ring's end meets the mark there.
@@ -600,9 +600,9 @@ static inline bool take_one(np_devices *devices, np_node *node, const nplug_repo
     node->last = report->time;
     do {
         uint32_t word = word_of(report), signal = word & WORD_SIGNAL;
-        if (signal >= signals || !np_guard_holds(&guards[signal], report->as.value)) break;
+        if (signal >= signals || !np_guard_holds(&guards[signal], report->data.value)) break;
         if (flags[signal] && !np_devices_moved(devices, node->first_signal + signal)) break;
-        raw[signal] = report++->as.value;
+        raw[signal] = report++->data.value;
         if (word & WORD_MORE) continue;
         *at = report;
         return true;

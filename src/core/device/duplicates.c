@@ -35,7 +35,8 @@ static void tell(np_device_room *room, np_duplicate_pair *pair, nplug_time time)
 {
     if (pair->said) return;
     pair->said = true;
-    np_out_event(room->out, time, NPLUG_EVENT_TWIN, second_of(pair), 0)->count = first_of(pair);
+    np_out_event(room->out, time, NPLUG_EVENT_DUPLICATE, second_of(pair), 0)->count =
+        first_of(pair);
 }
 
 static bool is_of(const np_duplicate_pair *pair, nplug_device device)

@@ -11,10 +11,10 @@ void np_recognise_layout(np_recogniser *recogniser, np_arena *arena, const nplug
 {
     uint32_t size = 8;
 
-    while (size < limits->matches)
+    while (size < limits->rules)
         size *= 2;
-    recogniser->rule_limit = limits->matches;
-    recogniser->rules = (np_rule *)np_arena_take(arena, limits->matches, sizeof(np_rule));
+    recogniser->rule_limit = limits->rules;
+    recogniser->rules = (np_rule *)np_arena_take(arena, limits->rules, sizeof(np_rule));
     recogniser->buckets = (uint16_t *)np_arena_take(arena, size, sizeof(uint16_t));
     recogniser->bucket_mask = size - 1;
     recogniser->of =
@@ -30,9 +30,9 @@ static uint16_t *bucket_of(const np_recogniser *recogniser, uint16_t vendor, uin
     return &recogniser->buckets[(key * 2654435761u >> 12) & recogniser->bucket_mask];
 }
 
-static const nplug_match *match_of(const np_recogniser *recogniser, const np_rule *rule)
+static const nplug_rule *match_of(const np_recogniser *recogniser, const np_rule *rule)
 {
-    return &np_rule_sheet(recogniser, rule)->matches[rule->match];
+    return &np_rule_sheet(recogniser, rule)->rules[rule->match];
 }
 
 static bool is_among(uint32_t code, const uint32_t *list, uint16_t count)
@@ -43,7 +43,7 @@ static bool is_among(uint32_t code, const uint32_t *list, uint16_t count)
 }
 
 /* Whether a signal that one rule asks for is one that the other rules out. */
-static bool rules_out(const nplug_match *asks, const nplug_match *bars)
+static bool rules_out(const nplug_rule *asks, const nplug_rule *bars)
 {
     for (uint16_t i = 0; i < asks->has_count; i++)
         if (is_among(asks->has[i], bars->lacks, bars->lacks_count)) return true;
@@ -55,7 +55,7 @@ static bool differ(uint16_t a, uint16_t b)
     return a && b && a != b;
 }
 
-static bool could_both_fit(const nplug_match *a, const nplug_match *b)
+static bool could_both_fit(const nplug_rule *a, const nplug_rule *b)
 {
     if (differ(a->bus, b->bus) || differ(a->vendor, b->vendor) || differ(a->product, b->product))
         return false;
@@ -77,12 +77,12 @@ static bool tells_prints(const nplug_sheet *sheet)
 
 bool nplug_rules_tie(const nplug_sheet *a, uint32_t rule_a, const nplug_sheet *b, uint32_t rule_b)
 {
-    const nplug_match *one, *other;
+    const nplug_rule *one, *other;
 
-    if (!a || !b || rule_a >= a->match_count || rule_b >= b->match_count) return false;
+    if (!a || !b || rule_a >= a->rule_count || rule_b >= b->rule_count) return false;
     if (!(tells_wires(a) && tells_wires(b)) && !(tells_prints(a) && tells_prints(b))) return false;
-    one = &a->matches[rule_a];
-    other = &b->matches[rule_b];
+    one = &a->rules[rule_a];
+    other = &b->rules[rule_b];
     return np_rule_weight(one) == np_rule_weight(other) && could_both_fit(one, other);
 }
 
@@ -103,7 +103,7 @@ static bool is_tied(const np_recogniser *recogniser, const np_rule *rule, uint16
 static nplug_result add_rule(np_recogniser *recogniser, uint32_t sheet, uint32_t match)
 {
     np_rule *rule = &recogniser->rules[recogniser->rule_count];
-    const nplug_match *about;
+    const nplug_rule *about;
     uint16_t *bucket;
 
     if (recogniser->rule_count == recogniser->rule_limit) return NPLUG_ERR_FULL;
@@ -123,7 +123,7 @@ static void drop_rules(np_recogniser *recogniser, uint32_t count)
 {
     while (recogniser->rule_count > count) {
         const np_rule *rule = &recogniser->rules[--recogniser->rule_count];
-        const nplug_match *about = match_of(recogniser, rule);
+        const nplug_rule *about = match_of(recogniser, rule);
         *bucket_of(recogniser, about->vendor, about->product) = rule->next;
     }
 }
@@ -137,7 +137,7 @@ nplug_result np_recognise_add(np_recogniser *recogniser, const nplug_sheet *shee
     recogniser->sets[recogniser->set_count].sheets = sheets;
     recogniser->sets[recogniser->set_count].count = count;
     for (uint32_t s = 0; s < count && result == NPLUG_OK; s++)
-        for (uint32_t m = 0; m < sheets[s].match_count && result == NPLUG_OK; m++)
+        for (uint32_t m = 0; m < sheets[s].rule_count && result == NPLUG_OK; m++)
             result = add_rule(recogniser, s, m);
     if (result == NPLUG_OK)
         recogniser->set_count++;
@@ -165,7 +165,7 @@ const np_rule *np_recognise_next(const np_recogniser *recogniser, const np_devic
                             : *bucket_of(recogniser, vendor[*stage], product[*stage]);
         if (comes_twice(device, *stage)) continue;
         for (; from != NP_NO_RULE; from = recogniser->rules[from].next) {
-            const nplug_match *match = match_of(recogniser, &recogniser->rules[from]);
+            const nplug_rule *match = match_of(recogniser, &recogniser->rules[from]);
             if (match->vendor != vendor[*stage] || match->product != product[*stage]) continue;
             *at = from + 1;
             return &recogniser->rules[from];
@@ -189,42 +189,43 @@ static const np_signal *signal_of(const np_devices *devices, uint32_t node, uint
 }
 
 /* The parts of a rule that a number alone decides. */
-static nplug_rule_part number_misfit(const nplug_match *match, const np_node *about,
-                                     np_classified looks)
+static nplug_rule_field number_misfit(const nplug_rule *match, const np_node *about,
+                                      np_classified looks)
 {
-    if (match->product && match->product != about->product) return NPLUG_RULE_PRODUCT;
-    if (match->vendor && match->vendor != about->vendor) return NPLUG_RULE_VENDOR;
-    if (match->version && match->version != about->version) return NPLUG_RULE_VERSION;
-    if (match->bus && match->bus != about->bus) return NPLUG_RULE_BUS;
-    if (match->kind && match->kind != (uint16_t)looks.kind) return NPLUG_RULE_KIND;
-    if (match->space && match->space != (uint16_t)looks.space + 1u) return NPLUG_RULE_SPACE;
-    return NPLUG_RULE_FITS;
+    if (match->product && match->product != about->product) return NPLUG_RULE_FIELD_PRODUCT;
+    if (match->vendor && match->vendor != about->vendor) return NPLUG_RULE_FIELD_VENDOR;
+    if (match->version && match->version != about->version) return NPLUG_RULE_FIELD_VERSION;
+    if (match->bus && match->bus != about->bus) return NPLUG_RULE_FIELD_BUS;
+    if (match->kind && match->kind != (uint16_t)looks.kind) return NPLUG_RULE_FIELD_KIND;
+    if (match->space && match->space != (uint16_t)looks.space + 1u) return NPLUG_RULE_FIELD_SPACE;
+    return NPLUG_RULE_FIELD_NONE;
 }
 
-nplug_rule_part np_rule_misfit(const nplug_match *match, const np_devices *devices, uint32_t node,
-                               np_classified looks, uint32_t *code)
+nplug_rule_field np_rule_misfit(const nplug_rule *match, const np_devices *devices, uint32_t node,
+                                np_classified looks, uint32_t *code)
 {
-    nplug_rule_part part = number_misfit(match, &devices->nodes[node], looks);
+    nplug_rule_field part = number_misfit(match, &devices->nodes[node], looks);
     uint32_t space = match->space ? match->space - 1u : (uint32_t)looks.space;
 
-    if (part != NPLUG_RULE_FITS) return part;
+    if (part != NPLUG_RULE_FIELD_NONE) return part;
     for (uint16_t i = 0; i < match->has_count; i++) {
         *code = match->has[i];
-        if (!signal_of(devices, node, space, *code)) return NPLUG_RULE_HAS;
+        if (!signal_of(devices, node, space, *code)) return NPLUG_RULE_FIELD_HAS;
     }
     for (uint16_t i = 0; i < match->lacks_count; i++) {
         *code = match->lacks[i];
-        if (signal_of(devices, node, space, *code)) return NPLUG_RULE_LACKS;
+        if (signal_of(devices, node, space, *code)) return NPLUG_RULE_FIELD_LACKS;
     }
     *code = match->axis;
     if (match->axis) {
         const np_signal *axis = signal_of(devices, node, space, match->axis);
-        if (!axis || axis->fuzz != match->fuzz || axis->flat != match->flat) return NPLUG_RULE_AXIS;
+        if (!axis || axis->fuzz != match->fuzz || axis->flat != match->flat)
+            return NPLUG_RULE_FIELD_AXIS;
     }
-    return NPLUG_RULE_FITS;
+    return NPLUG_RULE_FIELD_NONE;
 }
 
-uint32_t np_rule_weight(const nplug_match *match)
+uint32_t np_rule_weight(const nplug_rule *match)
 {
     uint32_t weight = 0;
 
@@ -239,7 +240,7 @@ uint32_t np_rule_weight(const nplug_match *match)
 
 /* --- recognising ---------------------------------------------------------------------------- */
 
-static nplug_matched matched_by(const nplug_match *match, np_classified looks)
+static nplug_matched matched_by(const nplug_rule *match, np_classified looks)
 {
     if (match->product) return match->bus ? NPLUG_MATCHED_NUMBERS : NPLUG_MATCHED_NO_BUS;
     if (match->vendor) return NPLUG_MATCHED_VENDOR;
@@ -249,12 +250,12 @@ static nplug_matched matched_by(const nplug_match *match, np_classified looks)
 /* The best so far, of wires or of prints. */
 typedef struct best {
     const nplug_sheet *sheet;
-    const nplug_match *match;
+    const nplug_rule *match;
     uint32_t weight, set;
 } best;
 
 /* The surer rule wins; of two equally sure, the one that was added later. */
-static void prefer(best *it, const nplug_sheet *sheet, const nplug_match *match, uint32_t set)
+static void prefer(best *it, const nplug_sheet *sheet, const nplug_rule *match, uint32_t set)
 {
     uint32_t weight = np_rule_weight(match);
 
@@ -294,9 +295,9 @@ static void find_best(const np_recogniser *recogniser, const np_devices *devices
     const np_rule *rule;
 
     while ((rule = np_recognise_next(recogniser, device, &at, &stage))) {
-        const nplug_match *match = match_of(recogniser, rule);
+        const nplug_rule *match = match_of(recogniser, rule);
         const nplug_sheet *sheet = np_rule_sheet(recogniser, rule);
-        if (np_rule_misfit(match, devices, node, looks, &code) != NPLUG_RULE_FITS) continue;
+        if (np_rule_misfit(match, devices, node, looks, &code) != NPLUG_RULE_FIELD_NONE) continue;
         if (tells_wires(sheet)) prefer(wires, sheet, match, rule->set);
         if (tells_prints(sheet)) prefer(prints, sheet, match, rule->set);
     }

@@ -46,7 +46,7 @@ static bool serial_tells(const np_devices *devices, const np_who *who, uint32_t 
 static bool look_alike(const np_who *gone, const np_who *come)
 {
     return gone->looks == come->looks ||
-           np_kinds_go_together((nplug_kind)gone->looks, (nplug_kind)come->looks);
+           np_kinds_go_together((nplug_device_kind)gone->looks, (nplug_device_kind)come->looks);
 }
 
 static bool is_same_sort(const np_who *gone, const np_who *come)

@@ -2,12 +2,12 @@
 /* clang-format off */
 #include "nestplug/sheet.h"
 
-static const nplug_match any_keyboard_matches[] = {
+static const nplug_rule any_keyboard_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 1, 2, 0, 0, NULL, NULL, 0x00000000, 0, 0},
     {0x0000, 0x0000, 0x0000, 0x0000, 1, 3, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 
-static const nplug_match any_motion_matches[] = {
+static const nplug_rule any_motion_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 10, 2, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire any_motion_wires[] = {
@@ -20,7 +20,7 @@ static const nplug_wire any_motion_wires[] = {
 };
 
 static const uint32_t any_mouse_fine_codes[] = {0x0002000b, };
-static const nplug_match any_mouse_fine_matches[] = {
+static const nplug_rule any_mouse_fine_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 2, 2, 1, 0, any_mouse_fine_codes + 0, any_mouse_fine_codes + 1, 0x00000000, 0, 0},
 };
 static const nplug_wire any_mouse_fine_wires[] = {
@@ -38,7 +38,7 @@ static const nplug_wire any_mouse_fine_wires[] = {
     {0x0807, 1, 1, 0x0002000b, 0, 4, 0, 0, 0, -120, 120}, /* mouse:wheel */
 };
 
-static const nplug_match any_mouse_usages_matches[] = {
+static const nplug_rule any_mouse_usages_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 2, 3, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire any_mouse_usages_wires[] = {
@@ -56,7 +56,7 @@ static const nplug_wire any_mouse_usages_wires[] = {
     {0x0807, 1, 2, 0x00010038, 0, 0, 0, 0, 0, 0, 0}, /* mouse:wheel */
 };
 
-static const nplug_match any_mouse_matches[] = {
+static const nplug_rule any_mouse_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 2, 2, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire any_mouse_wires[] = {
@@ -75,7 +75,7 @@ static const nplug_wire any_mouse_wires[] = {
 };
 
 static const uint32_t any_pad_buttons_codes[] = {0x00030002, 0x00030005, };
-static const nplug_match any_pad_buttons_matches[] = {
+static const nplug_rule any_pad_buttons_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 0, 2, any_pad_buttons_codes + 0, any_pad_buttons_codes + 0, 0x00000000, 0, 0},
 };
 static const nplug_wire any_pad_buttons_wires[] = {
@@ -110,7 +110,7 @@ static const nplug_wire any_pad_buttons_wires[] = {
 };
 
 static const uint32_t any_pad_counted_rx_codes[] = {0x00010132, 0x00010135, 0x00030002, 0x00030005, 0x00030003, 0x00030004, };
-static const nplug_match any_pad_counted_rx_matches[] = {
+static const nplug_rule any_pad_counted_rx_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 6, 0, any_pad_counted_rx_codes + 0, any_pad_counted_rx_codes + 6, 0x00000000, 0, 0},
 };
 static const nplug_wire any_pad_counted_rx_wires[] = {
@@ -145,7 +145,7 @@ static const nplug_wire any_pad_counted_rx_wires[] = {
 };
 
 static const uint32_t any_pad_counted_codes[] = {0x00010132, 0x00010135, 0x00030002, 0x00030005, 0x00030003, 0x00030009, 0x00010132, 0x00010135, 0x00010138, 0x00030002, 0x00030005, 0x00010132, 0x00010135, 0x00030002, 0x00030005, 0x0001013a, };
-static const nplug_match any_pad_counted_matches[] = {
+static const nplug_rule any_pad_counted_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 4, 2, any_pad_counted_codes + 0, any_pad_counted_codes + 4, 0x00000000, 0, 0},
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 3, 2, any_pad_counted_codes + 6, any_pad_counted_codes + 9, 0x00000000, 0, 0},
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 2, 3, any_pad_counted_codes + 11, any_pad_counted_codes + 13, 0x00000000, 0, 0},
@@ -184,7 +184,7 @@ static const nplug_wire any_pad_counted_wires[] = {
 };
 
 static const uint32_t any_pad_hats_codes[] = {0x00030014, 0x00030015, 0x00030002, };
-static const nplug_match any_pad_hats_matches[] = {
+static const nplug_rule any_pad_hats_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 2, 1, any_pad_hats_codes + 0, any_pad_hats_codes + 2, 0x00000000, 0, 0},
 };
 static const nplug_wire any_pad_hats_wires[] = {
@@ -217,7 +217,7 @@ static const nplug_wire any_pad_hats_wires[] = {
 };
 
 static const uint32_t any_pad_lettered_codes[] = {0x00030002, 0x00030005, 0x00030003, 0x00030004, 0x00010138, 0x00010138, 0x00010139, 0x00030003, 0x00030004, 0x00030002, };
-static const nplug_match any_pad_lettered_matches[] = {
+static const nplug_rule any_pad_lettered_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 4, 1, any_pad_lettered_codes + 0, any_pad_lettered_codes + 4, 0x00030000, 16, 128},
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 4, 1, any_pad_lettered_codes + 5, any_pad_lettered_codes + 9, 0x00030000, 16, 128},
 };
@@ -262,7 +262,7 @@ static const nplug_wire any_pad_lettered_wires[] = {
 };
 
 static const uint32_t any_pad_pedals_codes[] = {0x00030002, 0x00030005, 0x00030009, 0x0003000a, 0x00030003, };
-static const nplug_match any_pad_pedals_matches[] = {
+static const nplug_rule any_pad_pedals_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 4, 1, any_pad_pedals_codes + 0, any_pad_pedals_codes + 4, 0x00000000, 0, 0},
 };
 static const nplug_wire any_pad_pedals_wires[] = {
@@ -299,7 +299,7 @@ static const nplug_wire any_pad_pedals_wires[] = {
 };
 
 static const uint32_t any_pad_usages_pedals_codes[] = {0x00010032, 0x00010035, 0x000200c4, 0x000200c5, 0x00010033, };
-static const nplug_match any_pad_usages_pedals_matches[] = {
+static const nplug_rule any_pad_usages_pedals_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 3, 4, 1, any_pad_usages_pedals_codes + 0, any_pad_usages_pedals_codes + 4, 0x00000000, 0, 0},
 };
 static const nplug_wire any_pad_usages_pedals_wires[] = {
@@ -334,7 +334,7 @@ static const nplug_wire any_pad_usages_pedals_wires[] = {
 };
 
 static const uint32_t any_pad_usages_rx_codes[] = {0x00010032, 0x00010033, 0x00010034, 0x00010035, };
-static const nplug_match any_pad_usages_rx_matches[] = {
+static const nplug_rule any_pad_usages_rx_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 3, 4, 0, any_pad_usages_rx_codes + 0, any_pad_usages_rx_codes + 4, 0x00000000, 0, 0},
 };
 static const nplug_wire any_pad_usages_rx_wires[] = {
@@ -368,7 +368,7 @@ static const nplug_wire any_pad_usages_rx_wires[] = {
     {0x0c0e, 1, 2, 0x00010034, 0, 1, 0, 0, 0, 0, 0}, /* pad:stick-right */
 };
 
-static const nplug_match any_pad_usages_matches[] = {
+static const nplug_rule any_pad_usages_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 3, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire any_pad_usages_wires[] = {
@@ -402,7 +402,7 @@ static const nplug_wire any_pad_usages_wires[] = {
     {0x0c0e, 1, 2, 0x00010035, 0, 1, 0, 0, 0, 0, 0}, /* pad:stick-right */
 };
 
-static const nplug_match any_pad_w3c_matches[] = {
+static const nplug_rule any_pad_w3c_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 4, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire any_pad_w3c_wires[] = {
@@ -430,7 +430,7 @@ static const nplug_wire any_pad_w3c_wires[] = {
 };
 
 static const uint32_t any_pad_z_codes[] = {0x00030002, 0x00030005, 0x00030003, };
-static const nplug_match any_pad_z_matches[] = {
+static const nplug_rule any_pad_z_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 2, 1, any_pad_z_codes + 0, any_pad_z_codes + 2, 0x00000000, 0, 0},
 };
 static const nplug_wire any_pad_z_wires[] = {
@@ -462,7 +462,7 @@ static const nplug_wire any_pad_z_wires[] = {
     {0x0c18, 0, 1, 0x00010110, 0, 0, 6, 0, 0, 0, 0}, /* pad:touchpad */
 };
 
-static const nplug_match any_pad_matches[] = {
+static const nplug_rule any_pad_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 3, 2, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire any_pad_wires[] = {
@@ -498,7 +498,7 @@ static const nplug_wire any_pad_wires[] = {
     {0x0c18, 0, 1, 0x00010110, 0, 0, 6, 0, 0, 0, 0}, /* pad:touchpad */
 };
 
-static const nplug_match any_stick_usages_matches[] = {
+static const nplug_rule any_stick_usages_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 4, 3, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire any_stick_usages_wires[] = {
@@ -646,7 +646,7 @@ static const nplug_wire any_stick_usages_wires[] = {
     {0x10bf, 0, 2, 0x00090080, 0, 0, 0, 0, 0, 0, 0}, /* stick:button-128 */
 };
 
-static const nplug_match any_stick_matches[] = {
+static const nplug_rule any_stick_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 4, 2, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire any_stick_wires[] = {
@@ -755,7 +755,7 @@ static const nplug_wire any_stick_wires[] = {
 };
 
 static const uint32_t any_touch_one_codes[] = {0x0001014a, 0x00030035, };
-static const nplug_match any_touch_one_matches[] = {
+static const nplug_rule any_touch_one_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 6, 2, 1, 1, any_touch_one_codes + 0, any_touch_one_codes + 1, 0x00000000, 0, 0},
 };
 static const nplug_wire any_touch_one_wires[] = {
@@ -764,7 +764,7 @@ static const nplug_wire any_touch_one_wires[] = {
     {0x1820, 0, 1, 0x0001014a, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-1 */
 };
 
-static const nplug_match any_touch_matches[] = {
+static const nplug_rule any_touch_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 6, 2, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire any_touch_wires[] = {
@@ -818,7 +818,7 @@ static const nplug_wire any_touch_wires[] = {
     {0x182f, 0, 1, 0x0f030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-16 */
 };
 
-static const nplug_match any_wheel_usages_matches[] = {
+static const nplug_rule any_wheel_usages_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 5, 3, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire any_wheel_usages_wires[] = {
@@ -959,7 +959,7 @@ static const nplug_wire any_wheel_usages_wires[] = {
 };
 
 static const uint32_t any_wheel_x_codes[] = {0x00030008, };
-static const nplug_match any_wheel_x_matches[] = {
+static const nplug_rule any_wheel_x_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 5, 2, 0, 1, any_wheel_x_codes + 0, any_wheel_x_codes + 0, 0x00000000, 0, 0},
 };
 static const nplug_wire any_wheel_x_wires[] = {
@@ -1061,7 +1061,7 @@ static const nplug_wire any_wheel_x_wires[] = {
 };
 
 static const uint32_t any_wheel_y_codes[] = {0x00030008, 0x00030001, 0x00030000, };
-static const nplug_match any_wheel_y_matches[] = {
+static const nplug_rule any_wheel_y_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 5, 2, 2, 1, any_wheel_y_codes + 0, any_wheel_y_codes + 2, 0x00000000, 0, 0},
 };
 static const nplug_wire any_wheel_y_wires[] = {
@@ -1165,7 +1165,7 @@ static const nplug_wire any_wheel_y_wires[] = {
 };
 
 static const uint32_t any_wheel_codes[] = {0x00030008, };
-static const nplug_match any_wheel_matches[] = {
+static const nplug_rule any_wheel_matches[] = {
     {0x0000, 0x0000, 0x0000, 0x0000, 5, 2, 1, 0, any_wheel_codes + 0, any_wheel_codes + 1, 0x00000000, 0, 0},
 };
 static const nplug_wire any_wheel_wires[] = {
@@ -1267,7 +1267,7 @@ static const nplug_wire any_wheel_wires[] = {
     {0x1491, 0, 1, 0x0001013f, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-82 */
 };
 
-static const nplug_match avocet_matches[] = {
+static const nplug_rule avocet_matches[] = {
     {0x0003, 0xb12d, 0x0501, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire avocet_wires[] = {
@@ -1302,7 +1302,7 @@ static const nplug_print avocet_prints[] = {
     {0x0c04, "N"},
 };
 
-static const nplug_match curlew_matches[] = {
+static const nplug_rule curlew_matches[] = {
     {0x0003, 0xb12d, 0x0301, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire curlew_wires[] = {
@@ -1335,7 +1335,7 @@ static const nplug_print curlew_prints[] = {
     {0x0c04, "U"},
 };
 
-static const nplug_match dunlin_matches[] = {
+static const nplug_rule dunlin_matches[] = {
     {0x0003, 0xb12d, 0x0401, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire dunlin_wires[] = {
@@ -1367,7 +1367,7 @@ static const nplug_print dunlin_prints[] = {
     {0x0c04, "4"},
 };
 
-static const nplug_match godwit_matches[] = {
+static const nplug_rule godwit_matches[] = {
     {0x0003, 0xb12d, 0x0601, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire godwit_wires[] = {
@@ -1392,7 +1392,7 @@ static const nplug_wire godwit_wires[] = {
     {0x104b, 0, 2, 0x0009000c, 0, 0, 0, 0, 0, 0, 0}, /* stick:button-12 */
 };
 
-static const nplug_match heron_matches[] = {
+static const nplug_rule heron_matches[] = {
     {0x0003, 0xb12d, 0x0101, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire heron_wires[] = {
@@ -1431,7 +1431,7 @@ static const nplug_print heron_prints[] = {
     {0x0c12, "menu"},
 };
 
-static const nplug_match osprey_headset_matches[] = {
+static const nplug_rule osprey_headset_matches[] = {
     {0x0000, 0xb12d, 0x0a03, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire osprey_headset_wires[] = {
@@ -1445,7 +1445,7 @@ static const nplug_wire osprey_headset_wires[] = {
     {0x2402, 0, 4, 0x00000017, 0, 0, 0, 0, 0, 0, 0}, /* headset:worn */
 };
 
-static const nplug_match osprey_left_matches[] = {
+static const nplug_rule osprey_left_matches[] = {
     {0x0000, 0xb12d, 0x0a01, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire osprey_left_wires[] = {
@@ -1458,10 +1458,10 @@ static const nplug_wire osprey_left_wires[] = {
     {0x1c07, 0, 4, 0x0000000b, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbstick-click */
     {0x1c08, 0, 4, 0x0000000c, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbstick-touch */
     {0x1c09, 0, 4, 0x0000000d, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbrest-touch */
-    {0x1c0b, 0, 4, 0x00000013, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:primary */
-    {0x1c0c, 0, 4, 0x00000014, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:primary-touch */
-    {0x1c0d, 0, 4, 0x00000015, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:secondary */
-    {0x1c0e, 0, 4, 0x00000016, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:secondary-touch */
+    {0x1c0b, 0, 4, 0x00000013, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:lower */
+    {0x1c0c, 0, 4, 0x00000014, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:lower-touch */
+    {0x1c0d, 0, 4, 0x00000015, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:upper */
+    {0x1c0e, 0, 4, 0x00000016, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:upper-touch */
     {0x1c0f, 0, 4, 0x00000003, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:menu */
     {0x1c10, 0, 4, 0x00000018, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
     {0x1c10, 1, 4, 0x00000019, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
@@ -1479,7 +1479,7 @@ static const nplug_wire osprey_left_wires[] = {
     {0x1c11, 6, 4, 0x00000025, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
 };
 
-static const nplug_match osprey_right_matches[] = {
+static const nplug_rule osprey_right_matches[] = {
     {0x0000, 0xb12d, 0x0a02, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire osprey_right_wires[] = {
@@ -1492,10 +1492,10 @@ static const nplug_wire osprey_right_wires[] = {
     {0x2007, 0, 4, 0x0000000b, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbstick-click */
     {0x2008, 0, 4, 0x0000000c, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbstick-touch */
     {0x2009, 0, 4, 0x0000000d, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbrest-touch */
-    {0x200b, 0, 4, 0x0000000f, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:primary */
-    {0x200c, 0, 4, 0x00000010, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:primary-touch */
-    {0x200d, 0, 4, 0x00000011, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:secondary */
-    {0x200e, 0, 4, 0x00000012, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:secondary-touch */
+    {0x200b, 0, 4, 0x0000000f, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:lower */
+    {0x200c, 0, 4, 0x00000010, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:lower-touch */
+    {0x200d, 0, 4, 0x00000011, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:upper */
+    {0x200e, 0, 4, 0x00000012, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:upper-touch */
     {0x200f, 0, 4, 0x00000003, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:menu */
     {0x2010, 0, 4, 0x00000018, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
     {0x2010, 1, 4, 0x00000019, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
@@ -1514,7 +1514,7 @@ static const nplug_wire osprey_right_wires[] = {
 };
 
 static const uint32_t pad_28de_1_codes[] = {0x00010150, 0x00030014, };
-static const nplug_match pad_28de_1_matches[] = {
+static const nplug_rule pad_28de_1_matches[] = {
     {0x0000, 0x28de, 0x0000, 0x0000, 3, 2, 2, 0, pad_28de_1_codes + 0, pad_28de_1_codes + 2, 0x00000000, 0, 0},
 };
 static const nplug_wire pad_28de_1_wires[] = {
@@ -1543,7 +1543,7 @@ static const nplug_wire pad_28de_1_wires[] = {
     {0x0c15, 0, 1, 0x00010151, 0, 0, 0, 0, 0, 0, 0}, /* pad:rear-right */
 };
 
-static const nplug_match prints_letters_crossed_matches[] = {
+static const nplug_rule prints_letters_crossed_matches[] = {
     {0x0000, 0x057e, 0x0000, 0x0000, 3, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_print prints_letters_crossed_prints[] = {
@@ -1553,7 +1553,7 @@ static const nplug_print prints_letters_crossed_prints[] = {
     {0x0c04, "X"},
 };
 
-static const nplug_match prints_letters_matches[] = {
+static const nplug_rule prints_letters_matches[] = {
     {0x0000, 0x045e, 0x0000, 0x0000, 3, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
     {0x0000, 0x28de, 0x0000, 0x0000, 3, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
@@ -1564,7 +1564,7 @@ static const nplug_print prints_letters_prints[] = {
     {0x0c04, "Y"},
 };
 
-static const nplug_match stint_matches[] = {
+static const nplug_rule stint_matches[] = {
     {0x0003, 0xb12d, 0x0801, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire stint_wires[] = {
@@ -1577,7 +1577,7 @@ static const nplug_wire stint_wires[] = {
     {0x0807, 1, 1, 0x00020008, 0, 0, 0, 0, 0, 0, 0}, /* mouse:wheel */
 };
 
-static const nplug_match tern_matches[] = {
+static const nplug_rule tern_matches[] = {
     {0x0003, 0xb12d, 0x0901, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire tern_wires[] = {
@@ -1613,11 +1613,11 @@ static const nplug_wire tern_wires[] = {
     {0x1829, 0, 1, 0x09030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-10 */
 };
 
-static const nplug_match turnstone_matches[] = {
+static const nplug_rule turnstone_matches[] = {
     {0x0003, 0xb12d, 0x0701, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 
-static const nplug_match wheel_046d_matches[] = {
+static const nplug_rule wheel_046d_matches[] = {
     {0x0000, 0x046d, 0xc24f, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
     {0x0000, 0x046d, 0xc294, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
     {0x0000, 0x046d, 0xc295, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
@@ -1694,7 +1694,7 @@ static const nplug_wire wheel_046d_wires[] = {
     {0x1477, 0, 1, 0x000102e7, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-56 */
 };
 
-static const nplug_match wheel_1038_1410_matches[] = {
+static const nplug_rule wheel_1038_1410_matches[] = {
     {0x0000, 0x1038, 0x1410, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire wheel_1038_1410_wires[] = {
@@ -1724,7 +1724,7 @@ static const nplug_wire wheel_1038_1410_wires[] = {
     {0x1450, 0, 1, 0x00010110, 0, 0, 0, 0, 0, 0, 0}, /* wheel:button-17 */
 };
 
-static const nplug_match whimbrel_air_matches[] = {
+static const nplug_rule whimbrel_air_matches[] = {
     {0x0005, 0xb12d, 0x0201, 0x0000, 0, 2, 0, 0, NULL, NULL, 0x00000000, 0, 0},
     {0x0005, 0xb12d, 0x0202, 0x0000, 0, 2, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
@@ -1761,7 +1761,7 @@ static const nplug_print whimbrel_air_prints[] = {
     {0x0c0a, "stern"},
 };
 
-static const nplug_match whimbrel_matches[] = {
+static const nplug_rule whimbrel_matches[] = {
     {0x0003, 0xb12d, 0x0201, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
     {0x0003, 0xb12d, 0x0202, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
@@ -1798,11 +1798,11 @@ static const nplug_print whimbrel_prints[] = {
     {0x0c0a, "stern"},
 };
 
-static const nplug_match window_keyboard_matches[] = {
+static const nplug_rule window_keyboard_matches[] = {
     {0x0019, 0x0000, 0x0001, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 
-static const nplug_match window_mouse_matches[] = {
+static const nplug_rule window_mouse_matches[] = {
     {0x0019, 0x0000, 0x0002, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire window_mouse_wires[] = {
@@ -1820,7 +1820,7 @@ static const nplug_wire window_mouse_wires[] = {
     {0x0807, 1, 1, 0x00020008, 0, 4, 0, 0, 0, -120, 120}, /* mouse:wheel */
 };
 
-static const nplug_match window_pad_matches[] = {
+static const nplug_rule window_pad_matches[] = {
     {0x0019, 0x0000, 0x0004, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire window_pad_wires[] = {
@@ -1847,7 +1847,7 @@ static const nplug_wire window_pad_wires[] = {
     {0x0c0e, 1, 3, 0x00000103, 0, 1, 0, 0, 0, 0, 0}, /* pad:stick-right */
 };
 
-static const nplug_match window_touch_matches[] = {
+static const nplug_rule window_touch_matches[] = {
     {0x0019, 0x0000, 0x0003, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
 static const nplug_wire window_touch_wires[] = {
@@ -1884,99 +1884,99 @@ static const nplug_wire window_touch_wires[] = {
 };
 
 static const nplug_sheet sheets[] = {
-    {(uint32_t)sizeof(nplug_sheet), "any-keyboard", "", (nplug_kind)1, 2, 0, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-keyboard", "", (nplug_device_kind)1, 2, 0, 0,
      any_keyboard_matches, NULL, NULL, 1, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-motion", "", (nplug_kind)10, 1, 6, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-motion", "", (nplug_device_kind)10, 1, 6, 0,
      any_motion_matches, any_motion_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-mouse-fine", "", (nplug_kind)2, 1, 12, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-mouse-fine", "", (nplug_device_kind)2, 1, 12, 0,
      any_mouse_fine_matches, any_mouse_fine_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-mouse-usages", "", (nplug_kind)2, 1, 12, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-mouse-usages", "", (nplug_device_kind)2, 1, 12, 0,
      any_mouse_usages_matches, any_mouse_usages_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-mouse", "", (nplug_kind)2, 1, 12, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-mouse", "", (nplug_device_kind)2, 1, 12, 0,
      any_mouse_matches, any_mouse_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-pad-buttons", "", (nplug_kind)3, 1, 28, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-buttons", "", (nplug_device_kind)3, 1, 28, 0,
      any_pad_buttons_matches, any_pad_buttons_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-pad-counted-rx", "", (nplug_kind)3, 1, 28, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-counted-rx", "", (nplug_device_kind)3, 1, 28, 0,
      any_pad_counted_rx_matches, any_pad_counted_rx_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-pad-counted", "", (nplug_kind)3, 3, 30, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-counted", "", (nplug_device_kind)3, 3, 30, 0,
      any_pad_counted_matches, any_pad_counted_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-pad-hats", "", (nplug_kind)3, 1, 26, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-hats", "", (nplug_device_kind)3, 1, 26, 0,
      any_pad_hats_matches, any_pad_hats_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-pad-lettered", "", (nplug_kind)3, 2, 37, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-lettered", "", (nplug_device_kind)3, 2, 37, 0,
      any_pad_lettered_matches, any_pad_lettered_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-pad-pedals", "", (nplug_kind)3, 1, 30, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-pedals", "", (nplug_device_kind)3, 1, 30, 0,
      any_pad_pedals_matches, any_pad_pedals_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-pad-usages-pedals", "", (nplug_kind)3, 1, 28, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-usages-pedals", "", (nplug_device_kind)3, 1, 28, 0,
      any_pad_usages_pedals_matches, any_pad_usages_pedals_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-pad-usages-rx", "", (nplug_kind)3, 1, 28, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-usages-rx", "", (nplug_device_kind)3, 1, 28, 0,
      any_pad_usages_rx_matches, any_pad_usages_rx_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-pad-usages", "", (nplug_kind)3, 1, 28, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-usages", "", (nplug_device_kind)3, 1, 28, 0,
      any_pad_usages_matches, any_pad_usages_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-pad-w3c", "", (nplug_kind)3, 1, 21, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-w3c", "", (nplug_device_kind)3, 1, 21, 0,
      any_pad_w3c_matches, any_pad_w3c_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-pad-z", "", (nplug_kind)3, 1, 26, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-pad-z", "", (nplug_device_kind)3, 1, 26, 0,
      any_pad_z_matches, any_pad_z_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-pad", "", (nplug_kind)3, 1, 30, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-pad", "", (nplug_device_kind)3, 1, 30, 0,
      any_pad_matches, any_pad_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-stick-usages", "", (nplug_kind)4, 1, 142, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-stick-usages", "", (nplug_device_kind)4, 1, 142, 0,
      any_stick_usages_matches, any_stick_usages_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-stick", "", (nplug_kind)4, 1, 102, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-stick", "", (nplug_device_kind)4, 1, 102, 0,
      any_stick_matches, any_stick_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-touch-one", "", (nplug_kind)6, 1, 3, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-touch-one", "", (nplug_device_kind)6, 1, 3, 0,
      any_touch_one_matches, any_touch_one_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-touch", "", (nplug_kind)6, 1, 48, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-touch", "", (nplug_device_kind)6, 1, 48, 0,
      any_touch_matches, any_touch_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-wheel-usages", "", (nplug_kind)5, 1, 134, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-wheel-usages", "", (nplug_device_kind)5, 1, 134, 0,
      any_wheel_usages_matches, any_wheel_usages_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-wheel-x", "", (nplug_kind)5, 1, 95, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-wheel-x", "", (nplug_device_kind)5, 1, 95, 0,
      any_wheel_x_matches, any_wheel_x_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-wheel-y", "", (nplug_kind)5, 1, 97, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-wheel-y", "", (nplug_device_kind)5, 1, 97, 0,
      any_wheel_y_matches, any_wheel_y_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "any-wheel", "", (nplug_kind)5, 1, 96, 0,
+    {(uint32_t)sizeof(nplug_sheet), "any-wheel", "", (nplug_device_kind)5, 1, 96, 0,
      any_wheel_matches, any_wheel_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "avocet", "quay-letters", (nplug_kind)3, 1, 23, 4,
+    {(uint32_t)sizeof(nplug_sheet), "avocet", "quay-letters", (nplug_device_kind)3, 1, 23, 4,
      avocet_matches, avocet_wires, avocet_prints, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "curlew", "tide-letters", (nplug_kind)3, 1, 21, 4,
+    {(uint32_t)sizeof(nplug_sheet), "curlew", "tide-letters", (nplug_device_kind)3, 1, 21, 4,
      curlew_matches, curlew_wires, curlew_prints, 0, 2},
-    {(uint32_t)sizeof(nplug_sheet), "dunlin", "numbers", (nplug_kind)3, 1, 20, 4,
+    {(uint32_t)sizeof(nplug_sheet), "dunlin", "numbers", (nplug_device_kind)3, 1, 20, 4,
      dunlin_matches, dunlin_wires, dunlin_prints, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "godwit", "", (nplug_kind)4, 1, 19, 0,
+    {(uint32_t)sizeof(nplug_sheet), "godwit", "", (nplug_device_kind)4, 1, 19, 0,
      godwit_matches, godwit_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "heron", "quay-letters", (nplug_kind)3, 1, 21, 10,
+    {(uint32_t)sizeof(nplug_sheet), "heron", "quay-letters", (nplug_device_kind)3, 1, 21, 10,
      heron_matches, heron_wires, heron_prints, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "osprey-headset", "", (nplug_kind)9, 1, 8, 0,
+    {(uint32_t)sizeof(nplug_sheet), "osprey-headset", "", (nplug_device_kind)9, 1, 8, 0,
      osprey_headset_matches, osprey_headset_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "osprey-left", "", (nplug_kind)7, 1, 28, 0,
+    {(uint32_t)sizeof(nplug_sheet), "osprey-left", "", (nplug_device_kind)7, 1, 28, 0,
      osprey_left_matches, osprey_left_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "osprey-right", "", (nplug_kind)8, 1, 28, 0,
+    {(uint32_t)sizeof(nplug_sheet), "osprey-right", "", (nplug_device_kind)8, 1, 28, 0,
      osprey_right_matches, osprey_right_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "pad-28de-1", "", (nplug_kind)3, 1, 23, 0,
+    {(uint32_t)sizeof(nplug_sheet), "pad-28de-1", "", (nplug_device_kind)3, 1, 23, 0,
      pad_28de_1_matches, pad_28de_1_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "prints-letters-crossed", "letters-crossed", (nplug_kind)3, 1, 0, 4,
+    {(uint32_t)sizeof(nplug_sheet), "prints-letters-crossed", "letters-crossed", (nplug_device_kind)3, 1, 0, 4,
      prints_letters_crossed_matches, NULL, prints_letters_crossed_prints, 0, 2},
-    {(uint32_t)sizeof(nplug_sheet), "prints-letters", "letters", (nplug_kind)3, 2, 0, 4,
+    {(uint32_t)sizeof(nplug_sheet), "prints-letters", "letters", (nplug_device_kind)3, 2, 0, 4,
      prints_letters_matches, NULL, prints_letters_prints, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "stint", "", (nplug_kind)2, 1, 7, 0,
+    {(uint32_t)sizeof(nplug_sheet), "stint", "", (nplug_device_kind)2, 1, 7, 0,
      stint_matches, stint_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "tern", "", (nplug_kind)6, 1, 30, 0,
+    {(uint32_t)sizeof(nplug_sheet), "tern", "", (nplug_device_kind)6, 1, 30, 0,
      tern_matches, tern_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "turnstone", "", (nplug_kind)1, 1, 0, 0,
+    {(uint32_t)sizeof(nplug_sheet), "turnstone", "", (nplug_device_kind)1, 1, 0, 0,
      turnstone_matches, NULL, NULL, 1, 0},
-    {(uint32_t)sizeof(nplug_sheet), "wheel-046d", "", (nplug_kind)5, 10, 62, 0,
+    {(uint32_t)sizeof(nplug_sheet), "wheel-046d", "", (nplug_device_kind)5, 10, 62, 0,
      wheel_046d_matches, wheel_046d_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "wheel-1038-1410", "", (nplug_kind)5, 1, 24, 0,
+    {(uint32_t)sizeof(nplug_sheet), "wheel-1038-1410", "", (nplug_device_kind)5, 1, 24, 0,
      wheel_1038_1410_matches, wheel_1038_1410_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "whimbrel-air", "harbour-marks", (nplug_kind)3, 2, 22, 6,
+    {(uint32_t)sizeof(nplug_sheet), "whimbrel-air", "harbour-marks", (nplug_device_kind)3, 2, 22, 6,
      whimbrel_air_matches, whimbrel_air_wires, whimbrel_air_prints, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "whimbrel", "harbour-marks", (nplug_kind)3, 2, 22, 6,
+    {(uint32_t)sizeof(nplug_sheet), "whimbrel", "harbour-marks", (nplug_device_kind)3, 2, 22, 6,
      whimbrel_matches, whimbrel_wires, whimbrel_prints, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "window-keyboard", "", (nplug_kind)1, 1, 0, 0,
+    {(uint32_t)sizeof(nplug_sheet), "window-keyboard", "", (nplug_device_kind)1, 1, 0, 0,
      window_keyboard_matches, NULL, NULL, 1, 0},
-    {(uint32_t)sizeof(nplug_sheet), "window-mouse", "", (nplug_kind)2, 1, 12, 0,
+    {(uint32_t)sizeof(nplug_sheet), "window-mouse", "", (nplug_device_kind)2, 1, 12, 0,
      window_mouse_matches, window_mouse_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "window-pad", "", (nplug_kind)3, 1, 21, 0,
+    {(uint32_t)sizeof(nplug_sheet), "window-pad", "", (nplug_device_kind)3, 1, 21, 0,
      window_pad_matches, window_pad_wires, NULL, 0, 0},
-    {(uint32_t)sizeof(nplug_sheet), "window-touch", "", (nplug_kind)6, 1, 30, 0,
+    {(uint32_t)sizeof(nplug_sheet), "window-touch", "", (nplug_device_kind)6, 1, 30, 0,
      window_touch_matches, window_touch_wires, NULL, 0, 0},
 };
 

@@ -24,7 +24,7 @@ static bool wire_of_key(const np_signal *about, nplug_wire *wire)
 
     memset(wire, 0, sizeof *wire);
     if (about->space == NPLUG_SPACE_EVDEV && about->code >> 16 == EVDEV_KEY)
-        wire->control = nplug_key_of_kernel(usage);
+        wire->control = nplug_key_from_kernel(usage);
     /* W3C UI Events gives the key of usage 0x32 (ISO boards) the code of 0x31: no board has both.
      */
     if (about->space == NPLUG_SPACE_HID && about->code >> 16 == KEY_PAGE && usage < 1024)
@@ -37,7 +37,7 @@ static bool wire_of_key(const np_signal *about, nplug_wire *wire)
 static bool is_meant(const np_plan *plan, const nplug_wire *wire, uint32_t node)
 {
     if (!wire->node) return node == plan->from->chief;
-    return node == np_devices_node_like(plan->devices, plan->device, (nplug_kind)wire->node);
+    return node == np_devices_node_like(plan->devices, plan->device, (nplug_device_kind)wire->node);
 }
 
 /* Whether a sheet's wire is a signal's.  What a sensor says means something only where the hardware
@@ -45,7 +45,7 @@ static bool is_meant(const np_plan *plan, const nplug_wire *wire, uint32_t node)
 static bool reads(const nplug_wire *wire, const np_signal *about)
 {
     if (wire->space != about->space || wire->code != about->code) return false;
-    return wire->reading != NPLUG_READ_SENSED || wire->flags & NPLUG_WIRE_HAS_RANGE ||
+    return wire->reading != NPLUG_READING_SENSED || wire->flags & NPLUG_WIRE_HAS_RANGE ||
            about->resolution > 0;
 }
 
@@ -109,20 +109,20 @@ static int32_t rest_of(const np_wire *wire, const nplug_wire *from)
 {
     if (from->flags & NPLUG_WIRE_HAS_REST) return from->rest;
     switch (from->reading) {
-    case NPLUG_READ_FROM_LOW:
+    case NPLUG_READING_FROM_LOW:
         return wire->low;
-    case NPLUG_READ_FROM_HIGH:
+    case NPLUG_READING_FROM_HIGH:
         return wire->high;
-    case NPLUG_READ_ROUND_UP:
-    case NPLUG_READ_ROUND_RIGHT:
-    case NPLUG_READ_ROUND_DOWN:
-    case NPLUG_READ_ROUND_LEFT:
-    case NPLUG_READ_ROUND_X:
-    case NPLUG_READ_ROUND_Y:
+    case NPLUG_READING_ROUND_UP:
+    case NPLUG_READING_ROUND_RIGHT:
+    case NPLUG_READING_ROUND_DOWN:
+    case NPLUG_READING_ROUND_LEFT:
+    case NPLUG_READING_ROUND_X:
+    case NPLUG_READING_ROUND_Y:
         return wire->low > INT32_MIN ? wire->low - 1 : wire->low; /* no place at all */
-    case NPLUG_READ_PRESENT:
+    case NPLUG_READING_PRESENT:
         return -1;
-    case NPLUG_READ_SCALED:
+    case NPLUG_READING_SCALED:
         return wire->component == 6 ? wire->high : 0; /* not turned: (0, 0, 0, 1) */
     default:
         return np_number_middle(wire->low, wire->high);
@@ -179,7 +179,7 @@ static void set_delta(np_wire *wire, const nplug_wire *from, int32_t raw)
 /* A sensor's high end says how many counts are one, its low end whether it turns. */
 static void set_sensed(np_wire *wire, const nplug_wire *from, const np_signal *about)
 {
-    wire->low = NPLUG_CONTROL_PLACE(from->control) == NPLUG_PAD_GYRO;
+    wire->low = NPLUG_CONTROL_INDEX(from->control) == NPLUG_PAD_GYRO;
     wire->high = from->flags & NPLUG_WIRE_HAS_RANGE ? from->max : about->resolution;
     wire->rest = 0;
 }
@@ -188,7 +188,7 @@ static void set_ends(np_wire *wire, const nplug_wire *from, const np_signal *abo
 {
     if (about->nature == NPLUG_NATURE_DELTA)
         set_delta(wire, from, raw);
-    else if (from->reading == NPLUG_READ_SENSED)
+    else if (from->reading == NPLUG_READING_SENSED)
         set_sensed(wire, from, about);
     else
         set_range(wire, from, about);
@@ -220,7 +220,8 @@ static void mark_control(np_control *control, const np_wire *wire, const nplug_w
     if (from->flags & NPLUG_WIRE_SQUARE) control->flags |= NP_CONTROL_SQUARE;
     if (from->flags & NPLUG_WIRE_GUESS) control->flags |= NP_CONTROL_GUESS;
     if (beside) control->flags |= NP_CONTROL_ASIDE;
-    if (control->nature == NPLUG_NATURE_AXIS && (wire->how & NP_WIRE_READING) == NPLUG_READ_WHOLE)
+    if (control->nature == NPLUG_NATURE_AXIS &&
+        (wire->how & NP_WIRE_READING) == NPLUG_READING_WHOLE)
         control->flags |= NP_CONTROL_BOTH;
 }
 
@@ -240,7 +241,7 @@ static void lay_wire(np_controls *controls, np_devices *devices, const np_plan *
     mark_control(&controls->list[wire->control], wire, from,
                  plan->beside[about->node] && sheet_of(plan, about) == plan->beside[about->node]);
     if (plan->from->generic) wire->how |= NP_WIRE_ASKS;
-    if (from->bounce) np_devices_bounces(devices, signal, from->bounce);
+    if (from->debounce_ms) np_devices_bounces(devices, signal, from->debounce_ms);
     if (devices->flags[signal] & NP_SIGNAL_SILENT) np_devices_rest(devices, signal, wire->rest);
 }
 

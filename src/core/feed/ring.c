@@ -91,7 +91,7 @@ static void pay(nplug_ring *ring, nplug_time time)
         if (ring->owed[i].said) continue;
         stale.time = time;
         stale.device = ring->owed[i].device;
-        stale.kind = NPLUG_REPORT_STALE;
+        stale.kind = NPLUG_REPORT_DROPPED;
         ring->owed[i].said = true;
         ring->owed[i].at = ring->write;
         put(ring, &stale);
@@ -112,7 +112,7 @@ static nplug_result give_up(nplug_ring *ring, const nplug_report *report, uint32
     owe(ring, report->device);
     for (; ring->write != ring->head; ring->write--)
         owe(ring, ring->slots[(ring->write - 1) & ring->mask].device);
-    ring->broken = (report->flags & NPLUG_REPORT_MORE) != 0;
+    ring->broken = (report->flags & NPLUG_REPORT_FLAG_MORE) != 0;
     ring->device = report->device;
     return result;
 }
@@ -121,14 +121,14 @@ static nplug_result give_up(nplug_ring *ring, const nplug_report *report, uint32
 static void close_group(nplug_ring *ring)
 {
     if (ring->write == ring->head) return;
-    ring->slots[(ring->write - 1) & ring->mask].flags &= (uint8_t)~NPLUG_REPORT_MORE;
+    ring->slots[(ring->write - 1) & ring->mask].flags &= (uint8_t)~NPLUG_REPORT_FLAG_MORE;
     publish(ring);
 }
 
 /* Puts one report into the open group, or drops it as movement where room is short. */
 static void put_or_drop(nplug_ring *ring, const nplug_report *report)
 {
-    bool moves = (report->flags & NPLUG_REPORT_MOVES) != 0;
+    bool moves = (report->flags & NPLUG_REPORT_FLAG_MOVES) != 0;
 
     if (moves && !ring->lossless && in_last_quarter(ring)) {
         count_one(&ring->moves_dropped, 1);
@@ -142,7 +142,7 @@ static void put_or_drop(nplug_ring *ring, const nplug_report *report)
 static bool passed_over(nplug_ring *ring, const nplug_report *report)
 {
     if (!ring->broken) return false;
-    ring->broken = report->device == ring->device && report->flags & NPLUG_REPORT_MORE;
+    ring->broken = report->device == ring->device && report->flags & NPLUG_REPORT_FLAG_MORE;
     return report->device == ring->device;
 }
 
@@ -156,7 +156,7 @@ static nplug_result push_one(nplug_ring *ring, const nplug_report *report)
     if (filled(ring) >= slots_of(ring))
         return give_up(ring, report, &ring->reports_dropped, open + 1, NPLUG_ERR_FULL);
     put_or_drop(ring, report);
-    if (!(report->flags & NPLUG_REPORT_MORE)) close_group(ring);
+    if (!(report->flags & NPLUG_REPORT_FLAG_MORE)) close_group(ring);
     return NPLUG_OK;
 }
 
@@ -185,7 +185,7 @@ static size_t whole_groups(const nplug_report *reports, size_t count, size_t lon
 
     do {
         end = count - whole < longest ? count : whole + longest;
-        while (end > whole && reports[end - 1].flags & NPLUG_REPORT_MORE)
+        while (end > whole && reports[end - 1].flags & NPLUG_REPORT_FLAG_MORE)
             end--;
         if (end == whole) break;
         whole = end;
@@ -238,8 +238,8 @@ nplug_result nplug_push_text(nplug_ring *ring, nplug_time time, uint32_t device,
     report.signal = (uint16_t)which;
     while (*text && result == NPLUG_OK) {
         size_t length = strlen(text) < 16 ? strlen(text) : 16;
-        memset(report.as.text, 0, sizeof report.as.text);
-        memcpy(report.as.text, text, length);
+        memset(report.data.text, 0, sizeof report.data.text);
+        memcpy(report.data.text, text, length);
         result = nplug_push(ring, &report, 1);
         text += length;
     }

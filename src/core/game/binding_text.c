@@ -239,19 +239,19 @@ static bool check_kind(np_reader *in, const char *word)
         return np_reader_fail(in, "is a pose: read it by nplug_control_pose", word, length);
     if (nature == NPLUG_NATURE_SENSOR)
         return np_reader_fail(in, "is a sensor: read it by nplug_control_sensor", word, length);
-    if (in->action->kind == NPLUG_BUTTON && !has_press(in))
+    if (in->action->kind == NPLUG_ACTION_BUTTON && !has_press(in))
         return np_reader_fail(in,
                               "has no single press: a button takes a button, a key, a trigger or "
                               "one direction (pad:stick-left.up)",
                               word, length);
-    if (in->binding.gesture != NPLUG_GESTURE_PRESS && in->action->kind != NPLUG_BUTTON)
+    if (in->binding.gesture != NPLUG_GESTURE_PRESS && in->action->kind != NPLUG_ACTION_BUTTON)
         return np_reader_fail(in, "says how a press is made: that is for buttons", word, length);
-    if (in->action->kind == NPLUG_LEVEL && in->binding.shape == NP_SHAPE_CROSS)
+    if (in->action->kind == NPLUG_ACTION_LEVEL && in->binding.shape == NP_SHAPE_CROSS)
         return np_reader_fail(in, "are four keys: a level takes one or two", word, length);
     if (nature == NPLUG_NATURE_DELTA && !np_shaping_suits_deltas(&in->shaping))
         return np_reader_fail(in, "moves without ends: scale= and invert= are all that shapes it",
                               word, length);
-    if ((in->action->kind == NPLUG_BUTTON || in->action->kind == NPLUG_MOTION) &&
+    if ((in->action->kind == NPLUG_ACTION_BUTTON || in->action->kind == NPLUG_ACTION_MOTION) &&
         (in->shaping.rise > 0.0f || in->shaping.fall > 0.0f))
         return np_reader_fail(in, "rise= and fall= make a level or a vector of buttons", word,
                               length);
@@ -264,7 +264,8 @@ static bool check_vector(np_reader *in, const char *word)
     unsigned components = 1;
 
     look_at(in->driving[0], &components);
-    if (in->action->kind != NPLUG_VECTOR || in->binding.shape == NP_SHAPE_CROSS || components == 2)
+    if (in->action->kind != NPLUG_ACTION_VECTOR || in->binding.shape == NP_SHAPE_CROSS ||
+        components == 2)
         return true;
     return np_reader_fail(in, "has one direction: a vector takes a stick or four keys", word,
                           length_of(in, word));
@@ -321,7 +322,7 @@ static void tell(const np_reader *in)
     nplug_binding binding;
 
     memset(&binding, 0, sizeof binding);
-    binding.place = in->place;
+    binding.index = in->place;
     binding.column = in->column;
     binding.held_count = in->with_count;
     binding.driving_count = in->driving_count;
@@ -330,8 +331,8 @@ static void tell(const np_reader *in)
     memcpy(binding.driving, in->driving, sizeof binding.driving);
     binding.gesture = (nplug_gesture)in->binding.gesture;
     binding.taps = in->binding.taps;
-    binding.wait = in->binding.wait;
-    binding.every = in->binding.every;
+    binding.wait_us = in->binding.wait;
+    binding.every_us = in->binding.every;
     binding.kind = in->filter.kind;
     memcpy(binding.family, in->filter.family, sizeof binding.family);
     memcpy(binding.sheet, in->filter.sheet, sizeof binding.sheet);
@@ -401,7 +402,7 @@ nplug_result nplug_read_bindings(nplug_action_kind kind, const char *from, nplug
     nplug_action_def action = {"", kind, from, 0};
     np_reader in;
 
-    if ((unsigned)kind > NPLUG_MOTION) return NPLUG_ERR_ARGUMENT;
+    if ((unsigned)kind > NPLUG_ACTION_MOTION) return NPLUG_ERR_ARGUMENT;
     memset(&in, 0, sizeof in);
     in.action = &action;
     in.each = each;

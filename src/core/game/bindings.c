@@ -300,8 +300,8 @@ static void add_to_action(np_game *game, uint32_t binding)
 /* Whether it matters when a binding's value changes, and not only to which one. */
 static bool must_see_all(const np_game *game, const np_binding *binding)
 {
-    return binding->kind == NPLUG_MOTION ||
-           (binding->kind != NPLUG_BUTTON &&
+    return binding->kind == NPLUG_ACTION_MOTION ||
+           (binding->kind != NPLUG_ACTION_BUTTON &&
             game->rules[binding->action].merge == NPLUG_MERGE_LATEST);
 }
 
@@ -310,7 +310,7 @@ static void count_giving(np_game *game, uint32_t source, const np_binding *bindi
 {
     np_source *about = &game->sources[source];
 
-    if (binding->kind == NPLUG_BUTTON) return;
+    if (binding->kind == NPLUG_ACTION_BUTTON) return;
     about->gives = (uint16_t)(about->gives + by);
     if (must_see_all(game, binding)) about->watched = (uint16_t)(about->watched + by);
 }

@@ -70,7 +70,7 @@ const np_shaping *np_comfort_shaping(const np_game_room *room, uint32_t player, 
 /* Reads a text of comfort into the reader's wish and shaping; false where it is wrong. */
 static bool read_wish(const np_game_room *room, uint32_t action, const char *text, np_reader *in)
 {
-    static const nplug_action_def every = {"comfort", NPLUG_BUTTON, "", 0};
+    static const nplug_action_def every = {"comfort", NPLUG_ACTION_BUTTON, "", 0};
 
     memset(in, 0, sizeof *in);
     in->out = room->out;
@@ -82,7 +82,7 @@ static bool read_wish(const np_game_room *room, uint32_t action, const char *tex
     in->wish.waits = in->wish.rumble = 1.0f;
     for (np_reader_skip_blanks(in); in->at < in->end; np_reader_skip_blanks(in))
         if (!np_option_read(in)) return false;
-    if (in->wish.toggle > 0.0f && in->action->kind != NPLUG_BUTTON)
+    if (in->wish.toggle > 0.0f && in->action->kind != NPLUG_ACTION_BUTTON)
         return np_reader_fail_here(in, "toggle is for buttons: other actions have values");
     return true;
 }

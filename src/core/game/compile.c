@@ -18,14 +18,14 @@ static void digest_rules(np_digest *digest, const nplug_game *def)
         np_digest_u64(digest,
                       ((uint64_t)def->layers[i].on << 32) | (uint32_t)def->layers[i].priority);
     }
-    for (uint32_t i = 0; i < def->rule_count; i++) {
-        const nplug_action_rule *rule = &def->rules[i];
+    for (uint32_t i = 0; i < def->policy_count; i++) {
+        const nplug_action_policy *rule = &def->policies[i];
         np_digest_u64(digest, ((uint64_t)rule->action << 32) | rule->one_of);
         np_digest_u64(digest, ((uint64_t)rule->merge << 32) | rule->opposite | rule->keep << 8 |
                                   (uint64_t)rule->stays << 16);
         for (uint32_t b = 0; b < rule->band_count; b++) {
             digest->hash = hash_word(digest->hash, rule->bands[b].name);
-            np_digest_float(digest, rule->bands[b].from);
+            np_digest_float(digest, rule->bands[b].begin);
         }
     }
 }
@@ -34,7 +34,7 @@ static void digest_seats(np_digest *digest, const nplug_game *def)
 {
     digest->hash = hash_word(hash_word(digest->hash, def->join), def->leave);
     np_digest_u64(digest, ((uint64_t)def->seat_kinds << 32) | def->unfocused_kinds);
-    np_digest_u64(digest, ((uint64_t)def->waits_ms << 32) | def->wobble_ms);
+    np_digest_u64(digest, ((uint64_t)def->seat_wait_ms << 32) | def->wobble_ms);
     for (uint32_t i = 0; i < def->part_count; i++)
         digest->hash = hash_word(hash_word(digest->hash, def->parts[i].name), def->parts[i].keys);
 }
@@ -47,7 +47,7 @@ static uint64_t digest_game(const np_game *game)
     np_digest_u64(&digest, ((uint64_t)def->seats << 32) | def->players);
     for (uint32_t i = 0; i < def->action_count; i++) {
         const nplug_action_def *action = np_game_action(game, i);
-        digest.hash = hash_word(hash_word(digest.hash, action->name), action->from);
+        digest.hash = hash_word(hash_word(digest.hash, action->name), action->bindings);
         np_digest_u64(&digest, ((uint64_t)action->kind << 32) | action->layer);
     }
     digest_rules(&digest, def);
@@ -100,7 +100,7 @@ static void rank_layers(np_game *game)
         }
 }
 
-static bool is_sound_rule(const np_game *game, const nplug_action_rule *rule)
+static bool is_sound_rule(const np_game *game, const nplug_action_policy *rule)
 {
     bool sound = rule->action < game->def.action_count && rule->one_of <= 255 &&
                  (unsigned)rule->merge <= NPLUG_MERGE_ADDED &&
@@ -108,7 +108,7 @@ static bool is_sound_rule(const np_game *game, const nplug_action_rule *rule)
                  (unsigned)rule->keep <= NPLUG_KEEP_ALL && (rule->band_count == 0 || rule->bands);
 
     for (uint32_t b = 0; sound && b < rule->band_count; b++)
-        sound = rule->bands[b].name && (b == 0 || rule->bands[b].from > rule->bands[b - 1].from);
+        sound = rule->bands[b].name && (b == 0 || rule->bands[b].begin > rule->bands[b - 1].begin);
     return sound;
 }
 
@@ -120,10 +120,10 @@ static nplug_result take_rules(np_game_room *room)
     game->ruled = game->def.seats == NPLUG_SEATS_BY_ACTION;
     for (uint32_t i = 0; i < game->def.action_count; i++) {
         game->rules[i].kind = (uint8_t)np_game_action(game, i)->kind;
-        game->timed |= game->rules[i].kind == NPLUG_MOTION;
+        game->timed |= game->rules[i].kind == NPLUG_ACTION_MOTION;
     }
-    for (uint32_t i = 0; i < game->def.rule_count; i++) {
-        const nplug_action_rule *rule = &game->def.rules[i];
+    for (uint32_t i = 0; i < game->def.policy_count; i++) {
+        const nplug_action_policy *rule = &game->def.policies[i];
         if (!is_sound_rule(game, rule) || i > 254) return fail(room, "rule", i);
         if (game->rules[rule->action].number)
             return fail(room, "two rules for action", rule->action);
@@ -152,7 +152,8 @@ static nplug_result check_actions(const np_game_room *room)
     for (uint32_t i = 0; i < game->def.action_count; i++) {
         const nplug_action_def *action = np_game_action(game, i);
         if (!action->name) return fail(room, "no name for action", i);
-        if ((unsigned)action->kind > NPLUG_MOTION) return fail(room, "the kind of action", i);
+        if ((unsigned)action->kind > NPLUG_ACTION_MOTION)
+            return fail(room, "the kind of action", i);
         if (action->layer >= layers) return fail(room, "the layer of action", i);
     }
     return NPLUG_OK;
@@ -162,7 +163,7 @@ uint32_t np_game_button(const np_game *game, const char *name)
 {
     for (uint32_t i = 0; name && i < game->def.action_count; i++) {
         const nplug_action_def *action = np_game_action(game, i);
-        if (action->kind == NPLUG_BUTTON && strcmp(action->name, name) == 0) return i;
+        if (action->kind == NPLUG_ACTION_BUTTON && strcmp(action->name, name) == 0) return i;
     }
     return NP_NO_INDEX;
 }
@@ -196,7 +197,7 @@ static nplug_result read_bindings(np_game_room *room)
     for (uint32_t i = 0; i < game->def.action_count; i++) {
         in.action = np_game_action(game, i);
         in.number = i;
-        if (!np_action_read(&in, in.action->from)) return in.result;
+        if (!np_action_read(&in, in.action->bindings)) return in.result;
     }
     return NPLUG_OK;
 }
@@ -218,7 +219,7 @@ static nplug_result check_game(const np_game_room *room, const nplug_game *def)
     if (def->size != sizeof *def || def->action_size < sizeof(nplug_action_def))
         return NPLUG_ERR_SIZE;
     if ((unsigned)def->seats > NPLUG_SEATS_BY_ARRIVAL) return NPLUG_ERR_ARGUMENT;
-    if ((def->layer_count && !def->layers) || (def->rule_count && !def->rules) ||
+    if ((def->layer_count && !def->layers) || (def->policy_count && !def->policies) ||
         (def->shaper_count && !def->shapers) || def->shaper_count > 255)
         return NPLUG_ERR_ARGUMENT;
     if (def->action_count > room->limits->actions || def->players > room->limits->players ||

@@ -90,7 +90,7 @@ typedef enum np_shape {
 
 /* Which devices a source may be of: 0 and "" where it does not matter. */
 typedef struct np_filter {
-    nplug_kind kind;
+    nplug_device_kind kind;
     char family[24], sheet[24];
     uint8_t confirm; /* 0, or which of south and east confirms on them: an NPLUG_PAD number */
 } np_filter;

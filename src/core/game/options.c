@@ -143,10 +143,10 @@ static bool read_kind(np_reader *in, float *into)
     size_t length = skip_word(in);
 
     (void)into;
-    for (int kind = 1; kind < NPLUG_KINDS; kind++) {
-        const char *name = nplug_kind_name((nplug_kind)kind);
+    for (int kind = 1; kind < NP_KINDS; kind++) {
+        const char *name = nplug_kind_name((nplug_device_kind)kind);
         if (strlen(name) != length || memcmp(name, word, length) != 0) continue;
-        in->filter.kind = (nplug_kind)kind;
+        in->filter.kind = (nplug_device_kind)kind;
         return true;
     }
     return false;

@@ -67,8 +67,8 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
     case NPLUG_COMMAND_CLAIM:
         np_players_claim(&nest->player, command, time);
         break;
-    case NPLUG_COMMAND_YIELD:
-        np_players_yield(&nest->player, command);
+    case NPLUG_COMMAND_UNCLAIM:
+        np_players_unclaim(&nest->player, command);
         break;
     case NPLUG_COMMAND_LEAVE:
         np_players_leave(&nest->player, command->player, 0);
@@ -105,7 +105,7 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
         np_wake_pick(nest);
         break;
     case NPLUG_COMMAND_PICK_END:
-        np_pick_stop(&nest->action, NPLUG_EVENT_CANCELLED, time);
+        np_pick_stop(&nest->action, NPLUG_EVENT_FLAG_CANCELLED, time);
         np_wake_pick(nest);
         break;
     case NPLUG_COMMAND_IGNORE:

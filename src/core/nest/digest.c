@@ -97,7 +97,7 @@ static void add_codes(np_digest *digest, const uint32_t *codes, uint32_t count)
         np_digest_u64(digest, codes[i]);
 }
 
-static void add_match(np_digest *digest, const nplug_match *match)
+static void add_match(np_digest *digest, const nplug_rule *match)
 {
     np_digest_u64(digest, (uint64_t)match->bus << 48 | (uint64_t)match->vendor << 32 |
                               (uint64_t)match->product << 16 | match->version);
@@ -112,7 +112,7 @@ static void add_wire(np_digest *digest, const nplug_wire *wire)
 {
     np_digest_u64(digest, (uint64_t)wire->code << 32 | (uint64_t)wire->control << 16 |
                               (uint64_t)wire->component << 8 | wire->space);
-    np_digest_u64(digest, (uint64_t)wire->bounce << 24 | (uint64_t)wire->node << 16 |
+    np_digest_u64(digest, (uint64_t)wire->debounce_ms << 24 | (uint64_t)wire->node << 16 |
                               (uint64_t)wire->reading << 8 | wire->flags);
     np_digest_u64(digest, (uint64_t)(uint32_t)wire->rest << 32 | (uint32_t)wire->min);
     np_digest_u64(digest, (uint32_t)wire->max);
@@ -122,8 +122,8 @@ static void add_sheet(np_digest *digest, const nplug_sheet *sheet)
 {
     add_text(digest, sheet->name);
     np_digest_u64(digest, (uint64_t)sheet->kind << 32 | sheet->confirm << 8 | sheet->keys);
-    for (uint32_t i = 0; i < sheet->match_count; i++)
-        add_match(digest, &sheet->matches[i]);
+    for (uint32_t i = 0; i < sheet->rule_count; i++)
+        add_match(digest, &sheet->rules[i]);
     for (uint32_t i = 0; i < sheet->wire_count; i++)
         add_wire(digest, &sheet->wires[i]);
 }
@@ -136,7 +136,7 @@ static void add_calibration(np_digest *digest, const nplug_calibration *one)
     np_digest_u64(digest, (uint32_t)one->rest);
 }
 
-uint64_t nplug_known_digest(const nplug_nest *nest)
+uint64_t nplug_given_digest(const nplug_nest *nest)
 {
     np_digest digest = {NP_HASH_START};
 

@@ -165,7 +165,7 @@ void np_hotplug_battery(nplug_nest *nest, uint32_t device, const nplug_report *r
                          np_devices_handle(&nest->device.devices, device), 0);
     event->count = (uint64_t)about->battery;
     event->value.x = (float)about->battery / 100.0f;
-    event->flags = about->battery <= NP_BATTERY_LOW && !about->charging ? NPLUG_EVENT_LOW : 0;
+    event->flags = about->battery <= NP_BATTERY_LOW && !about->charging ? NPLUG_EVENT_FLAG_LOW : 0;
 }
 
 /* --- what is printed on keys ------------------------------------------------------------------ */
@@ -184,7 +184,7 @@ static nplug_control ask(const np_feed_port *port, const np_game *game, nplug_co
     size_t head = strlen(name), length;
     nplug_control label;
 
-    length = port->port->key_label(port->self, (uint16_t)NPLUG_CONTROL_PLACE(key), name + head,
+    length = port->port->key_label(port->self, (uint16_t)NPLUG_CONTROL_INDEX(key), name + head,
                                    sizeof name - head);
     if (length == 0 || length > 2) return 0;
     label = nplug_control_from_name(name, head + length);
@@ -200,8 +200,8 @@ static void tell_label(nplug_nest *nest, uint32_t device, nplug_control key, npl
     report.time = time;
     report.device = node & NP_RING_FOLDED_MAX;
     report.kind = NPLUG_REPORT_LABEL;
-    report.signal = (uint16_t)NPLUG_CONTROL_PLACE(key);
-    report.as.value = (int32_t)NPLUG_CONTROL_PLACE(label);
+    report.signal = (uint16_t)NPLUG_CONTROL_INDEX(key);
+    report.data.value = (int32_t)NPLUG_CONTROL_INDEX(label);
     if (nest->recorder.size) np_record_report(nest, node >> 24, &report, NP_NONE);
     np_hotplug_label(nest, device, &report, time);
 }

@@ -116,7 +116,7 @@ nplug_result nplug_open(const nplug_setup *setup, void *block, size_t size, nplu
     return NPLUG_OK;
 }
 
-void nplug_shut(nplug_nest *nest)
+void nplug_close(nplug_nest *nest)
 {
     if (nest) np_feed_stop(&nest->feed);
 }

@@ -134,7 +134,7 @@ void np_rebind_take(nplug_nest *nest, const nplug_command *command, nplug_time t
     const char *text = np_rebind_take_text(rebinds), *from;
 
     if (action >= nest->game.game.def.action_count) return;
-    from = np_game_action(&nest->game.game, action)->from;
+    from = np_game_action(&nest->game.game, action)->bindings;
     if (command->on) {
         bind(nest, player, action, text, time);
     } else if (np_rebind_own(rebinds, player, action) && player) {

@@ -32,11 +32,11 @@ static void hide_text(nplug_report *report)
 
     if (report->kind != NPLUG_REPORT_TEXT) return;
     if (report->signal != NPLUG_TEXT_SERIAL && report->signal != NPLUG_TEXT_UNIT) return;
-    while (length < sizeof report->as.text && report->as.text[length])
+    while (length < sizeof report->data.text && report->data.text[length])
         length++;
     if (length == 0) return;
-    np_text_add_hex(&text, np_hash(NP_HASH_START, report->as.text, length), 16);
-    memcpy(report->as.text, pseudonym, sizeof report->as.text);
+    np_text_add_hex(&text, np_hash(NP_HASH_START, report->data.text, length), 16);
+    memcpy(report->data.text, pseudonym, sizeof report->data.text);
 }
 
 /* The key that a signal is by its code, whether a wire reads it or not; 0 for none. */
@@ -45,7 +45,7 @@ static nplug_control key_of(const np_signal *signal)
     if (signal->space == NPLUG_SPACE_HID && signal->code >> 16 == 7)
         return NPLUG_CONTROL(NPLUG_CLASS_KEY, signal->code & 1023u);
     if (signal->space == NPLUG_SPACE_EVDEV && signal->code >> 16 == 1)
-        return nplug_key_of_kernel(signal->code & 0xffffu);
+        return nplug_key_from_kernel(signal->code & 0xffffu);
     return 0;
 }
 
@@ -101,7 +101,7 @@ static void hide_key(nplug_nest *nest, nplug_report *report, uint32_t signal)
     const np_node *node = &nest->device.devices.nodes[nest->device.devices.signals[signal].node];
     uint32_t shown = substitute(nest, node, signal);
 
-    if (report->as.value == 0) forget_mask(&nest->recorder, signal);
+    if (report->data.value == 0) forget_mask(&nest->recorder, signal);
     report->signal = shown == NP_NONE ? UINT16_MAX : (uint16_t)(shown - node->first_signal);
 }
 
@@ -123,14 +123,14 @@ void np_record_report(nplug_nest *nest, uint32_t port, const nplug_report *repor
 
     record.kind = NPLUG_RECORD_REPORT;
     record.port = (uint8_t)port;
-    record.as.report = *report;
-    hide_text(&record.as.report);
+    record.data.report = *report;
+    hide_text(&record.data.report);
     if (report->kind == NPLUG_REPORT_DEPART) {
         node = np_devices_node(&nest->device.devices, port << 24 | report->device);
         if (node != NP_NONE) forget_masks_of(nest, node);
     }
     if (signal != NP_NONE && np_record_hides(nest, signal))
-        hide_key(nest, &record.as.report, signal);
+        hide_key(nest, &record.data.report, signal);
     keep(&nest->recorder, &record);
 }
 
@@ -140,7 +140,7 @@ void np_record_command(nplug_nest *nest, const nplug_command *command)
 
     if (nest->recorder.size == 0) return;
     record.kind = NPLUG_RECORD_COMMAND;
-    record.as.command = *command;
+    record.data.command = *command;
     keep(&nest->recorder, &record);
 }
 
@@ -150,7 +150,7 @@ void np_record_step(nplug_nest *nest, nplug_time time)
 
     if (nest->recorder.size == 0) return;
     record.kind = NPLUG_RECORD_STEP;
-    record.as.step = time;
+    record.data.step = time;
     keep(&nest->recorder, &record);
 }
 

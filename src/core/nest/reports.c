@@ -223,12 +223,12 @@ static void take_value(nplug_nest *nest, uint32_t port, uint32_t node, const npl
         refuse(nest, node, report);
         return;
     }
-    if (np_devices_quick_value(&nest->device.devices, signal, report->as.value)) return;
-    nest->cancelled |= (report->flags & NPLUG_REPORT_CANCELLED) != 0;
+    if (np_devices_quick_value(&nest->device.devices, signal, report->data.value)) return;
+    nest->cancelled |= (report->flags & NPLUG_REPORT_FLAG_CANCELLED) != 0;
     if (about->presence == NP_HERE)
-        store(nest, signal, report->as.value, time);
+        store(nest, signal, report->data.value, time);
     else
-        np_devices_store(&nest->device.devices, signal, report->as.value);
+        np_devices_store(&nest->device.devices, signal, report->data.value);
 }
 
 /* The end of a resync: what was not named is at rest. */
@@ -319,15 +319,15 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
     run_group(nest, time);
     np_nest_advance(nest, time);
     if (nest->recorder.size) np_record_report(nest, port, report, NP_NONE);
-    if (report->kind >= NPLUG_REPORT_KINDS) {
+    if (report->kind >= NP_REPORT_KINDS) {
         np_feed_count(&nest->feed.counts.unknown_kind);
         np_out_once(&nest->out, NP_ONCE_KIND, "a report of no known kind:", report->kind);
-    } else if (report->kind == NPLUG_REPORT_STALE) {
+    } else if (report->kind == NPLUG_REPORT_DROPPED) {
         mark_stale(nest, port, report->device);
     } else if (report->kind == NPLUG_REPORT_LAYOUT) {
         np_hotplug_ask_all_labels(nest, time);
     } else if (report->kind == NPLUG_REPORT_FOCUS) {
-        np_wake_focus(nest, report->as.value != 0, time);
+        np_wake_focus(nest, report->data.value != 0, time);
     } else if (report->kind == NPLUG_REPORT_ARRIVE) {
         begin(nest, port, report, time);
     } else if ((node = np_devices_node(&nest->device.devices, port << 24 | report->device)) !=
@@ -372,11 +372,11 @@ static bool take_changes(nplug_nest *nest, const np_node *node, const nplug_repo
         if (report->device == NP_RING_END || report->kind != NPLUG_REPORT_VALUE ||
             report->signal >= node->signals || node->presence != NP_HERE)
             return false;
-        if (!np_devices_quick_value(&nest->device.devices, signal, report->as.value)) {
-            nest->cancelled |= (report->flags & NPLUG_REPORT_CANCELLED) != 0;
-            store(nest, signal, report->as.value, time);
+        if (!np_devices_quick_value(&nest->device.devices, signal, report->data.value)) {
+            nest->cancelled |= (report->flags & NPLUG_REPORT_FLAG_CANCELLED) != 0;
+            store(nest, signal, report->data.value, time);
         }
-        if (!(report->flags & NPLUG_REPORT_MORE)) break;
+        if (!(report->flags & NPLUG_REPORT_FLAG_MORE)) break;
     }
     ++*at;
     run_group(nest, time);
@@ -396,10 +396,11 @@ static nplug_report report_of_group(nplug_nest *nest, uint32_t port, uint32_t pl
     const nplug_ring *ring = &nest->feed.ports[port].ring;
     nplug_report report = *np_ring_at(ring, place);
 
-    if (!(report.flags & NPLUG_REPORT_MORE) || np_ring_at(ring, place + 1)->device == report.device)
+    if (!(report.flags & NPLUG_REPORT_FLAG_MORE) ||
+        np_ring_at(ring, place + 1)->device == report.device)
         return report;
     part_group(nest, port);
-    report.flags &= (uint8_t)~NPLUG_REPORT_MORE;
+    report.flags &= (uint8_t)~NPLUG_REPORT_FLAG_MORE;
     return report;
 }
 
@@ -417,7 +418,7 @@ static uint32_t take_reports(nplug_nest *nest, uint32_t port, uint32_t node, npl
         }
         take_other(nest, port, &report, time);
         node = np_devices_node(&nest->device.devices, port << 24 | report.device);
-    } while (report.flags & NPLUG_REPORT_MORE);
+    } while (report.flags & NPLUG_REPORT_FLAG_MORE);
     if (nest->device.devices.touched_count || nest->out.outbox.count) run_group(nest, time);
     return count;
 }
@@ -466,7 +467,7 @@ static void take_nobody(nplug_nest *nest, uint32_t port, const nplug_report *rep
 static bool is_nobody(const nplug_ring *ring, const nplug_report *report)
 {
     return report->device > np_ring_device_max(ring) &&
-           (report->device != NPLUG_PORT_DEVICE_ALL || report->kind != NPLUG_REPORT_STALE);
+           (report->device != NPLUG_PORT_DEVICE_ALL || report->kind != NPLUG_REPORT_DROPPED);
 }
 
 /* Takes one group whole, by the longer way.  A group is one device's, so its node is looked up

@@ -31,7 +31,7 @@ static void fire_timer(nplug_nest *nest, nplug_time silence)
     } else if (timer.kind == NP_TIMER_TAP) {
         np_gestures_settled(&nest->action, timer.a, timer.b, timer.due);
     } else if (timer.kind == NP_TIMER_PICK) {
-        np_pick_stop(&nest->action, NPLUG_EVENT_LATE, timer.due);
+        np_pick_stop(&nest->action, NPLUG_EVENT_FLAG_LATE, timer.due);
         np_wake_pick(nest);
     } else if (timer.kind == NP_TIMER_WOBBLE) {
         np_hotplug_gone(nest, timer.b, timer.due);

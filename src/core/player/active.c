@@ -17,7 +17,7 @@
 /* Which sort of set a device belongs to; 0: it is one for itself. */
 static uint8_t set_of(const np_player_room *room, uint32_t device)
 {
-    static const uint8_t sets[NPLUG_KINDS] = {
+    static const uint8_t sets[NP_KINDS] = {
         [NPLUG_KIND_KEYBOARD] = 1, [NPLUG_KIND_MOUSE] = 1,     [NPLUG_KIND_STICK] = 2,
         [NPLUG_KIND_WHEEL] = 3,    [NPLUG_KIND_HAND_LEFT] = 4, [NPLUG_KIND_HAND_RIGHT] = 4,
         [NPLUG_KIND_HEADSET] = 4};
@@ -74,7 +74,7 @@ static np_shown shown_of(const np_player_room *room, const np_active *active)
     shown.sort = 0;
     if (device == NP_NONE) return shown;
     shown.family = np_active_family(room, device);
-    shown.sort = set_of(room, device) ? NPLUG_KINDS + (uint32_t)set_of(room, device)
+    shown.sort = set_of(room, device) ? NP_KINDS + (uint32_t)set_of(room, device)
                                       : (uint32_t)room->recogniser->of[device].kind;
     return shown;
 }
@@ -94,7 +94,7 @@ static void tell(np_player_room *room, uint32_t player, const np_active *before,
     nplug_event *event = np_out_event(room->out, time, NPLUG_EVENT_ACTIVE, active->device, player);
 
     if (is_same_shown(shown_of(room, before), shown_of(room, active)))
-        event->flags = NPLUG_EVENT_SAME_PROMPTS;
+        event->flags = NPLUG_EVENT_FLAG_SAME_PROMPTS;
 }
 
 /* Where only the active set drives a player, all others are quiet. */

@@ -59,7 +59,7 @@ typedef struct np_players {
     uint32_t seated;      /* bit by player */
     uint32_t limit;       /* the most players of the game */
     uint32_t join, leave; /* actions that seat a player and end that, or NP_NO_INDEX */
-    nplug_seat_rule rule;
+    nplug_seats rule;
 } np_players;
 
 /* Whose a control is, whether it drives them now or not; 0: nobody's. */
@@ -119,7 +119,7 @@ void np_players_forget(np_player_room *room, uint32_t device);
 
 /* Commands, likewise.  Ignore: false where nothing changes. */
 void np_players_claim(np_player_room *room, const nplug_command *command, nplug_time time);
-void np_players_yield(np_player_room *room, const nplug_command *command);
+void np_players_unclaim(np_player_room *room, const nplug_command *command);
 bool np_players_ignore(np_player_room *room, const nplug_command *command);
 void np_players_join(np_player_room *room, const nplug_command *command, nplug_time time);
 void np_players_leave(np_player_room *room, uint32_t player, uint16_t flags);

@@ -44,7 +44,7 @@ uint32_t np_players_of(const np_players *players, uint32_t device)
 
 void np_players_divide(np_player_room *room, uint32_t device)
 {
-    nplug_kind kind = room->recogniser->of[device].kind;
+    nplug_device_kind kind = room->recogniser->of[device].kind;
     bool parted = kind == NPLUG_KIND_MOUSE || kind == NPLUG_KIND_KEYBOARD;
 
     room->players.parts[device].parts = parted ? (uint8_t)room->game->def.part_count : 0;

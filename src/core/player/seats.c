@@ -74,14 +74,14 @@ static bool go_together(const np_player_room *room, uint32_t a, uint32_t b)
            !leads(room, b);
 }
 
-static bool is_kind(const np_player_room *room, uint32_t device, nplug_kind kind)
+static bool is_kind(const np_player_room *room, uint32_t device, nplug_device_kind kind)
 {
     return room->recogniser->of[device].kind == kind;
 }
 
 /* Whether a device is one of this kind of which nobody else than who loses it has a part. */
-static bool may_have(const np_player_room *room, uint32_t device, nplug_kind kind, uint32_t part,
-                     uint32_t losers)
+static bool may_have(const np_player_room *room, uint32_t device, nplug_device_kind kind,
+                     uint32_t part, uint32_t losers)
 {
     const np_part *about = &room->players.parts[device];
 
@@ -231,11 +231,11 @@ static void take_place(np_player_room *room, uint32_t device, uint32_t gone)
 
     stop_missing(room, gone, players);
     if (parts != was.parts) {
-        give(room, device, 0, players, NPLUG_EVENT_RETURNED);
+        give(room, device, 0, players, NPLUG_EVENT_FLAG_RETURNED);
         return;
     }
     for (uint32_t i = 0; i <= parts; i++)
-        set_hearers(room, device, i, 0, was.hearers[i], NPLUG_EVENT_RETURNED);
+        set_hearers(room, device, i, 0, was.hearers[i], NPLUG_EVENT_FLAG_RETURNED);
 }
 
 /* Who waits for one part of a device that went: of the same one, where somebody does, else of the
@@ -258,7 +258,7 @@ static void take_over(np_player_room *room, uint32_t device, uint32_t part, uint
     uint32_t players = waiting_for_part(room, gone, part);
 
     stop_missing(room, gone, players);
-    set_hearers(room, device, part, ALL, players, NPLUG_EVENT_TAKEN_OVER);
+    set_hearers(room, device, part, ALL, players, NPLUG_EVENT_FLAG_TAKEN_OVER);
 }
 
 /* Which part of a device a control is in. */
@@ -303,17 +303,17 @@ void np_players_claim(np_player_room *room, const nplug_command *command, nplug_
 }
 
 /* Some players hear no part of a device any more. */
-static void yield(np_player_room *room, uint32_t device, uint32_t players)
+static void unclaim(np_player_room *room, uint32_t device, uint32_t players)
 {
     for (uint32_t i = 0; i <= NPLUG_PARTS_MAX; i++)
         set_hearers(room, device, i, players, 0, 0);
 }
 
-void np_players_yield(np_player_room *room, const nplug_command *command)
+void np_players_unclaim(np_player_room *room, const nplug_command *command)
 {
     uint32_t device = np_devices_here(room->devices, command->device);
 
-    if (device != NP_NONE) yield(room, device, command->player ? BIT(command->player) : ALL);
+    if (device != NP_NONE) unclaim(room, device, command->player ? BIT(command->player) : ALL);
 }
 
 bool np_players_ignore(np_player_room *room, const nplug_command *command)
@@ -326,7 +326,7 @@ bool np_players_ignore(np_player_room *room, const nplug_command *command)
     news.device = (uint16_t)device;
     news.on = command->on != 0;
     if (!np_players_is_news(room, &news)) return false;
-    yield(room, device, ALL);
+    unclaim(room, device, ALL);
     np_player_add(room, &news);
     return true;
 }
@@ -337,7 +337,7 @@ void np_players_leave(np_player_room *room, uint32_t player, uint16_t flags)
 
     if (!(room->players.seated & (1u << player))) return;
     for (uint32_t i = 0; i < room->devices->count; i++)
-        yield(room, room->devices->order[i], BIT(player));
+        unclaim(room, room->devices->order[i], BIT(player));
     for (uint32_t i = 0; i < room->devices->limit; i++)
         if (np_players_miss(room, i)) stop_missing(room, i, BIT(player));
     news.kind = NP_NEWS_LEFT;
@@ -404,7 +404,7 @@ static uint32_t owners_of_set(const np_player_room *room, uint32_t device)
 
 /* Those who have the part that mice belong to, of the first other device of a kind that anyone has
  * it of; where one of these kinds is shared. */
-static uint32_t owners_of_part(const np_player_room *room, uint32_t device, nplug_kind kind)
+static uint32_t owners_of_part(const np_player_room *room, uint32_t device, nplug_device_kind kind)
 {
     uint32_t part = np_parts_of_mice(&room->game->def);
 
@@ -467,7 +467,7 @@ void np_players_tell(np_player_room *room, const np_news *news, uint32_t was, ui
     uint32_t hearers = np_players_hearers(room, news);
 
     if ((was & ~hearers) & BIT(player)) {
-        np_players_event(room, NPLUG_EVENT_YIELD, news->device, player, time, 0)->count =
+        np_players_event(room, NPLUG_EVENT_UNCLAIM, news->device, player, time, 0)->count =
             news->part;
         np_active_end(room, player, time);
     }
@@ -488,7 +488,7 @@ void np_players_tell_waiting(np_player_room *room, uint32_t device, uint32_t pla
 
 void np_players_depart(np_player_room *room, uint32_t device, nplug_time time)
 {
-    nplug_time waits = (nplug_time)room->game->def.waits_ms * 1000;
+    nplug_time waits = (nplug_time)room->game->def.seat_wait_ms * 1000;
 
     room->misses_otherwise = true;
     if (waits && np_players_of(&room->players, device))
@@ -503,7 +503,7 @@ void np_players_waited(np_player_room *room, uint32_t device)
     for (uint32_t p = 1; p <= room->players.limit; p++)
         if ((waited >> p) & 1u && np_players_waits(room, p) &&
             np_players_missed(room, p, 0) == NP_NONE && room->players.rule != NPLUG_SEATS_ONE)
-            np_players_leave(room, p, NPLUG_EVENT_LATE);
+            np_players_leave(room, p, NPLUG_EVENT_FLAG_LATE);
 }
 
 void np_players_forget(np_player_room *room, uint32_t device)

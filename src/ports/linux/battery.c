@@ -82,7 +82,7 @@ void nl_battery_tell(nplug_linux *port, const nl_node *node, nplug_time now)
     report.device = nl_node_number(port, node);
     report.kind = NPLUG_REPORT_BATTERY;
     report.signal = node->charging;
-    report.as.value = node->charge;
+    report.data.value = node->charge;
     nplug_push(port->ring, &report, 1);
 }
 
@@ -93,7 +93,7 @@ static void push_signal(nplug_linux *port, const nl_node *node, nplug_time now)
     report.time = now;
     report.device = nl_node_number(port, node);
     report.signal = node->battery;
-    report.as.value = node->charge;
+    report.data.value = node->charge;
     nplug_push(port->ring, &report, 1);
 }
 

@@ -32,7 +32,7 @@ static void push_value(nplug_linux *port, const nl_node *node, nplug_time now, u
     report.time = now;
     report.device = nl_node_number(port, node);
     report.signal = signal;
-    report.as.value = value;
+    report.data.value = value;
     nplug_push(port->ring, &report, 1);
 }
 
@@ -153,8 +153,9 @@ static void add_event(nplug_linux *port, nl_node *node, const struct input_event
     memset(report, 0, sizeof *report);
     report->device = nl_node_number(port, node);
     report->signal = signal;
-    report->as.value = event->value;
-    report->flags = moves ? NPLUG_REPORT_MORE | NPLUG_REPORT_MOVES : NPLUG_REPORT_MORE;
+    report->data.value = event->value;
+    report->flags =
+        moves ? NPLUG_REPORT_FLAG_MORE | NPLUG_REPORT_FLAG_MOVES : NPLUG_REPORT_FLAG_MORE;
     node->count++;
 }
 
@@ -162,10 +163,10 @@ void nl_events_push(nplug_linux *port, nl_node *node)
 {
     for (uint32_t i = 0; i < node->count; i++) {
         node->frame[i].time = node->frame_time;
-        if (node->let_go) node->frame[i].flags |= NPLUG_REPORT_CANCELLED;
+        if (node->let_go) node->frame[i].flags |= NPLUG_REPORT_FLAG_CANCELLED;
     }
     if (node->count) {
-        node->frame[node->count - 1].flags &= (uint8_t)~NPLUG_REPORT_MORE;
+        node->frame[node->count - 1].flags &= (uint8_t)~NPLUG_REPORT_FLAG_MORE;
         nplug_push(port->ring, node->frame, node->count);
     }
     node->count = 0;
@@ -177,7 +178,8 @@ void nl_events_push(nplug_linux *port, nl_node *node)
 static bool is_all_let_go(const nl_node *node)
 {
     for (uint32_t i = 0; i < node->count; i++)
-        if (node->frame[i].as.value || node->frame[i].flags & NPLUG_REPORT_MOVES) return false;
+        if (node->frame[i].data.value || node->frame[i].flags & NPLUG_REPORT_FLAG_MOVES)
+            return false;
     return true;
 }
 

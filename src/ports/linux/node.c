@@ -189,11 +189,11 @@ static void push_signal(nplug_linux *port, nl_node *node, nplug_time now, uint32
     nplug_report report = report_of(port, node, now, NPLUG_REPORT_SIGNAL);
 
     report.signal = node->signals++;
-    report.as.signal.code = code;
-    report.as.signal.min = range.min;
-    report.as.signal.max = range.max;
-    report.as.signal.space = NPLUG_SPACE_EVDEV;
-    report.as.signal.nature = (uint8_t)nature;
+    report.data.signal.code = code;
+    report.data.signal.min = range.min;
+    report.data.signal.max = range.max;
+    report.data.signal.space = NPLUG_SPACE_EVDEV;
+    report.data.signal.nature = (uint8_t)nature;
     nplug_push(port->ring, &report, 1);
 }
 
@@ -204,9 +204,9 @@ static void push_detail(nplug_linux *port, const nl_node *node, nplug_time now, 
 
     if (!info->flat && !info->fuzz && !info->resolution) return;
     report.signal = signal;
-    report.as.detail.flat = info->flat;
-    report.as.detail.fuzz = info->fuzz;
-    report.as.detail.resolution = info->resolution;
+    report.data.detail.flat = info->flat;
+    report.data.detail.fuzz = info->fuzz;
+    report.data.detail.resolution = info->resolution;
     nplug_push(port->ring, &report, 1);
 }
 
@@ -255,15 +255,15 @@ static void push_battery(nplug_linux *port, nl_node *node, nplug_time now)
     nplug_report report = report_of(port, node, now, NPLUG_REPORT_SIGNAL);
 
     report.signal = node->signals++;
-    report.as.signal.code = 0x00060020;
-    report.as.signal.max = 100;
-    report.as.signal.space = NPLUG_SPACE_HID;
-    report.as.signal.nature = NPLUG_NATURE_AXIS;
+    report.data.signal.code = 0x00060020;
+    report.data.signal.max = 100;
+    report.data.signal.space = NPLUG_SPACE_HID;
+    report.data.signal.nature = NPLUG_NATURE_AXIS;
     nplug_push(port->ring, &report, 1);
     if (node->charge < 0) return;
     report = report_of(port, node, now, NPLUG_REPORT_VALUE);
     report.signal = node->battery;
-    report.as.value = node->charge;
+    report.data.value = node->charge;
     nplug_push(port->ring, &report, 1);
 }
 
@@ -325,14 +325,14 @@ static void push_arrival(nplug_linux *port, nl_node *node, nplug_time now, abili
 {
     nplug_report report = report_of(port, node, now, NPLUG_REPORT_ARRIVE);
 
-    report.as.arrive.bus = able->id.bustype;
-    report.as.arrive.vendor = able->id.vendor;
-    report.as.arrive.product = able->id.product;
-    report.as.arrive.version = able->id.version;
-    report.as.arrive.signals = node->unreadable ? 0 : count_signals(node, able);
-    report.as.arrive.times = NPLUG_TIMES_KERNEL;
-    report.as.arrive.unreadable = node->unreadable;
-    report.as.arrive.properties = (uint32_t)able->properties;
+    report.data.arrive.bus = able->id.bustype;
+    report.data.arrive.vendor = able->id.vendor;
+    report.data.arrive.product = able->id.product;
+    report.data.arrive.version = able->id.version;
+    report.data.arrive.signals = node->unreadable ? 0 : count_signals(node, able);
+    report.data.arrive.times = NPLUG_TIME_SOURCE_KERNEL;
+    report.data.arrive.unreadable = node->unreadable;
+    report.data.arrive.properties = (uint32_t)able->properties;
     nplug_push(port->ring, &report, 1);
     push_texts(port, report, able);
     if (!node->unreadable) {

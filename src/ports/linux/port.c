@@ -265,7 +265,7 @@ static void play_effect(void *self, const nplug_effect *effect)
     pthread_mutex_unlock(&port->lock);
 }
 
-nplug_result nplug_linux_look(const nplug_linux *port, nplug_linux_info *info)
+nplug_result nplug_linux_info(const nplug_linux *port, nplug_linux_facts *info)
 {
     if (!port || !info) return NPLUG_ERR_ARGUMENT;
     if (info->size != sizeof *info) return NPLUG_ERR_SIZE;

@@ -22,7 +22,7 @@ static body_parts find_key(const nplug_sim_model *model, const char *name)
     snprintf(full, sizeof full, "%s:%s", model->key_class, name);
     key = nplug_control_from_name(full, (size_t)-1);
     for (uint16_t i = 0; key && i < model->signal_count; i++) {
-        if ((model->signals[i].code & 0xffffu) != NPLUG_CONTROL_PLACE(key)) continue;
+        if ((model->signals[i].code & 0xffffu) != NPLUG_CONTROL_INDEX(key)) continue;
         parts.count = parts.components = 1;
         parts.signal[0] = i;
         parts.key = true;
@@ -41,7 +41,7 @@ body_parts body_find(const nplug_sim_model *model, const char *name)
         if (strcmp(control->name, name) != 0) continue;
         parts.row[parts.count] = i;
         parts.signal[parts.count++] = control->signal;
-        parts.bounce = control->bounce;
+        parts.bounce = control->bounce_us;
         parts.round = control->round != 0;
     }
     parts.components = parts.round ? 2 : parts.count;
@@ -77,9 +77,9 @@ void body_put(body *body, const body_parts *parts, nplug_vec2 to)
 void body_pose(body *body, const body_parts *parts, const nplug_pose *pose)
 {
     for (unsigned i = 0; i < 3; i++)
-        body->at[parts->row[i]] = pose->place[i];
+        body->at[parts->row[i]] = pose->position[i];
     for (unsigned i = 0; i < 4; i++)
-        body->at[parts->row[3 + i]] = pose->turn[i];
+        body->at[parts->row[3 + i]] = pose->orientation[i];
 }
 
 bool body_has_stop(const nplug_sim_model *model, const body_parts *parts)

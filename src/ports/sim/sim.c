@@ -147,7 +147,7 @@ nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move)
     sim_move one = {0};
     bool ends, names_what;
 
-    if (!sim || !move || move->kind >= NPLUG_MOVE_KINDS) return NPLUG_ERR_ARGUMENT;
+    if (!sim || !move || move->kind > NPLUG_MOVE_BATTERY) return NPLUG_ERR_ARGUMENT;
     ends = move->kind == NPLUG_MOVE_END || move->kind == NPLUG_MOVE_LAYOUT;
     if (move->kind == NPLUG_MOVE_POSE && !move->pose) return NPLUG_ERR_ARGUMENT;
     names_what = move->kind != NPLUG_MOVE_END && move->kind != NPLUG_MOVE_DEPART &&
@@ -220,7 +220,7 @@ nplug_result nplug_sim_sweep(nplug_sim *sim, nplug_time time, const char *device
     return nplug_sim_move(sim, &move);
 }
 
-nplug_time nplug_sim_last(const nplug_sim *sim)
+nplug_time nplug_sim_end(const nplug_sim *sim)
 {
     nplug_time last = 0;
 
@@ -277,9 +277,9 @@ static nplug_report value_of(const nplug_sim *sim, const sim_device *device, npl
     uint8_t nature = device->body.model->signals[signal].nature;
 
     report.signal = signal;
-    report.as.value = raw;
+    report.data.value = raw;
     if (nature == NPLUG_NATURE_AXIS || nature == NPLUG_NATURE_DELTA)
-        report.flags = NPLUG_REPORT_MOVES;
+        report.flags = NPLUG_REPORT_FLAG_MOVES;
     return report;
 }
 
@@ -299,11 +299,11 @@ static void push_arrival(nplug_sim *sim, const sim_device *device, const sim_mov
     const nplug_sim_model *model = device->body.model;
     nplug_report report = report_of(sim, device, move->due, NPLUG_REPORT_ARRIVE);
 
-    report.as.arrive.bus = model->bus;
-    report.as.arrive.vendor = model->vendor;
-    report.as.arrive.product = model->product;
-    report.as.arrive.version = model->version;
-    report.as.arrive.signals = model->signal_count;
+    report.data.arrive.bus = model->bus;
+    report.data.arrive.vendor = model->vendor;
+    report.data.arrive.product = model->product;
+    report.data.arrive.version = model->version;
+    report.data.arrive.signals = model->signal_count;
     push(sim, &report);
     nplug_push_text(sim->ring, report.time, report.device, NPLUG_TEXT_NAME, model->device);
     nplug_push_text(sim->ring, report.time, report.device, NPLUG_TEXT_SERIAL, move->serial);
@@ -311,11 +311,11 @@ static void push_arrival(nplug_sim *sim, const sim_device *device, const sim_mov
     for (uint16_t i = 0; i < model->signal_count; i++) {
         report = report_of(sim, device, move->due, NPLUG_REPORT_SIGNAL);
         report.signal = i;
-        report.as.signal.code = model->signals[i].code;
-        report.as.signal.min = model->signals[i].min;
-        report.as.signal.max = model->signals[i].max;
-        report.as.signal.space = model->signals[i].space;
-        report.as.signal.nature = model->signals[i].nature;
+        report.data.signal.code = model->signals[i].code;
+        report.data.signal.min = model->signals[i].min;
+        report.data.signal.max = model->signals[i].max;
+        report.data.signal.space = model->signals[i].space;
+        report.data.signal.nature = model->signals[i].nature;
         push(sim, &report);
     }
     report = report_of(sim, device, move->due, NPLUG_REPORT_READY);
@@ -365,11 +365,11 @@ static bool say_parts(nplug_sim *sim, sim_device *device, const body_parts *part
     for (unsigned i = 0; i < parts->count; i++) {
         uint16_t signal = parts->signal[i];
         group[i] = value_of(sim, device, time, signal, body_raw(&device->body, signal));
-        if (i + 1 < parts->count) group[i].flags |= NPLUG_REPORT_MORE;
+        if (i + 1 < parts->count) group[i].flags |= NPLUG_REPORT_FLAG_MORE;
     }
     if (nplug_push(sim->ring, group, parts->count) == NPLUG_ERR_FULL) return false;
     for (unsigned i = 0; i < parts->count; i++)
-        device->body.raw[parts->signal[i]] = group[i].as.value;
+        device->body.raw[parts->signal[i]] = group[i].data.value;
     return true;
 }
 
@@ -484,7 +484,7 @@ static const char *wrong_move(const nplug_sim *sim, const nplug_move *moves, siz
     return wrong_control(model, move);
 }
 
-bool nplug_sim_wrong(const nplug_sim *sim, const nplug_move *moves, size_t count, size_t *at,
+bool nplug_sim_check(const nplug_sim *sim, const nplug_move *moves, size_t count, size_t *at,
                      const char **member, const char **why)
 {
     for (; *at < count; ++*at)
@@ -578,7 +578,7 @@ static bool say(nplug_sim *sim, sim_device *device, const sim_move *move)
     if (signal >= model->signal_count) {
         report = report_of(sim, device, move->due, NPLUG_REPORT_VALUE);
         report.signal = signal;
-        report.as.value = move->value;
+        report.data.value = move->value;
         return nplug_push(sim->ring, &report, 1) != NPLUG_ERR_FULL;
     }
     report = value_of(sim, device, move->due, signal, move->value);
@@ -602,7 +602,7 @@ static bool say_battery(nplug_sim *sim, const sim_device *device, const sim_move
 {
     nplug_report report = report_of(sim, device, move->due, NPLUG_REPORT_BATTERY);
 
-    report.as.value = (int32_t)(move->to.x * 100.0f + 0.5f);
+    report.data.value = (int32_t)(move->to.x * 100.0f + 0.5f);
     return nplug_push(sim->ring, &report, 1) != NPLUG_ERR_FULL;
 }
 

@@ -4,7 +4,7 @@
 
 #define DEVICE_BITS 19u
 
-void nplug_replay_begin(nplug_replay *replay, const nplug_record *records, size_t count)
+void nplug_replay_open(nplug_replay *replay, const nplug_record *records, size_t count)
 {
     replay->records = records;
     replay->count = count;
@@ -28,13 +28,13 @@ const nplug_port *nplug_replay_port(void)
 /* Ports number their devices from low numbers up, so port and number fit into one. */
 static nplug_result push(nplug_ring *ring, const nplug_record *record)
 {
-    nplug_report report = record->as.report;
+    nplug_report report = record->data.report;
 
     if (report.device != NPLUG_PORT_DEVICE_ALL) {
         if (report.device >= 1u << DEVICE_BITS || record->port > 31) return NPLUG_ERR_ARGUMENT;
         report.device |= (uint32_t)record->port << DEVICE_BITS;
     }
-    report.flags &= (uint8_t)~NPLUG_REPORT_MOVES;
+    report.flags &= (uint8_t)~NPLUG_REPORT_FLAG_MOVES;
     return nplug_push(ring, &report, 1);
 }
 
@@ -48,7 +48,7 @@ nplug_result nplug_replay_next(nplug_replay *replay, nplug_command *commands, si
         const nplug_record *record = &replay->records[replay->next];
         nplug_result result = NPLUG_OK;
         if (record->kind == NPLUG_RECORD_STEP) {
-            *now = record->as.step;
+            *now = record->data.step;
             replay->next++;
             return NPLUG_OK;
         }
@@ -57,7 +57,7 @@ nplug_result nplug_replay_next(nplug_replay *replay, nplug_command *commands, si
         else if (*command_count == max)
             result = NPLUG_ERR_FULL;
         else
-            commands[(*command_count)++] = record->as.command;
+            commands[(*command_count)++] = record->data.command;
         if (result != NPLUG_OK) return result;
     }
     return NPLUG_AGAIN;

@@ -14,7 +14,7 @@ static const struct {
 
 static uint16_t from_kernel(uint32_t code)
 {
-    return (uint16_t)NPLUG_CONTROL_PLACE(nplug_key_of_kernel(code));
+    return (uint16_t)NPLUG_CONTROL_INDEX(nplug_key_from_kernel(code));
 }
 
 static uint16_t from_scan(uint32_t code)
@@ -29,23 +29,23 @@ static uint16_t from_scan(uint32_t code)
 uint16_t nplug_key_usage(nplug_key_scheme scheme, uint32_t code)
 {
     switch (scheme) {
-    case NPLUG_KEYS_HID:
+    case NPLUG_KEY_SCHEME_HID:
         return code >= 0x04 && code <= 0xe7 ? (uint16_t)code : 0;
-    case NPLUG_KEYS_KERNEL:
+    case NPLUG_KEY_SCHEME_KERNEL:
         return from_kernel(code);
-    case NPLUG_KEYS_X11:
+    case NPLUG_KEY_SCHEME_X11:
         return code >= 8 ? from_kernel(code - 8) : 0;
-    case NPLUG_KEYS_SET1:
+    case NPLUG_KEY_SCHEME_SET1:
         return from_scan(code);
     }
     return 0;
 }
 
-uint16_t nplug_key_usage_of_code(const char *code)
+uint16_t nplug_key_usage_from_code(const char *code)
 {
     char name[48] = "key:";
 
     if (!code || strlen(code) > sizeof name - 5) return 0;
     strcat(name, code);
-    return (uint16_t)NPLUG_CONTROL_PLACE(nplug_control_from_name(name, (size_t)-1));
+    return (uint16_t)NPLUG_CONTROL_INDEX(nplug_control_from_name(name, (size_t)-1));
 }

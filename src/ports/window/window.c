@@ -64,7 +64,7 @@ static nplug_result push_value(nplug_window *window, nplug_time time, uint32_t d
     nplug_report report = report_of(time, device, NPLUG_REPORT_VALUE);
 
     report.signal = (uint16_t)signal;
-    report.as.value = value;
+    report.data.value = value;
     return nplug_push(window->ring, &report, 1);
 }
 
@@ -75,12 +75,12 @@ static nplug_result push_pair(nplug_window *window, nplug_time time, uint32_t de
     nplug_report pair[2] = {report_of(time, device, NPLUG_REPORT_VALUE),
                             report_of(time, device, NPLUG_REPORT_VALUE)};
 
-    pair[0].flags = NPLUG_REPORT_MORE | NPLUG_REPORT_MOVES;
-    pair[1].flags = NPLUG_REPORT_MOVES;
+    pair[0].flags = NPLUG_REPORT_FLAG_MORE | NPLUG_REPORT_FLAG_MOVES;
+    pair[1].flags = NPLUG_REPORT_FLAG_MOVES;
     pair[0].signal = (uint16_t)signal;
     pair[1].signal = (uint16_t)(signal + 1);
-    pair[0].as.value = x;
-    pair[1].as.value = y;
+    pair[0].data.value = x;
+    pair[1].data.value = y;
     return nplug_push(window->ring, pair, 2);
 }
 
@@ -95,10 +95,10 @@ static void push_arrive(nplug_window *window, nplug_time time, uint32_t device, 
 {
     nplug_report report = report_of(time, device, NPLUG_REPORT_ARRIVE);
 
-    report.as.arrive.bus = BUS_HOST;
-    report.as.arrive.product = (uint16_t)(device < PAD_0 ? device + 1 : PAD_0 + 1);
-    report.as.arrive.signals = signals;
-    report.as.arrive.times = NPLUG_TIMES_SERVER;
+    report.data.arrive.bus = BUS_HOST;
+    report.data.arrive.product = (uint16_t)(device < PAD_0 ? device + 1 : PAD_0 + 1);
+    report.data.arrive.signals = signals;
+    report.data.arrive.times = NPLUG_TIME_SOURCE_SERVER;
     nplug_push(window->ring, &report, 1);
 }
 
@@ -113,11 +113,11 @@ static void push_signal(nplug_window *window, nplug_report report, unsigned sign
 {
     report.kind = NPLUG_REPORT_SIGNAL;
     report.signal = (uint16_t)signal;
-    report.as.signal.code = code;
-    report.as.signal.min = shape.min;
-    report.as.signal.max = shape.max;
-    report.as.signal.space = (uint8_t)shape.space;
-    report.as.signal.nature = (uint8_t)shape.nature;
+    report.data.signal.code = code;
+    report.data.signal.min = shape.min;
+    report.data.signal.max = shape.max;
+    report.data.signal.space = (uint8_t)shape.space;
+    report.data.signal.nature = (uint8_t)shape.nature;
     nplug_push(window->ring, &report, 1);
 }
 
@@ -310,11 +310,11 @@ nplug_result nplug_window_touch(nplug_window *window, nplug_time time, uint32_t 
     for (unsigned i = 0; i < 3; i++) {
         group[i] = report_of(time, TOUCH, NPLUG_REPORT_VALUE);
         group[i].signal = (uint16_t)(3 * contact + (int)i);
-        group[i].flags = i < 2 ? NPLUG_REPORT_MORE : 0;
+        group[i].flags = i < 2 ? NPLUG_REPORT_FLAG_MORE : 0;
     }
-    group[0].as.value = down ? (int32_t)finger : -1;
-    group[1].as.value = at.x > 0.0f ? scaled(at.x, FULL) : 0;
-    group[2].as.value = at.y > 0.0f ? scaled(at.y, FULL) : 0;
+    group[0].data.value = down ? (int32_t)finger : -1;
+    group[1].data.value = at.x > 0.0f ? scaled(at.x, FULL) : 0;
+    group[2].data.value = at.y > 0.0f ? scaled(at.y, FULL) : 0;
     return nplug_push(window->ring, group, 3);
 }
 
@@ -324,7 +324,7 @@ nplug_result nplug_window_focus(nplug_window *window, nplug_time time, bool focu
     nplug_report report = report_of(time, 0, NPLUG_REPORT_FOCUS);
 
     if (result != NPLUG_OK) return result;
-    report.as.value = focused;
+    report.data.value = focused;
     return nplug_push(window->ring, &report, 1);
 }
 
@@ -384,8 +384,8 @@ static nplug_result say_pad(nplug_window *window, nplug_time time, uint32_t pad,
     if (window->pad_value[pad][signal] == value) return NPLUG_OK;
     window->pad_value[pad][signal] = value;
     report.signal = (uint16_t)signal;
-    report.as.value = value;
-    if (signal >= PAD_BUTTONS) report.flags = NPLUG_REPORT_MOVES;
+    report.data.value = value;
+    if (signal >= PAD_BUTTONS) report.flags = NPLUG_REPORT_FLAG_MOVES;
     return nplug_push(window->ring, &report, 1);
 }
 
