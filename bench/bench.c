@@ -65,12 +65,12 @@ static double run_read(const int ends[2], size_t count)
 /* The presses of all rounds came; one that lasts from a round to the next is none. */
 static void check(nplug_nest *nest, const load *load)
 {
-    nplug_action_facts horn;
+    NPLUG_SIZED(nplug_action_facts, horn);
 
-    nplug_action_info(nest, NPLUG_ANYONE, HORN, &horn);
-    if (horn.press_count >= load->presses * ROUNDS - ROUNDS * PADS &&
-        nplug_nest_counts(nest).backwards == 0)
-        return;
+    NPLUG_SIZED(nplug_counts, counts);
+    nplug_action_info(nest, NPLUG_EVERYONE, HORN, &horn);
+    nplug_nest_counts(nest, &counts);
+    if (horn.press_count >= load->presses * ROUNDS - ROUNDS * PADS && counts.backwards == 0) return;
     fprintf(stderr, "bench: the load did not come through whole: %llu presses of %zu\n",
             (unsigned long long)horn.press_count, load->presses * ROUNDS);
     exit(1);

@@ -118,7 +118,7 @@ nplug_nest *open_nest(const nplug_game *game, const nplug_limits *limits, nplug_
     nplug_setup setup = nplug_setup_default();
     nplug_nest *nest;
 
-    setup.limits = *limits;
+    setup.limits = limits;
     if (nplug_start_bare(game, &setup, &nest) != NPLUG_OK) exit(1);
     nplug_attach(nest, &port, ring);
     for (uint32_t pad = 0; pad < PADS; pad++)
@@ -141,6 +141,7 @@ double run_load(nplug_nest *nest, nplug_ring *ring, const load *load, nplug_time
     double spent = 0.0;
     size_t at = 0;
 
+    NPLUG_SIZED(nplug_counts, counts);
     for (unsigned f = 0; f < FRAMES; f++) {
         size_t count = make_frame(frame, load, at, load->frame_end[f], from);
         double begin = now_ns();
@@ -149,7 +150,8 @@ double run_load(nplug_nest *nest, nplug_ring *ring, const load *load, nplug_time
         spent += now_ns() - begin;
         at = load->frame_end[f];
     }
-    if (nplug_nest_counts(nest).reports_dropped || nplug_nest_counts(nest).moves_dropped) {
+    nplug_nest_counts(nest, &counts);
+    if (counts.reports_dropped || counts.moves_dropped) {
         fprintf(stderr, "bench: the load did not come through whole\n");
         exit(1);
     }

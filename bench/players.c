@@ -106,6 +106,7 @@ static void measure_noise(void)
 {
     nplug_game game = nplug_game_for_one("noise", actions, sizeof actions / sizeof *actions);
     nplug_setup setup = nplug_setup_default();
+    nplug_limits limits = nplug_limits_default();
     nplug_sim_limits room = {32, 512};
     size_t size = nplug_sim_memory_needed(room);
     nplug_sim *sim = nplug_sim_open(room, malloc(size), size);
@@ -113,7 +114,8 @@ static void measure_noise(void)
     const nplug_sim_model *model = nplug_sim_models(&models);
     nplug_nest *nest;
 
-    setup.limits.signals = setup.limits.controls = setup.limits.links = 2048;
+    limits.signals = limits.controls = limits.links = 2048;
+    setup.limits = &limits;
     if (!sim || nplug_start_bare(&game, &setup, &nest) != NPLUG_OK) exit(1);
     nplug_attach(nest, nplug_sim_port(), sim);
     nplug_sim_plug(sim, 0, "keys", "turnstone");

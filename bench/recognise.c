@@ -43,15 +43,17 @@ static void open_shelf(shelf *s, uint32_t count)
 {
     nplug_game game = nplug_game_for_one("bench", NULL, 0);
     nplug_setup setup = nplug_setup_default();
-    nplug_sim_limits limits = {2, 16};
+    nplug_limits limits = nplug_limits_default();
+    nplug_sim_limits sim_limits = {2, 16};
 
     memset(s, 0, sizeof *s);
     fill(s, count);
-    setup.limits.rules = 4096;
+    limits.rules = 4096;
+    setup.limits = &limits;
     if (nplug_start_bare(&game, &setup, &s->nest) != NPLUG_OK) exit(1);
     if (nplug_add_sheets(s->nest, s->sheets, count) != NPLUG_OK) exit(1);
-    s->sim = nplug_sim_open(limits, malloc(nplug_sim_memory_needed(limits)),
-                            nplug_sim_memory_needed(limits));
+    s->sim = nplug_sim_open(sim_limits, malloc(nplug_sim_memory_needed(sim_limits)),
+                            nplug_sim_memory_needed(sim_limits));
     nplug_attach(s->nest, nplug_sim_port(), s->sim);
 }
 

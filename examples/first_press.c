@@ -25,7 +25,7 @@ int main(void)
 
     while (!pressed) {
         nplug_step(nest, nplug_now());
-        pressed = nplug_presses(nest, NPLUG_ANYONE, HORN) > 0;
+        pressed = nplug_presses(nest, NPLUG_EVERYONE, HORN) > 0;
     }
     printf("Hoot!\n");
     nplug_stop(nest);

@@ -26,9 +26,10 @@ typedef struct lobby {
 
 static void draw_seat(const lobby *l, nplug_player player)
 {
-    nplug_device_facts info = {.size = sizeof info};
-    nplug_active_set active = nplug_active_info(l->nest, player);
+    NPLUG_SIZED(nplug_device_facts, info);
+    NPLUG_SIZED(nplug_active_set, active);
 
+    nplug_active_info(l->nest, player, &active);
     printf("  %u  ", player);
     if (!nplug_player_seated(l->nest, player)) {
         printf("free: press any button\n");
@@ -73,7 +74,7 @@ static void move(lobby *l, nplug_player player)
 
 static void hear_press(lobby *l, const nplug_event *event)
 {
-    if (event->player == NPLUG_ANYONE) return;
+    if (event->player == NPLUG_NOBODY) return;
     if (event->action == READY) {
         l->ready[event->player] = !l->ready[event->player];
         say(l, event, l->ready[event->player] ? "is ready" : "is not ready yet");

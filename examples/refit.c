@@ -130,18 +130,19 @@ static uint32_t place_for(const refit *r, const char *source)
 /* A control was picked: it is taken at once where nothing stands in its way. */
 static void take(refit *r, nplug_source source)
 {
-    nplug_action_kind kind = nplug_action_kind_of(r->nest, r->row);
     nplug_binding_error error;
     unsigned components = 1;
 
+    NPLUG_SIZED(nplug_action_facts, facts);
+    nplug_action_info(r->nest, 1, r->row, &facts);
     nplug_control_nature(source.control, &components);
-    if (kind == NPLUG_ACTION_VECTOR && components == 2) source.way = NPLUG_WAY_WHOLE;
+    if (facts.kind == NPLUG_ACTION_VECTOR && components == 2) source.way = NPLUG_WAY_WHOLE;
     nplug_source_name(source, r->source, sizeof r->source);
     r->place = place_for(r, r->source);
     nplug_bindings_replace(nplug_bindings(r->nest, 1, r->row), r->place, r->source, r->from,
                            sizeof r->from);
     r->mode = CHOOSES;
-    if (nplug_read_bindings(kind, r->from, NULL, NULL, &error) != NPLUG_OK) {
+    if (nplug_read_bindings(facts.kind, r->from, NULL, NULL, &error) != NPLUG_OK) {
         say(r, error.what);
     } else if (nplug_conflicts(r->nest, 1, r->row, r->from, &r->conflict, 1)) {
         snprintf(r->said, sizeof r->said, "%s is the %s's already.", r->source,
@@ -191,8 +192,10 @@ static void settle(refit *r, nplug_menu_wish want)
 
 static void begin_pick(refit *r)
 {
-    nplug_pick pick = {sizeof(nplug_pick), 1, 0, 5000, 0, 0.0f, true};
+    nplug_pick pick = nplug_pick_default();
 
+    pick.player = 1;
+    pick.wait_ms = 5000;
     pick.cancel = nplug_control_from_name("key:Escape", (size_t)-1);
     nplug_start_pick(r->nest, &pick);
     r->mode = PICKS;
@@ -237,7 +240,7 @@ static void choose(refit *r, nplug_menu_wish want)
 static void hear_pick(void *user, nplug_nest *nest, const nplug_event *event)
 {
     refit *r = (refit *)user;
-    nplug_source source = {event->control, (uint16_t)event->count};
+    nplug_source source = {event->control, event->way};
 
     (void)nest;
     r->group++;
@@ -264,10 +267,10 @@ static void play(refit *r)
     for (uint32_t i = 0; nplug_menu_at(r->nest, MENU, i, &press); i++) {
         r->group++;
         if (r->mode == CHOOSES)
-            choose(r, press.want);
-        else if (r->mode == ASKS && press.want != NPLUG_MENU_WISH_UP &&
-                 press.want != NPLUG_MENU_WISH_DOWN)
-            settle(r, press.want);
+            choose(r, press.wish);
+        else if (r->mode == ASKS && press.wish != NPLUG_MENU_WISH_UP &&
+                 press.wish != NPLUG_MENU_WISH_DOWN)
+            settle(r, press.wish);
     }
     nplug_dispatch(r->nest, table, 2, r);
     if (r->changed) draw(r);

@@ -42,7 +42,7 @@ typedef struct harbour {
 /* Which half of a keyboard, or which device, a player has. */
 static void describe(const nplug_nest *nest, nplug_player player, char *text, size_t size)
 {
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
 
     snprintf(text, size, "nothing");
     for (uint32_t i = 0; i < nplug_device_count(nest); i++) {

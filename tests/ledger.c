@@ -44,16 +44,22 @@ static void note_events(const nplug_nest *nest)
     for (uint32_t i = 0; i < nplug_event_count(nest); i++) {
         const nplug_event *event = nplug_event_at(nest, i);
         mix(event->time);
-        mix(event->count << 16 | event->flags);
-        mix((uint64_t)event->kind << 48 | (uint64_t)event->player << 40 | event->device);
+        mix(rig_number(event) << 16 | event->flags);
+        mix((uint64_t)event->kind << 48 |
+            (uint64_t)(event->player == NPLUG_EVERYONE ? 0 : event->player) << 40 | event->device);
         mix((uint64_t)event->action << 16 | event->control);
-        mix_vec2(event->value);
+        if (event->kind == NPLUG_EVENT_LIMIT)
+            mix_vec2((nplug_vec2){(float)event->left_out, 0.0f});
+        else if (event->kind == NPLUG_EVENT_BATTERY)
+            mix_vec2((nplug_vec2){(float)event->battery_percent / 100.0f, 0.0f});
+        else
+            mix_vec2(event->value);
     }
 }
 
 static void note_controls(const nplug_nest *nest, nplug_device device)
 {
-    nplug_control_facts info;
+    NPLUG_SIZED(nplug_control_facts, info);
 
     for (uint32_t i = 0; nplug_control_info(nest, device, i, &info) == NPLUG_OK; i++) {
         mix((uint64_t)info.control << 32 | (uint64_t)info.nature << 16 | info.components);
@@ -67,8 +73,8 @@ static void note_controls(const nplug_nest *nest, nplug_device device)
 
 static void note_device(const nplug_nest *nest, nplug_device device)
 {
-    nplug_device_facts info = {.size = sizeof info};
-    nplug_calibration now;
+    NPLUG_SIZED(nplug_device_facts, info);
+    NPLUG_SIZED(nplug_calibration_facts, axis);
 
     mix((uint64_t)nplug_device_info(nest, device, &info));
     mix_text(info.name);
@@ -81,17 +87,18 @@ static void note_device(const nplug_nest *nest, nplug_device device)
     mix((uint64_t)(uint32_t)info.battery_percent << 32 | info.signals << 16 | info.controls);
     for (uint32_t part = 0; part <= NPLUG_PARTS_MAX; part++)
         mix(nplug_part_players(nest, device, part));
-    for (uint32_t i = 0; nplug_calibration_info(nest, device, i, &now, NULL) == NPLUG_OK; i++) {
-        mix((uint64_t)(uint32_t)now.rest << 32 | (uint32_t)now.low);
-        mix((uint64_t)(uint32_t)now.high << 32 | now.code);
+    for (uint32_t i = 0; nplug_calibration_info(nest, device, i, &axis) == NPLUG_OK; i++) {
+        mix((uint64_t)(uint32_t)axis.now.rest << 32 | (uint32_t)axis.now.low);
+        mix((uint64_t)(uint32_t)axis.now.high << 32 | axis.now.code);
     }
     note_controls(nest, device);
 }
 
 static void note_player(nplug_nest *nest, nplug_player player)
 {
-    nplug_active_set active = nplug_active_info(nest, player);
-    nplug_action_facts state;
+    nplug_active_set active = active_of(nest, player);
+    nplug_player all = player ? player : NPLUG_EVERYONE;
+    NPLUG_SIZED(nplug_action_facts, state);
 
     mix((uint64_t)nplug_player_seated(nest, player) | nplug_player_waits(nest, player) << 1 |
         active.present << 2 | active.pinned << 3);
@@ -100,15 +107,15 @@ static void note_player(nplug_nest *nest, nplug_player player)
     mix(active.since);
     mix_text(active.family);
     for (uint32_t a = 0; nplug_action_name(nest, a); a++) {
-        nplug_action_info(nest, player, a, &state);
+        nplug_action_info(nest, all, a, &state);
         mix(state.press_count);
         mix(state.release_count << 1 | state.held);
         mix(state.press_time);
         mix(state.release_time);
         mix(state.held_for);
         mix_vec2(state.value);
-        mix(((uint64_t)nplug_presses(nest, player, a) << 32) | nplug_releases(nest, player, a));
-        mix_text(nplug_bindings(nest, player, a));
+        mix(((uint64_t)nplug_presses(nest, all, a) << 32) | nplug_releases(nest, all, a));
+        mix_text(nplug_bindings(nest, all, a));
         mix_text(nplug_comfort(nest, player, a));
     }
 }
@@ -139,7 +146,7 @@ static void note_records(nplug_nest *nest)
 
 static void note_counts(const nplug_nest *nest)
 {
-    nplug_counts counts = nplug_nest_counts(nest);
+    nplug_counts counts = counts_of(nest);
 
     mix(counts.reports);
     mix(counts.unknown_device);
@@ -155,7 +162,7 @@ static void note_counts(const nplug_nest *nest)
 
 void ledger_note(nplug_nest *nest)
 {
-    nplug_pick_facts pick = nplug_pick_info(nest);
+    nplug_pick_facts pick = pick_of(nest);
 
     if (!open) return;
     mix(nplug_digest(nest));
@@ -169,7 +176,7 @@ void ledger_note(nplug_nest *nest)
     note_counts(nest);
     for (uint32_t i = 0; i < nplug_device_count(nest); i++)
         note_device(nest, nplug_device_at(nest, i));
-    for (nplug_player p = 0; p <= nplug_nest_limits(nest).players; p++)
+    for (nplug_player p = 0; p <= limits_of(nest).players; p++)
         note_player(nest, p);
 }
 

@@ -81,7 +81,7 @@ void say(paper_rig *p, nplug_time time, uint16_t signal, int32_t value)
 
 nplug_device_facts look_paper(const paper_rig *p, nplug_device device)
 {
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
 
     ck_assert_int_eq(nplug_device_info(p->rig.nest, device, &info), NPLUG_OK);
     return info;

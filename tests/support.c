@@ -30,7 +30,8 @@ static void keep_log(void *user, const char *line)
 void rig_open_setup(test_rig *rig, const nplug_game *game, nplug_setup setup)
 {
     nplug_sim_limits sim_limits = {32, 4096};
-    size_t size = nplug_memory_needed(&setup.limits);
+    nplug_limits usual = nplug_limits_default();
+    size_t size = nplug_memory_needed(setup.limits ? setup.limits : &usual);
     size_t sim_size = nplug_sim_memory_needed(sim_limits);
 
     memset(rig, 0, sizeof *rig);
@@ -49,7 +50,7 @@ void rig_open(test_rig *rig, const nplug_game *game, const nplug_limits *limits)
 {
     nplug_setup setup = nplug_setup_default();
 
-    if (limits) setup.limits = *limits;
+    setup.limits = limits;
     rig_open_setup(rig, game, setup);
 }
 
@@ -84,6 +85,54 @@ void rig_step(test_rig *rig, nplug_time now)
     ledger_note(rig->nest);
 }
 
+nplug_active_set active_of(const nplug_nest *nest, nplug_player player)
+{
+    NPLUG_SIZED(nplug_active_set, set);
+    ck_assert_int_eq(nplug_active_info(nest, player, &set), NPLUG_OK);
+    return set;
+}
+
+nplug_counts counts_of(const nplug_nest *nest)
+{
+    NPLUG_SIZED(nplug_counts, counts);
+    ck_assert_int_eq(nplug_nest_counts(nest, &counts), NPLUG_OK);
+    return counts;
+}
+
+nplug_pick_facts pick_of(const nplug_nest *nest)
+{
+    NPLUG_SIZED(nplug_pick_facts, facts);
+    ck_assert_int_eq(nplug_pick_info(nest, &facts), NPLUG_OK);
+    return facts;
+}
+
+nplug_limits limits_of(const nplug_nest *nest)
+{
+    NPLUG_SIZED(nplug_limits, limits);
+    ck_assert_int_eq(nplug_nest_limits(nest, &limits), NPLUG_OK);
+    return limits;
+}
+
+nplug_trace_facts trace_of(const nplug_trace *trace)
+{
+    NPLUG_SIZED(nplug_trace_facts, facts);
+    ck_assert_int_eq(nplug_trace_info(trace, &facts), NPLUG_OK);
+    return facts;
+}
+
+uint32_t kind_of(const nplug_nest *nest, uint32_t action)
+{
+    NPLUG_SIZED(nplug_action_facts, facts);
+    nplug_action_info(nest, NPLUG_NOBODY, action, &facts);
+    return facts.kind;
+}
+
+uint64_t rig_number(const nplug_event *event)
+{
+    return event->press_count | event->other_device | event->other_player | event->part |
+           event->port | event->limit | event->way | event->battery_percent;
+}
+
 static void add_event(const test_rig *rig, const nplug_event *event, char *text, size_t size)
 {
     bool acts = event->kind == NPLUG_EVENT_PRESS || event->kind == NPLUG_EVENT_RELEASE;
@@ -94,7 +143,7 @@ static void add_event(const test_rig *rig, const nplug_event *event, char *text,
     snprintf(text + used, size - used, "%llu %s device %x player %u %s %s count %llu flags %u\n",
              (unsigned long long)event->time, nplug_event_name(event->kind), event->device,
              event->player, acts ? nplug_action_name(rig->nest, event->action) : "-", control,
-             (unsigned long long)event->count, event->flags);
+             (unsigned long long)rig_number(event), event->flags);
 }
 
 void rig_events(const test_rig *rig, char *text, size_t size)

@@ -82,6 +82,18 @@ void rig_step(test_rig *rig, nplug_time now);
  * count N FLAGS". */
 void rig_events(const test_rig *rig, char *text, size_t size);
 
+/* What queries fill in, as a value. */
+nplug_active_set active_of(const nplug_nest *nest, nplug_player player);
+nplug_counts counts_of(const nplug_nest *nest);
+nplug_pick_facts pick_of(const nplug_nest *nest);
+nplug_limits limits_of(const nplug_nest *nest);
+nplug_trace_facts trace_of(const nplug_trace *trace);
+uint32_t kind_of(const nplug_nest *nest, uint32_t action);
+
+/* The one number that an event has beside those that all have: which press, which other device...
+ */
+uint64_t rig_number(const nplug_event *event);
+
 /* Whether the last step left an event of this kind; *event (may be NULL) is the first. */
 bool rig_saw(const test_rig *rig, nplug_event_kind kind, nplug_event *event);
 

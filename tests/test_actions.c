@@ -15,7 +15,7 @@ static void open_one(test_rig *rig)
 
 START_TEST(a_press_shorter_than_a_step_is_seen_with_its_times)
 {
-    nplug_action_facts state;
+    NPLUG_SIZED(nplug_action_facts, state);
     test_rig rig;
 
     open_one(&rig);
@@ -71,7 +71,7 @@ START_TEST(a_press_begun_while_its_layer_was_off_never_fires)
     nplug_sim_press(rig.sim, 1000, "keys", "KeyE", 0);
     rig_step(&rig, 2000);
     ck_assert(!nplug_held(rig.nest, 1, WINCH));
-    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, true);
+    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, true);
     rig_step(&rig, 3000);
     ck_assert(!nplug_held(rig.nest, 1, WINCH));
     nplug_sim_release(rig.sim, 4000, "keys", "KeyE");
@@ -96,7 +96,7 @@ START_TEST(a_hold_fires_when_it_has_lasted_and_not_before)
     test_rig rig;
 
     open_one(&rig);
-    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, true);
+    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, true);
     nplug_sim_press(rig.sim, 1000, "pad", "west", 299 * MS);
     nplug_sim_press(rig.sim, SECOND, "pad", "west", 301 * MS);
     rig_step(&rig, 900 * MS);
@@ -118,13 +118,13 @@ START_TEST(a_layer_that_flips_in_the_middle_of_a_hold_ends_it)
     open_one(&rig);
     nplug_sim_press(rig.sim, 1000, "pad", "west", SECOND); /* the layer is off yet */
     rig_step(&rig, 100 * MS);
-    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, true);
+    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, true);
     rig_step(&rig, 1100 * MS);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, WINCH), 0);
     nplug_sim_press(rig.sim, 1200 * MS, "pad", "west", SECOND);
     rig_step(&rig, 1300 * MS);
-    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, false);
-    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, true);
+    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, false);
+    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, true);
     rig_step(&rig, 3 * SECOND);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, WINCH), 0);
     rig_close(&rig);
@@ -137,7 +137,7 @@ START_TEST(a_trigger_is_a_button_without_chatter)
     nplug_time t = 1000;
 
     open_one(&rig);
-    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, true);
+    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, true);
     for (unsigned i = 0; i < 50; i++, t += 1000) { /* trembles about the press threshold */
         nplug_vec2 to = {i % 2 ? 0.52f : 0.45f, 0.0f};
         nplug_sim_sweep(rig.sim, t, "pad", "trigger-left", to, 0);
@@ -176,7 +176,7 @@ START_TEST(polling_and_events_tell_the_same)
 
     srand((unsigned)_i);
     open_one(&rig);
-    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, true);
+    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, true);
     for (unsigned i = 0; i < 500; i++)
         nplug_sim_press(rig.sim, (nplug_time)(rand() % 1000) * MS, "keys", keys[rand() % 5],
                         (nplug_time)(rand() % 30) * MS);
@@ -201,7 +201,7 @@ END_TEST
 
 START_TEST(unknown_things_answer_neutral_and_are_said_once)
 {
-    nplug_action_facts state;
+    NPLUG_SIZED(nplug_action_facts, state);
     test_rig rig;
 
     open_one(&rig);
@@ -212,7 +212,7 @@ START_TEST(unknown_things_answer_neutral_and_are_said_once)
     ck_assert_ptr_nonnull(strstr(rig.log, "action that the game does not have: number 99"));
     ck_assert_ptr_null(strstr(rig.log, "number 98"));
     ck_assert_int_eq(nplug_action_number(rig.nest, "winch"), WINCH);
-    ck_assert_int_eq(nplug_action_number(rig.nest, "hron"), -1);
+    ck_assert_uint_eq(nplug_action_number(rig.nest, "hron"), NPLUG_NO_ACTION);
     ck_assert_ptr_nonnull(strstr(rig.log, "no action \"hron\"; did you mean \"horn\"?"));
     ck_assert(!nplug_held(NULL, 0, 0));
     rig_close(&rig);

@@ -16,7 +16,7 @@ static void open_one(test_rig *rig)
         nplug_sim_plug(rig->sim, 0, names[i], models[i]);
     nplug_sim_press(rig->sim, 1 * MS, "pad", "start", MS);
     rig_step(rig, 500 * MS);
-    ck_assert_uint_eq(nplug_active_info(rig->nest, 1).device, nplug_device_at(rig->nest, 0));
+    ck_assert_uint_eq(active_of(rig->nest, 1).device, nplug_device_at(rig->nest, 0));
 }
 
 /* One thing that is done at the second 1 while the first pad is the active set, and the place of
@@ -83,8 +83,7 @@ START_TEST(deliberate_use_switches_at_once_and_nothing_else_does)
     move.time = SECOND;
     nplug_sim_move(rig.sim, &move);
     rig_step(&rig, SECOND + 60 * MS);
-    ck_assert_uint_eq(nplug_active_info(rig.nest, 1).device,
-                      nplug_device_at(rig.nest, uses[_i].place));
+    ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, uses[_i].place));
     ck_assert_int_eq(rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event), uses[_i].place != 0);
     if (uses[_i].place) ck_assert_uint_eq(event.flags, uses[_i].flags);
     rig_step(&rig, 3 * SECOND);
@@ -105,10 +104,10 @@ START_TEST(a_lever_that_is_pulled_switches_and_a_parked_one_does_not)
     rig_step(&rig, 2 * SECOND);
     nplug_sim_sweep(rig.sim, 2 * SECOND, "levers", "throttle", (nplug_vec2){0.6f, 0.0f}, MS);
     rig_step(&rig, 3 * SECOND);
-    ck_assert_uint_eq(nplug_active_info(rig.nest, 1).device, nplug_device_at(rig.nest, 0));
+    ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, 0));
     nplug_sim_sweep(rig.sim, 3 * SECOND, "levers", "throttle", (nplug_vec2){0.2f, 0.0f}, MS);
     rig_step(&rig, 4 * SECOND);
-    ck_assert_int_eq(nplug_active_info(rig.nest, 1).kind, NPLUG_KIND_STICK);
+    ck_assert_int_eq(active_of(rig.nest, 1).kind, NPLUG_KIND_STICK);
     rig_close(&rig);
 }
 END_TEST
@@ -121,14 +120,14 @@ START_TEST(what_is_not_recognised_is_never_the_active_set)
     rig_open(&rig, &game, NULL);
     nplug_sim_plug(rig.sim, 0, "box", "sanderling");
     rig_step(&rig, MS);
-    ck_assert_uint_eq(nplug_active_info(rig.nest, 1).device, 0);
+    ck_assert_uint_eq(active_of(rig.nest, 1).device, 0);
     nplug_sim_plug(rig.sim, 2 * MS, "pad", "heron"); /* what would be used is shown before it is */
     rig_step(&rig, 3 * MS);
-    ck_assert_int_eq(nplug_active_info(rig.nest, 1).kind, NPLUG_KIND_PAD);
+    ck_assert_int_eq(active_of(rig.nest, 1).kind, NPLUG_KIND_PAD);
     nplug_sim_plug(rig.sim, 4 * MS, "keys", "turnstone");
     nplug_sim_unplug(rig.sim, 5 * MS, "pad"); /* what is left is shown */
     rig_step(&rig, 6 * MS);
-    ck_assert_int_eq(nplug_active_info(rig.nest, 1).kind, NPLUG_KIND_KEYBOARD);
+    ck_assert_int_eq(active_of(rig.nest, 1).kind, NPLUG_KIND_KEYBOARD);
     rig_close(&rig);
 }
 END_TEST
@@ -146,7 +145,7 @@ START_TEST(a_desk_is_one_set)
     }
     rig_step(&rig, 2 * SECOND);
     ck_assert(!rig_saw(&rig, NPLUG_EVENT_ACTIVE, NULL));
-    ck_assert_int_eq(nplug_active_info(rig.nest, 1).kind, NPLUG_KIND_KEYBOARD);
+    ck_assert_int_eq(active_of(rig.nest, 1).kind, NPLUG_KIND_KEYBOARD);
     rig_close(&rig);
 }
 END_TEST
@@ -161,22 +160,22 @@ START_TEST(while_two_sets_are_moved_a_movement_needs_to_win)
     nplug_sim_sweep(rig.sim, SECOND, "pad", "stick-left", half, MS);
     nplug_sim_sweep(rig.sim, SECOND + 100 * MS, "marks", "stick-left", half, MS);
     rig_step(&rig, SECOND + 240 * MS);
-    ck_assert_uint_eq(nplug_active_info(rig.nest, 1).device, nplug_device_at(rig.nest, 0));
+    ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, 0));
     rig_step(&rig, SECOND + 260 * MS); /* the dwell is over: the second has won */
-    ck_assert_uint_eq(nplug_active_info(rig.nest, 1).device, nplug_device_at(rig.nest, 2));
+    ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, 2));
     /* The one that is still held does not come back by itself... */
     rig_step(&rig, 3 * SECOND);
-    ck_assert_uint_eq(nplug_active_info(rig.nest, 1).device, nplug_device_at(rig.nest, 2));
+    ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, 2));
     /* ...nor, while the second is moved, by a flick that is over before the dwell is... */
     nplug_sim_sweep(rig.sim, 3 * SECOND, "marks", "stick-left", rest, 300 * MS);
     nplug_sim_sweep(rig.sim, 3 * SECOND + 100 * MS, "pad", "stick-left", rest, MS);
     nplug_sim_sweep(rig.sim, 3 * SECOND + 150 * MS, "pad", "stick-left", half, MS);
     nplug_sim_sweep(rig.sim, 3 * SECOND + 200 * MS, "pad", "stick-left", rest, MS);
     rig_step(&rig, 4 * SECOND);
-    ck_assert_uint_eq(nplug_active_info(rig.nest, 1).device, nplug_device_at(rig.nest, 2));
+    ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, 2));
     nplug_sim_press(rig.sim, 4 * SECOND, "pad", "south", MS); /* ...but by a press, at once */
     rig_step(&rig, 4 * SECOND + MS);
-    ck_assert_uint_eq(nplug_active_info(rig.nest, 1).device, nplug_device_at(rig.nest, 0));
+    ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, 0));
     rig_close(&rig);
 }
 END_TEST
@@ -215,19 +214,19 @@ START_TEST(a_game_may_pin_forbid_and_let_only_one_drive)
     nplug_follow(rig.nest, 1, &following);
     nplug_sim_press(rig.sim, SECOND, "mouse", "left", MS);
     rig_step(&rig, SECOND + 10 * MS);
-    ck_assert_int_eq(nplug_active_info(rig.nest, 1).kind, NPLUG_KIND_PAD);
+    ck_assert_int_eq(active_of(rig.nest, 1).kind, NPLUG_KIND_PAD);
     following.pin = nplug_device_at(rig.nest, 3);
     nplug_follow(rig.nest, 1, &following);
     nplug_sim_press(rig.sim, 2 * SECOND, "pad", "south", MS);
     rig_step(&rig, 2 * SECOND + 10 * MS);
-    ck_assert_uint_eq(nplug_active_info(rig.nest, 1).device, following.pin);
-    ck_assert(nplug_active_info(rig.nest, 1).pinned);
+    ck_assert_uint_eq(active_of(rig.nest, 1).device, following.pin);
+    ck_assert(active_of(rig.nest, 1).pinned);
     following = nplug_following_default();
     following.family = "numbers";
     following.only = true;
     nplug_follow(rig.nest, 1, &following);
     rig_step(&rig, 3 * SECOND);
-    ck_assert_str_eq(nplug_active_info(rig.nest, 1).family, "numbers");
+    ck_assert_str_eq(active_of(rig.nest, 1).family, "numbers");
     /* The press that switches does nothing else; the next one does. */
     nplug_sim_press(rig.sim, 4 * SECOND, "pad", "south", 10 * MS);
     rig_step(&rig, 4 * SECOND + 20 * MS);
@@ -309,7 +308,7 @@ START_TEST(what_stands_somewhere_is_not_being_moved)
         rig_step(&rig, 2 * SECOND + 10 * MS);
         ck_assert(rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event));
         ck_assert_uint_eq(event.time, 2 * SECOND);
-        ck_assert_int_eq(nplug_active_info(rig.nest, 1).kind, NPLUG_KIND_MOUSE);
+        ck_assert_int_eq(active_of(rig.nest, 1).kind, NPLUG_KIND_MOUSE);
         rig_close(&rig);
     }
 }
@@ -376,7 +375,7 @@ START_TEST(noise_never_switches)
             }
         rig_step(&rig, now);
         if (rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event)) {
-            nplug_device_facts info = {.size = sizeof info};
+            NPLUG_SIZED(nplug_device_facts, info);
             nplug_device_info(rig.nest, event.device, &info);
             ck_abort_msg("%s switched", info.name);
         }

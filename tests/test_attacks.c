@@ -143,9 +143,11 @@ START_TEST(after_a_refused_game_nothing_hangs)
     nplug_game game = nplug_game_for_one("too much", many, 2);
     nplug_command bind = {.kind = NPLUG_COMMAND_BIND, .player = 1, .number = 1, .on = 1};
     nplug_setup setup = nplug_setup_default();
+    nplug_limits limits = nplug_limits_default();
     test_rig rig;
 
-    setup.limits.bindings = 4;
+    limits.bindings = 4;
+    setup.limits = &limits;
     rig_open_setup(&rig, NULL, setup);
     ck_assert_int_ne(nplug_use_game(rig.nest, &game), NPLUG_OK);
     for (uint32_t action = 0; action < 3; action++) {
@@ -246,15 +248,17 @@ START_TEST(no_trace_tells_which_letters_were_typed)
     paper_signal signals[44];
     uint16_t count = list_letters(signals, (unsigned)_i);
     nplug_setup setup = nplug_setup_default();
+    nplug_limits limits = nplug_limits_default();
     static nplug_record records[4096];
     nplug_time time = 1000;
     size_t taken;
     paper_rig p;
 
-    setup.limits.records = 4096;
-    if (_i == WITHOUT_ROOM) setup.limits.controls = 2;
+    limits.records = 4096;
+    if (_i == WITHOUT_ROOM) limits.controls = 2;
     for (uint16_t i = 0; i < count; i++)
         if (_i == WHILE_ARRIVING && signals[i].code == EV(1, secret[1].kernel)) signals[i].says = 1;
+    setup.limits = &limits;
     open_paper_setup(&p, setup);
     plug_paper(&p, 3, 9, 9, 0, signals, count);
     for (uint16_t i = 0; i < count; i++) {

@@ -123,11 +123,11 @@ START_TEST(the_games_bindings_change_for_everybody_else)
     nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 1);
     nplug_claim(rig.nest, nplug_device_at(rig.nest, 1), 2);
     nplug_bind(rig.nest, 2, HORN_, "key:KeyQ");
-    nplug_bind(rig.nest, NPLUG_ANYONE, HORN_, "pad:north | key:KeyN");
+    nplug_bind(rig.nest, NPLUG_EVERYONE, HORN_, "pad:north | key:KeyN");
     nplug_sim_press(rig.sim, 10 * MS, "pad", "west", 0);
     rig_step(&rig, 20 * MS);
     ck_assert_str_eq(nplug_bindings(rig.nest, 1, HORN_), "pad:north | key:KeyN");
-    nplug_bind(rig.nest, NPLUG_ANYONE, HORN_, "pad:south | pad:north | key:KeyN");
+    nplug_bind(rig.nest, NPLUG_EVERYONE, HORN_, "pad:south | pad:north | key:KeyN");
     nplug_sim_press(rig.sim, 30 * MS, "pad", "north", 10 * MS);
     nplug_sim_press(rig.sim, 50 * MS, "keys", "KeyN", 10 * MS);
     nplug_sim_press(rig.sim, 70 * MS, "keys", "KeyQ", 10 * MS);
@@ -136,7 +136,7 @@ START_TEST(the_games_bindings_change_for_everybody_else)
     ck_assert_uint_eq(nplug_presses(rig.nest, 2, HORN_), 1);
     ck_assert(nplug_held(rig.nest, 1, WINCH_)); /* what else is held goes on */
     nplug_bind(rig.nest, 2, HORN_, NULL);
-    nplug_bind(rig.nest, NPLUG_ANYONE, HORN_, NULL);
+    nplug_bind(rig.nest, NPLUG_EVERYONE, HORN_, NULL);
     nplug_sim_press(rig.sim, 110 * MS, "pad", "south", 10 * MS);
     nplug_sim_press(rig.sim, 110 * MS, "keys", "KeyH", 300 * MS);
     rig_step(&rig, SECOND);
@@ -274,7 +274,7 @@ END_TEST
 
 static nplug_pick pick_for(nplug_player player)
 {
-    nplug_pick pick = {sizeof(nplug_pick), 0, 0, 0, 0, 0.0f, false};
+    nplug_pick pick = {.size = sizeof pick};
     pick.player = player;
     return pick;
 }
@@ -287,7 +287,7 @@ static void expect_pick(test_rig *rig, const char *name)
 
     ck_assert_msg(rig_saw(rig, NPLUG_EVENT_PICK, &event), "no pick: %s", name);
     source.control = event.control;
-    source.way = (uint16_t)event.count;
+    source.way = (uint16_t)event.way;
     nplug_source_name(source, text, sizeof text);
     ck_assert_str_eq(text, name);
     ck_assert_uint_eq(event.flags, 0);
@@ -303,10 +303,10 @@ START_TEST(a_control_is_picked_by_using_it)
     rig_step(&rig, 20 * MS);
     ck_assert_int_eq(nplug_start_pick(rig.nest, &pick), NPLUG_OK);
     rig_step(&rig, 30 * MS);
-    ck_assert(nplug_pick_info(rig.nest).waits);
+    ck_assert(pick_of(rig.nest).waits);
     nplug_sim_release(rig.sim, 40 * MS, "pad", "south"); /* what was held does not count */
     rig_step(&rig, 50 * MS);
-    ck_assert(nplug_pick_info(rig.nest).waits);
+    ck_assert(pick_of(rig.nest).waits);
     nplug_sim_press(rig.sim, 60 * MS, "pad", "west", 0);
     rig_step(&rig, 70 * MS);
     expect_pick(&rig, "pad:west");
@@ -321,15 +321,15 @@ END_TEST
 
 START_TEST(an_axis_is_picked_by_the_direction_that_moves_most)
 {
-    nplug_pick pick = pick_for(NPLUG_ANYONE);
-    nplug_pick_facts state;
+    nplug_pick pick = pick_for(NPLUG_EVERYONE);
+    NPLUG_SIZED(nplug_pick_facts, state);
     test_rig rig;
 
     open_bound(&rig, 1);
     nplug_start_pick(rig.nest, &pick);
     nplug_sim_sweep(rig.sim, 10 * MS, "pad", "stick-right", (nplug_vec2){0.2f, -0.45f}, 50 * MS);
     rig_step(&rig, 100 * MS);
-    state = nplug_pick_info(rig.nest);
+    state = pick_of(rig.nest);
     ck_assert(state.waits);
     ck_assert_float_eq_tol(state.share, 0.75f, 0.01f);
     ck_assert_uint_eq(state.source.way, NPLUG_WAY_DOWN);
@@ -359,7 +359,7 @@ START_TEST(a_pick_ends_by_its_control_by_time_by_call_and_asks_the_right_devices
     nplug_start_pick(rig.nest, &pick);
     nplug_sim_press(rig.sim, 10 * MS, "pad", "south", 10 * MS);
     rig_step(&rig, 50 * MS);
-    ck_assert_uint_eq(nplug_pick_info(rig.nest).left_us, 50 * MS);
+    ck_assert_uint_eq(pick_of(rig.nest).left_us, 50 * MS);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1); /* no keyboard: not taken */
     nplug_sim_press(rig.sim, 60 * MS, "keys", "Escape", 10 * MS);
     rig_step(&rig, 80 * MS);
@@ -376,7 +376,7 @@ START_TEST(a_pick_ends_by_its_control_by_time_by_call_and_asks_the_right_devices
     rig_step(&rig, 400 * MS);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_PICK, &event));
     ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_CANCELLED);
-    ck_assert(!nplug_pick_info(rig.nest).waits);
+    ck_assert(!pick_of(rig.nest).waits);
     pick.threshold = 2.0f;
     ck_assert_int_eq(nplug_start_pick(rig.nest, &pick), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
@@ -426,7 +426,7 @@ static const struct {
 
 START_TEST(players_have_their_comfort)
 {
-    nplug_action_facts state;
+    NPLUG_SIZED(nplug_action_facts, state);
     nplug_time now = 10 * MS;
     test_rig rig;
 
@@ -578,7 +578,7 @@ static int want_of(test_rig *rig, nplug_time *now, const char *button)
     rig_step(rig, *now);
     any = nplug_menu_at(rig->nest, 2, 0, &press);
     ck_assert(!nplug_menu_at(rig->nest, 2, 1, &press));
-    return any ? (int)press.want : -1;
+    return any ? (int)press.wish : -1;
 }
 
 START_TEST(confirm_is_where_the_pads_family_has_it)
@@ -615,8 +615,8 @@ START_TEST(a_menu_goes_one_way_at_a_time_and_repeats)
         rig_step(&rig, ms * MS);
         for (uint32_t i = 0; nplug_menu_at(rig.nest, 2, i, &press); i++) {
             ck_assert_uint_eq(press.player, 1);
-            ups += press.want == NPLUG_MENU_WISH_UP;
-            others += press.want != NPLUG_MENU_WISH_UP;
+            ups += press.wish == NPLUG_MENU_WISH_UP;
+            others += press.wish != NPLUG_MENU_WISH_UP;
         }
     }
     ck_assert_uint_eq(ups, 6); /* at about 30, 430, 550, 670, 790, 910 ms */
@@ -643,7 +643,7 @@ START_TEST(a_menu_cannot_be_locked_out_of)
     nplug_sim_press(rig.sim, 10 * MS, "pad", "start", 6 * SECOND);
     rig_step(&rig, 6 * SECOND);
     ck_assert(nplug_menu_at(rig.nest, 2, 0, &press));
-    ck_assert_int_eq(press.want, NPLUG_MENU_WISH_RESTORE);
+    ck_assert_int_eq(press.wish, NPLUG_MENU_WISH_RESTORE);
     ck_assert_int_eq(nplug_restore(rig.nest, 1), NPLUG_OK);
     rig_step(&rig, 7 * SECOND);
     ck_assert(!nplug_is_rebound(rig.nest, 1, 2 + NPLUG_MENU_WISH_CONFIRM));

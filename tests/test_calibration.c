@@ -97,7 +97,7 @@ START_TEST(a_measured_range_is_kept)
 {
     char path[] = "/tmp/nestplug-settings-XXXXXX";
     nplug_settings *settings = nplug_settings_new();
-    nplug_calibration now, sheet;
+    NPLUG_SIZED(nplug_calibration_facts, axis);
     nplug_notes notes;
     nplug_device device;
     test_rig rig;
@@ -115,9 +115,9 @@ START_TEST(a_measured_range_is_kept)
     ck_assert_float_eq(at(&rig, SECOND + MS, MS), 0.0f);
     sweep(&rig, SECOND + 10 * MS, 0.9f, 10 * MS);
     ck_assert_float_eq(at(&rig, SECOND + 50 * MS, MS), 1.0f);
-    ck_assert_int_eq(nplug_calibration_info(rig.nest, device, 0, &now, &sheet), NPLUG_OK);
-    ck_assert_int_lt(now.high, sheet.high);
-    ck_assert_int_eq(nplug_calibration_info(rig.nest, device, 99, &now, NULL), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_calibration_info(rig.nest, device, 0, &axis), NPLUG_OK);
+    ck_assert_int_lt(axis.now.high, axis.sheet.high);
+    ck_assert_int_eq(nplug_calibration_info(rig.nest, device, 99, &axis), NPLUG_ERR_UNKNOWN);
     ck_assert_int_eq(nplug_settings_keep(settings, rig.nest), NPLUG_OK);
     ck_assert_int_eq(nplug_settings_write(settings, path), NPLUG_OK);
     nplug_settings_free(settings);
@@ -237,7 +237,7 @@ static void press_both(test_rig *rig, nplug_time t, bool both)
 START_TEST(twins_are_told_and_one_can_be_ignored)
 {
     nplug_game game = harbour_for(1);
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
     nplug_event event;
     test_rig rig;
     bool said = false;
@@ -257,13 +257,13 @@ START_TEST(twins_are_told_and_one_can_be_ignored)
         ck_assert_int_eq(said, i == 10);
     }
     ck_assert_uint_eq(event.device, nplug_device_at(rig.nest, 1));
-    ck_assert_uint_eq(event.count, nplug_device_at(rig.nest, 0));
+    ck_assert_uint_eq(event.other_device, nplug_device_at(rig.nest, 0));
     nplug_device_info(rig.nest, nplug_device_at(rig.nest, 0), &info);
     ck_assert_uint_eq(info.duplicate, event.device);
     ck_assert_int_eq(nplug_ignore(rig.nest, event.device, true), NPLUG_OK);
     nplug_sim_press(rig.sim, 20 * SECOND, "virtual", "south", 0);
     rig_step(&rig, 21 * SECOND);
-    ck_assert(!nplug_held(rig.nest, NPLUG_ANYONE, HORN));
+    ck_assert(!nplug_held(rig.nest, NPLUG_EVERYONE, HORN));
     nplug_device_info(rig.nest, event.device, &info);
     ck_assert(info.ignored && info.players == 0);
     nplug_sim_release(rig.sim, 21 * SECOND, "virtual", "south");

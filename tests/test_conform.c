@@ -179,7 +179,7 @@ static void end(subject *s)
 
 START_TEST(presses_arrive_all_in_order_and_once)
 {
-    nplug_action_facts state;
+    NPLUG_SIZED(nplug_action_facts, state);
     const nplug_port *table;
     subject s;
 
@@ -194,10 +194,10 @@ START_TEST(presses_arrive_all_in_order_and_once)
     nplug_action_info(s.nest, 1, HORN, &state);
     ck_assert_uint_eq(state.press_count, 50);
     ck_assert_uint_eq(state.release_count, 50);
-    ck_assert_uint_eq(nplug_nest_counts(s.nest).backwards, 0);
-    ck_assert_uint_eq(nplug_nest_counts(s.nest).late, 0);
-    ck_assert_uint_eq(nplug_nest_counts(s.nest).unknown_device, 0);
-    ck_assert_uint_eq(nplug_nest_counts(s.nest).unknown_signal, 0);
+    ck_assert_uint_eq(counts_of(s.nest).backwards, 0);
+    ck_assert_uint_eq(counts_of(s.nest).late, 0);
+    ck_assert_uint_eq(counts_of(s.nest).unknown_device, 0);
+    ck_assert_uint_eq(counts_of(s.nest).unknown_signal, 0);
     end(&s);
 }
 END_TEST

@@ -4,7 +4,7 @@
 
 static nplug_device_facts look(const test_rig *rig, nplug_device device)
 {
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
 
     ck_assert_int_eq(nplug_device_info(rig->nest, device, &info), NPLUG_OK);
     return info;
@@ -13,7 +13,7 @@ static nplug_device_facts look(const test_rig *rig, nplug_device device)
 START_TEST(every_model_arrives_as_what_it_is)
 {
     nplug_game game = harbour_for(1);
-    nplug_device_facts info;
+    NPLUG_SIZED(nplug_device_facts, info);
     test_rig rig;
 
     rig_open(&rig, &game, NULL);
@@ -46,7 +46,7 @@ END_TEST
 START_TEST(an_unrecognised_device_can_be_read_raw)
 {
     nplug_game game = harbour_for(1);
-    nplug_signal_facts signal;
+    NPLUG_SIZED(nplug_signal_facts, signal);
     test_rig rig;
 
     rig_open(&rig, &game, NULL);
@@ -68,7 +68,7 @@ START_TEST(handles_go_stale_and_are_never_used_again)
 {
     nplug_limits limits = nplug_limits_default();
     nplug_device old[40];
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
     test_rig rig;
 
     limits.devices = 3;
@@ -118,7 +118,7 @@ START_TEST(a_limit_reached_is_an_event)
 
     memcpy((char *)&limits + rows[_i].offset, &rows[_i].value, sizeof rows[_i].value);
     rig_open(&rig, &game, &limits);
-    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, true);
+    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, true);
     nplug_sim_plug(rig.sim, 0, "pad-1", "heron");
     nplug_sim_plug(rig.sim, 10, "pad-2", "heron");
     for (nplug_time t = 100; t < 300; t += 100) {
@@ -129,7 +129,7 @@ START_TEST(a_limit_reached_is_an_event)
     for (uint32_t i = 0; i < nplug_event_count(rig.nest); i++)
         if (nplug_event_at(rig.nest, i)->kind == NPLUG_EVENT_LIMIT) {
             event = *nplug_event_at(rig.nest, i);
-            named |= event.count == (uint64_t)rows[_i].limit;
+            named |= event.limit == (uint8_t)rows[_i].limit;
         }
     ck_assert_msg(named, "limit %s", nplug_limit_name(rows[_i].limit));
     ck_assert_ptr_nonnull(strstr(rig.log, nplug_limit_name(rows[_i].limit)));
@@ -142,7 +142,7 @@ START_TEST(long_and_broken_names_are_cut_at_a_character)
 {
     hand_port port = {0};
     nplug_report report = value_report(0, 1, 0, 0, 0);
-    nplug_device_facts info;
+    NPLUG_SIZED(nplug_device_facts, info);
     test_rig rig;
 
     rig_open(&rig, NULL, NULL);
@@ -168,7 +168,7 @@ START_TEST(a_name_of_ten_thousand_bytes_is_cut)
     hand_port port = {0};
     nplug_report report = value_report(0, 1, 0, 0, 0);
     nplug_limits limits = nplug_limits_default();
-    nplug_device_facts info;
+    NPLUG_SIZED(nplug_device_facts, info);
     char name[10001];
     test_rig rig;
 

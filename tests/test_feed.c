@@ -69,7 +69,7 @@ START_TEST(wrong_reports_are_counted_and_said_once)
     nplug_report undeclared = value_report(3000, 5, 500, 1, 0);
     nplug_report backwards = value_report(1500, 5, STICK_X, 7, 0);
     nplug_report strange = value_report(3000, 5, 0, 1, 0);
-    nplug_counts counts;
+    NPLUG_SIZED(nplug_counts, counts);
 
     strange.kind = 77;
     open_by_hand(&h, 256);
@@ -84,7 +84,7 @@ START_TEST(wrong_reports_are_counted_and_said_once)
     push_kind(h.port.ring, 4500, 5, NPLUG_REPORT_SIGNAL);
     push_kind(h.port.ring, 4500, 6, NPLUG_REPORT_DEPART);
     rig_step(&h.rig, 5000);
-    counts = nplug_nest_counts(h.rig.nest);
+    counts = counts_of(h.rig.nest);
     ck_assert_uint_eq(counts.unknown_device, 3);
     ck_assert_uint_eq(counts.unknown_signal, 3);
     ck_assert_uint_eq(counts.unknown_kind, 2);
@@ -116,7 +116,7 @@ START_TEST(a_group_that_never_ends_is_thrown_away_whole)
     ck_assert_int_eq(nplug_push(h.port.ring, &end, 1), NPLUG_OK);
     ck_assert_int_eq(nplug_push(h.port.ring, &other, 1), NPLUG_OK);
     rig_step(&h.rig, 2000);
-    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).bad_groups, 1);
+    ck_assert_uint_eq(counts_of(h.rig.nest).bad_groups, 1);
     ck_assert_float_eq(rig_control(&h.rig, 0, "pad:stick-left").x, 0.0f);
     ck_assert_float_eq(rig_control(&h.rig, 0, "pad:south").x, 1.0f);
     ck_assert_float_eq(rig_control(&h.rig, 1, "pad:south").x, 1.0f);
@@ -145,7 +145,7 @@ START_TEST(what_is_around_a_group_that_is_too_long_comes_through)
     reports[89].data.value = 0;
     ck_assert_int_eq(nplug_push(h.port.ring, reports, 90), NPLUG_ERR_ARGUMENT);
     rig_step(&h.rig, 2000);
-    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).bad_groups, 1);
+    ck_assert_uint_eq(counts_of(h.rig.nest).bad_groups, 1);
     ck_assert_float_eq(rig_control(&h.rig, 0, "pad:stick-left").x, 6.0f / 32767.0f);
     ck_assert_uint_eq(nplug_presses(h.rig.nest, 1, HORN), 1);
     rig_close(&h.rig);
@@ -175,8 +175,8 @@ START_TEST(a_group_that_mixes_devices_is_parted)
         rig_step(&h.rig, now + 500);
         presses += nplug_presses(h.rig.nest, 1, HORN);
         mixed += 1 + (i % 3 != 0);
-        ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).bad_groups, mixed);
-        ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).unknown_device, i);
+        ck_assert_uint_eq(counts_of(h.rig.nest).bad_groups, mixed);
+        ck_assert_uint_eq(counts_of(h.rig.nest).unknown_device, i);
         ck_assert_float_eq(rig_control(&h.rig, 0, "pad:stick-left").x, (float)i / 32767.0f);
         ck_assert_float_eq(rig_control(&h.rig, 1, "pad:stick-left").y, (float)i / 32768.0f);
         ck_assert_float_eq(rig_control(&h.rig, 0, "pad:south").x, (float)(i & 1));
@@ -194,7 +194,7 @@ START_TEST(above_three_quarters_only_movement_is_dropped)
 {
     hand_rig h;
     nplug_report press = value_report(3000, 5, SOUTH, 1, 0);
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
     nplug_report begin = value_report(6000, 5, 0, 0, 0);
 
     open_by_hand(&h, 64);
@@ -208,8 +208,8 @@ START_TEST(above_three_quarters_only_movement_is_dropped)
     ck_assert_int_eq(nplug_push(h.port.ring, &press, 1), NPLUG_OK);
     rig_step(&h.rig, 5000);
     ck_assert(nplug_held(h.rig.nest, 1, HORN));
-    ck_assert_uint_ge(nplug_nest_counts(h.rig.nest).moves_dropped, 50);
-    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).reports_dropped, 0);
+    ck_assert_uint_ge(counts_of(h.rig.nest).moves_dropped, 50);
+    ck_assert_uint_eq(counts_of(h.rig.nest).reports_dropped, 0);
     ck_assert_uint_eq(h.port.resyncs, 1);
     ck_assert_uint_eq(h.port.last_resync, 5);
     nplug_device_info(h.rig.nest, nplug_device_at(h.rig.nest, 0), &info);
@@ -252,10 +252,10 @@ START_TEST(a_full_ring_refuses_and_nothing_sticks)
     ck_assert_uint_eq(nplug_ring_room(h.port.ring), 0);
     rig_step(&h.rig, 5000);
     ck_assert_uint_eq(nplug_presses(h.rig.nest, 1, HORN), 32);
-    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).reports_dropped, 1);
+    ck_assert_uint_eq(counts_of(h.rig.nest).reports_dropped, 1);
     push_kind(h.port.ring, 6000, 5, NPLUG_REPORT_DEPART);
     rig_step(&h.rig, 7000);
-    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).unknown_device, 0);
+    ck_assert_uint_eq(counts_of(h.rig.nest).unknown_device, 0);
     ck_assert_uint_eq(nplug_device_count(h.rig.nest), 0);
     ck_assert(!nplug_held(h.rig.nest, 1, HORN));
     rig_close(&h.rig);
@@ -283,7 +283,7 @@ START_TEST(two_ports_are_merged_in_order_of_time)
     ck_assert_ptr_null(strstr(text, "device 1001"));
     rig_step(&h.rig, 2500);
     ck_assert_float_eq(rig_control(&h.rig, 0, "pad:south").x, 1.0f);
-    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).late, 0);
+    ck_assert_uint_eq(counts_of(h.rig.nest).late, 0);
     nplug_close(h.rig.nest);
     ck_assert_uint_eq(second.stops, 1);
     rig_close(&h.rig);
@@ -306,7 +306,7 @@ START_TEST(clocks_that_disagree_are_an_event)
     ck_assert(!nplug_held(h.rig.nest, 1, HORN));
     rig_step(&h.rig, 9 * SECOND);
     ck_assert(nplug_held(h.rig.nest, 1, HORN));
-    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).early, 1);
+    ck_assert_uint_eq(counts_of(h.rig.nest).early, 1);
     rig_close(&h.rig);
 }
 END_TEST
@@ -361,7 +361,7 @@ START_TEST(a_port_may_push_from_its_own_thread)
 {
     hand_rig h;
     pthread_t thread;
-    nplug_action_facts state = {0};
+    NPLUG_SIZED(nplug_action_facts, state);
     nplug_result result;
 
     open_by_hand(&h, 256);
@@ -375,7 +375,7 @@ START_TEST(a_port_may_push_from_its_own_thread)
     }
     pthread_join(thread, NULL);
     ck_assert_uint_eq(state.press_count, THREAD_PRESSES);
-    ck_assert_uint_eq(nplug_nest_counts(h.rig.nest).reports_dropped, 0);
+    ck_assert_uint_eq(counts_of(h.rig.nest).reports_dropped, 0);
     rig_close(&h.rig);
 }
 END_TEST

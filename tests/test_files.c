@@ -229,7 +229,7 @@ START_TEST(a_sheet_loaded_at_run_time_is_in_force)
         " \"match\": [{\"vendor\": \"0xb12d\", \"product\": [\"0x0f01\", \"0x0f02\"]}],"
         " \"controls\": {\"south\": {\"plain\": 1},"
         " \"trigger-left\": {\"plain\": 0, \"rest\": 100}}}";
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
     nplug_sheet_file *file;
     nplug_notes notes;
     test_rig rig;

@@ -27,7 +27,9 @@ static void open_two(test_rig *rig, nplug_game game)
 
 START_TEST(who_is_asked_for_counts_alone_and_all_are_the_sum)
 {
-    nplug_action_facts one = {0}, two = {0}, all = {0};
+    NPLUG_SIZED(nplug_action_facts, one);
+    NPLUG_SIZED(nplug_action_facts, two);
+    NPLUG_SIZED(nplug_action_facts, all);
     test_rig rig;
 
     open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
@@ -39,13 +41,13 @@ START_TEST(who_is_asked_for_counts_alone_and_all_are_the_sum)
     rig_step(&rig, 10 * MS);
     nplug_action_info(rig.nest, 1, CALL, &one);
     nplug_action_info(rig.nest, 2, CALL, &two);
-    nplug_action_info(rig.nest, NPLUG_ANYONE, CALL, &all);
+    nplug_action_info(rig.nest, NPLUG_EVERYONE, CALL, &all);
     ck_assert_uint_eq(one.press_count, 1);
     ck_assert_uint_eq(two.press_count, 2);
     ck_assert_uint_eq(all.press_count, 3);
     ck_assert_uint_eq(nplug_presses(rig.nest, 2, CALL), 2);
     /* Of two that are as far from rest, the first player's counts. */
-    ck_assert_float_eq(nplug_vector(rig.nest, NPLUG_ANYONE, SWAY).x, -1.0f);
+    ck_assert_float_eq(nplug_vector(rig.nest, NPLUG_EVERYONE, SWAY).x, -1.0f);
     rig_close(&rig);
 }
 END_TEST
@@ -86,22 +88,21 @@ END_TEST
 START_TEST(queries_of_nothing_are_neutral)
 {
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
-    nplug_device_facts info = {.size = sizeof info};
-    nplug_calibration now, sheet;
-    nplug_pick pick = {.size = sizeof pick + 1};
+    NPLUG_SIZED(nplug_device_facts, info);
+    NPLUG_SIZED(nplug_calibration_facts, axis);
+    nplug_pick pick = {.size = sizeof pick - 1, .player = NPLUG_EVERYONE};
     float numbers[7];
     test_rig rig;
 
     rig_open(&rig, &game, NULL);
     rig_step(&rig, MS);
-    ck_assert(!nplug_follows_rest(NULL));
     ck_assert_uint_eq(nplug_player_device_count(NULL, 1), 0);
     ck_assert_uint_eq(nplug_player_device_count(rig.nest, NPLUG_PLAYERS_MAX + 1), 0);
     ck_assert_uint_eq(nplug_ring_room(NULL), 0);
     ck_assert_int_eq(nplug_device_info(NULL, 1, &info), NPLUG_ERR_ARGUMENT);
     ck_assert_int_eq(nplug_device_info(rig.nest, 1, NULL), NPLUG_ERR_ARGUMENT);
     ck_assert_int_eq(nplug_start_pick(rig.nest, &pick), NPLUG_ERR_SIZE);
-    ck_assert_int_eq(nplug_calibration_info(rig.nest, 1, 0, &now, &sheet), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_calibration_info(rig.nest, 1, 0, &axis), NPLUG_ERR_UNKNOWN);
     for (unsigned i = 0; i < 7; i++)
         numbers[i] = 9.0f;
     ck_assert_int_ne(
@@ -116,7 +117,7 @@ START_TEST(a_calibration_is_told_beside_what_the_sheet_says)
 {
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
     nplug_setup setup = nplug_setup_default();
-    nplug_calibration now, sheet;
+    NPLUG_SIZED(nplug_calibration_facts, axis);
     uint32_t axes = 0;
     test_rig rig;
 
@@ -130,12 +131,12 @@ START_TEST(a_calibration_is_told_beside_what_the_sheet_says)
     rig_step(&rig, MS);
     for (uint32_t d = 0; d < 8; d++)
         for (uint32_t i = 0;
-             nplug_calibration_info(rig.nest, nplug_device_at(rig.nest, d), i, &now, &sheet) == 0;
-             i++) {
+             nplug_calibration_info(rig.nest, nplug_device_at(rig.nest, d), i, &axis) == 0; i++) {
             axes++;
-            ck_assert_uint_eq(now.code, sheet.code);
-            ck_assert_int_lt(sheet.low, sheet.high);
-            ck_assert_int_eq(now.low, sheet.low);
+            ck_assert_uint_eq(axis.now.code, axis.sheet.code);
+            ck_assert_int_lt(axis.sheet.low, axis.sheet.high);
+            ck_assert_int_eq(axis.now.low, axis.sheet.low);
+            ck_assert_int_eq(axis.mode, NPLUG_CALIBRATE_MODE_FOLLOW);
         }
     ck_assert_uint_eq(axes, 48); /* all of them: two sticks and two triggers each */
     rig_close(&rig);
@@ -151,9 +152,9 @@ START_TEST(a_family_of_one_letter_is_a_family)
     following.family = "q";
     ck_assert_int_eq(nplug_follow(rig.nest, 1, &following), NPLUG_OK);
     rig_step(&rig, 2 * MS);
-    ck_assert_str_eq(nplug_active_info(rig.nest, 1).family, "q");
-    ck_assert(nplug_active_info(rig.nest, 1).pinned);
-    ck_assert(!nplug_active_info(rig.nest, 2).pinned);
+    ck_assert_str_eq(active_of(rig.nest, 1).family, "q");
+    ck_assert(active_of(rig.nest, 1).pinned);
+    ck_assert(!active_of(rig.nest, 2).pinned);
     rig_close(&rig);
 }
 END_TEST
@@ -168,13 +169,15 @@ static uint32_t least(size_t limit, const nplug_action_def *defs, uint32_t count
 
     for (uint32_t n = 1; n < 40; n++) {
         nplug_setup setup = nplug_setup_default();
+        nplug_limits limits = nplug_limits_default();
         nplug_result result;
         void *block;
         nplug_nest *nest;
         size_t size;
-        memcpy((char *)&setup.limits + limit, &n, sizeof n);
-        size = nplug_memory_needed(&setup.limits);
+        memcpy((char *)&limits + limit, &n, sizeof n);
+        size = nplug_memory_needed(&limits);
         block = malloc(size);
+        setup.limits = &limits;
         ck_assert_int_eq(nplug_open(&setup, block, size, &nest), NPLUG_OK);
         result = nplug_use_game(nest, &game);
         free(block);
@@ -567,7 +570,7 @@ END_TEST
 /* A third device that presses alone parts no pair of others; one that goes is no twin any more. */
 START_TEST(duplicates_are_parted_by_their_own_presses_alone)
 {
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
     nplug_game game = harbour_for(1);
     nplug_event event;
     test_rig rig;
@@ -584,7 +587,7 @@ START_TEST(duplicates_are_parted_by_their_own_presses_alone)
     rig_step(&rig, 900 * MS);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_DUPLICATE, &event));
     ck_assert_uint_eq(event.device, nplug_device_at(rig.nest, 1));
-    ck_assert_uint_eq(event.count, nplug_device_at(rig.nest, 0));
+    ck_assert_uint_eq(event.other_device, nplug_device_at(rig.nest, 0));
     for (uint32_t i = 0; i < 3; i++) {
         nplug_device_info(rig.nest, nplug_device_at(rig.nest, i), &info);
         ck_assert_uint_eq(info.duplicate, i < 2 ? nplug_device_at(rig.nest, 1 - i) : 0);
@@ -627,7 +630,7 @@ START_TEST(a_contact_that_bounces_as_its_device_goes_is_forgotten)
         nplug_sim_unplug(rig.sim, (12 + 10 * t) * MS, "worn");
         nplug_sim_plug(rig.sim, (12 + 10 * t) * MS + 1, "worn", "dunlin");
         rig_step(&rig, (19 + 10 * t) * MS);
-        ck_assert(!nplug_held(rig.nest, NPLUG_ANYONE, HORN));
+        ck_assert(!nplug_held(rig.nest, NPLUG_EVERYONE, HORN));
     }
     rig_close(&rig);
 }
@@ -672,16 +675,16 @@ START_TEST(a_pick_hears_its_player_alone_and_says_which_way)
     ck_assert_int_eq(nplug_start_pick(rig.nest, &pick), NPLUG_OK);
     nplug_sim_press(rig.sim, 2 * MS, "one", "east", 2 * MS);
     rig_step(&rig, 5 * MS);
-    ck_assert(nplug_pick_info(rig.nest).waits);
+    ck_assert(pick_of(rig.nest).waits);
     nplug_sim_sweep(rig.sim, 6 * MS, "two", "stick-left", (nplug_vec2){0.4f, 0.0f}, 0);
     rig_step(&rig, 8 * MS);
-    ck_assert_uint_eq(nplug_pick_info(rig.nest).source.way, NPLUG_WAY_RIGHT);
+    ck_assert_uint_eq(pick_of(rig.nest).source.way, NPLUG_WAY_RIGHT);
     nplug_sim_sweep(rig.sim, 9 * MS, "two", "stick-left", (nplug_vec2){0.9f, 0.0f}, 0);
     rig_step(&rig, 12 * MS);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_PICK, &event));
     ck_assert_uint_eq(event.player, 2);
-    ck_assert_uint_eq(event.count, NPLUG_WAY_RIGHT);
-    ck_assert_float_eq(nplug_pick_info(rig.nest).share, 1.0f);
+    ck_assert_uint_eq(event.way, NPLUG_WAY_RIGHT);
+    ck_assert_float_eq(pick_of(rig.nest).share, 1.0f);
     rig_close(&rig);
 }
 END_TEST
@@ -711,14 +714,14 @@ START_TEST(a_layer_that_goes_off_drops_its_own_alone)
     nplug_sim_unplug(rig.sim, 4 * MS, "pad");
     rig_step(&rig, 5 * MS);
     ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 1.0f);
-    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 0, false);
+    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 0, false);
     rig_step(&rig, 6 * MS);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
     ck_assert_uint_eq(event.control, 0);
     ck_assert_uint_eq(event.device, 0);
     ck_assert(event.flags & NPLUG_EVENT_FLAG_CANCELLED);
     ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 1.0f);
-    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, false);
+    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, false);
     rig_step(&rig, 7 * MS);
     ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 0.0f);
     rig_close(&rig);
@@ -747,7 +750,7 @@ START_TEST(what_nobody_has_is_followed_by_movement_too)
     nplug_sim_sweep(rig.sim, 1020 * MS, "two", "stick-left", (nplug_vec2){0.0f, 0.0f}, 10 * MS);
     for (nplug_time t = 100; t < 2000; t += 50) {
         rig_step(&rig, t * MS);
-        ck_assert_uint_eq(nplug_active_info(rig.nest, NPLUG_ANYONE).device, one);
+        ck_assert_uint_eq(active_of(rig.nest, NPLUG_NOBODY).device, one);
     }
     rig_close(&rig);
 }
@@ -877,7 +880,7 @@ START_TEST(a_limit_is_in_the_log_once_and_an_event_each_time)
         nplug_event event;
         rig_step(&rig, t * MS);
         ck_assert(rig_saw(&rig, NPLUG_EVENT_LIMIT, &event));
-        ck_assert_uint_eq(event.count, NPLUG_LIMIT_DEVICES);
+        ck_assert_uint_eq(event.limit, NPLUG_LIMIT_DEVICES);
     }
     ck_assert(strstr(rig.log, "raise limits.devices") != NULL);
     ck_assert(strstr(strstr(rig.log, "raise limits.devices") + 1, "raise limits.devices") == NULL);
@@ -956,7 +959,7 @@ START_TEST(a_pose_that_moves_is_not_picked)
     static const nplug_pose put[] = {{{0.9f, 0.9f, 0.9f}, {0.0f, 0.0f, 0.0f, 1.0f}},
                                      {{-0.9f, 0.1f, 0.9f}, {0.7f, 0.0f, 0.0f, 0.7f}}};
     nplug_control grip = nplug_control_from_name("hand-left:pose-grip", (size_t)-1);
-    nplug_pick pick = {.size = sizeof pick};
+    nplug_pick pick = {.size = sizeof pick, .player = NPLUG_EVERYONE};
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
     nplug_pose got;
     test_rig rig;
@@ -975,8 +978,8 @@ START_TEST(a_pose_that_moves_is_not_picked)
         nplug_sim_move(rig.sim, &move);
     }
     rig_step(&rig, 6 * MS);
-    ck_assert(nplug_pick_info(rig.nest).waits);
-    ck_assert_uint_eq(nplug_pick_info(rig.nest).source.control, 0);
+    ck_assert(pick_of(rig.nest).waits);
+    ck_assert_uint_eq(pick_of(rig.nest).source.control, 0);
     memset(&got, 0x55, sizeof got);
     ck_assert_int_eq(nplug_control_pose(rig.nest, nplug_device_at(rig.nest, 0), grip, &got),
                      NPLUG_OK);
@@ -1032,7 +1035,7 @@ START_TEST(a_text_of_no_known_sort_is_counted)
     report.kind = NPLUG_REPORT_TEXT;
     nplug_push(port.ring, &report, 1);
     rig_step(&rig, 1);
-    ck_assert_uint_eq(nplug_nest_counts(rig.nest).unknown_signal, 1);
+    ck_assert_uint_eq(counts_of(rig.nest).unknown_signal, 1);
     rig_close(&rig);
 }
 END_TEST
@@ -1049,7 +1052,7 @@ START_TEST(what_the_game_rebinds_is_let_go_for_each_player)
     nplug_sim_press(rig.sim, 2 * MS, "two", "west", 0);
     rig_step(&rig, 3 * MS);
     ck_assert(nplug_held(rig.nest, 1, CALL) && nplug_held(rig.nest, 2, CALL));
-    nplug_bind(rig.nest, NPLUG_ANYONE, CALL, "pad:north");
+    nplug_bind(rig.nest, NPLUG_EVERYONE, CALL, "pad:north");
     rig_step(&rig, 4 * MS);
     ck_assert(!nplug_held(rig.nest, 1, CALL));
     ck_assert(nplug_held(rig.nest, 2, CALL)); /* it has its own */
@@ -1166,7 +1169,7 @@ START_TEST(actions_have_numbers_from_0)
     rig_open(&rig, &game, NULL);
     for (uint32_t a = 0; a < ACTIONS; a++)
         ck_assert_int_eq(nplug_action_number(rig.nest, actions[a].name), (int)a);
-    ck_assert_int_eq(nplug_action_number(rig.nest, "pul"), -1);
+    ck_assert_uint_eq(nplug_action_number(rig.nest, "pul"), NPLUG_NO_ACTION);
     ck_assert(strstr(rig.log, "no action \"pul\"; did you mean \"pull\"?") != NULL);
     rig_close(&rig);
 }

@@ -295,7 +295,7 @@ START_TEST(a_layer_that_only_observes_takes_nothing)
     test_rig rig;
 
     open_actions(&rig, layered, COUNT_OF(layered));
-    nplug_switch_layer(rig.nest, NPLUG_ANYONE, 2, true);
+    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 2, true);
     nplug_sim_press(rig.sim, 100 * MS, "pad", "south", 0);
     rig_step(&rig, 200 * MS);
     ck_assert(nplug_held(rig.nest, 1, L_HORN) && nplug_held(rig.nest, 1, L_LOOK));
@@ -467,12 +467,15 @@ START_TEST(a_level_reads_as_a_button_and_in_bands)
     static const nplug_action_policy rules[] = {{0, 0, 0, 0, bands, 3, 0, false}};
     static const struct {
         float pull;
-        int band;
+        uint32_t band;
         bool held;
-    } pulls[] = {
-        {0.0f, -1, false}, {0.2f, 0, false}, {0.45f, 1, false}, {0.6f, 1, true}, {1.0f, 2, true}};
+    } pulls[] = {{0.0f, NPLUG_NO_BAND, false},
+                 {0.2f, 0, false},
+                 {0.45f, 1, false},
+                 {0.6f, 1, true},
+                 {1.0f, 2, true}};
     nplug_game game = nplug_game_for_one("bands", actions, 1);
-    nplug_action_facts state;
+    NPLUG_SIZED(nplug_action_facts, state);
     test_rig rig;
 
     game.policies = rules;
@@ -483,14 +486,14 @@ START_TEST(a_level_reads_as_a_button_and_in_bands)
         nplug_vec2 to = {pulls[i].pull, 0.0f};
         nplug_sim_sweep(rig.sim, (i + 1) * SECOND, "pad", "trigger-right", to, 0);
         rig_step(&rig, (i + 1) * SECOND);
-        ck_assert_int_eq(nplug_band_number(rig.nest, 1, 0), pulls[i].band);
+        ck_assert_uint_eq(nplug_band_number(rig.nest, 1, 0), pulls[i].band);
         ck_assert_int_eq(nplug_held(rig.nest, 1, 0), pulls[i].held);
         ck_assert_int_eq(nplug_action_info(rig.nest, 1, 0, &state), NPLUG_OK);
         ck_assert_int_eq(state.held, pulls[i].held);
         ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), i == 3);
     }
     ck_assert_str_eq(nplug_band_name(rig.nest, 0, 2), "full");
-    ck_assert_ptr_null(nplug_band_name(rig.nest, 0, -1));
+    ck_assert_ptr_null(nplug_band_name(rig.nest, 0, NPLUG_NO_BAND));
     rig_close(&rig);
 }
 END_TEST
@@ -567,7 +570,7 @@ START_TEST(fixed_ticks_see_each_press_once)
 {
     static const nplug_action_def actions[] = {{"horn", NPLUG_ACTION_BUTTON, "pad:south", 0}};
     uint64_t seen = 0, presses = 0;
-    nplug_action_facts state;
+    NPLUG_SIZED(nplug_action_facts, state);
     test_rig rig;
 
     open_actions(&rig, actions, 1);
@@ -589,14 +592,14 @@ END_TEST
 START_TEST(a_press_a_little_too_early_is_used_once)
 {
     static const nplug_action_def actions[] = {{"horn", NPLUG_ACTION_BUTTON, "pad:south", 0}};
-    nplug_action_facts state;
+    NPLUG_SIZED(nplug_action_facts, state);
     test_rig rig;
 
     open_actions(&rig, actions, 1);
     nplug_sim_press(rig.sim, 100 * MS, "pad", "south", 300 * MS);
     rig_step(&rig, 200 * MS);
     ck_assert(!nplug_use_press(rig.nest, 1, 0, 99));
-    ck_assert(nplug_use_press(rig.nest, NPLUG_ANYONE, 0, 100));
+    ck_assert(nplug_use_press(rig.nest, NPLUG_EVERYONE, 0, 100));
     ck_assert(!nplug_use_press(rig.nest, 1, 0, 100));
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 1);
     nplug_action_info(rig.nest, 1, 0, &state);

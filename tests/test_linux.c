@@ -118,7 +118,7 @@ START_TEST(absurd_ranges_and_names_are_no_harm)
         int min, max, value;
     } rows[] = {{7, 7, 7}, {100, -100, 3}, {INT32_MIN, INT32_MAX, INT32_MIN}, {0, 0, 5}};
     standin_node *node;
-    nplug_control_facts info;
+    NPLUG_SIZED(nplug_control_facts, info);
     linux_rig l;
 
     open_linux(&l, false, NULL);
@@ -136,7 +136,7 @@ START_TEST(absurd_ranges_and_names_are_no_harm)
     ck_assert_uint_eq(nplug_device_count(l.rig.nest), COUNT_OF(rows));
     for (uint32_t d = 0; d < COUNT_OF(rows); d++) {
         nplug_device device = nplug_device_at(l.rig.nest, d);
-        nplug_device_facts about = {.size = sizeof about};
+        NPLUG_SIZED(nplug_device_facts, about);
         nplug_device_info(l.rig.nest, device, &about);
         ck_assert_uint_eq(strspn(about.name, "?"), strlen(about.name));
         for (uint32_t i = 0; nplug_control_info(l.rig.nest, device, i, &info) == NPLUG_OK; i++)
@@ -204,7 +204,7 @@ START_TEST(two_pads_are_heard_in_order_of_time)
     step_now(&l);
     ck_assert(rig_saw(&l.rig, NPLUG_EVENT_PRESS, &first));
     ck_assert_uint_eq(first.action, MENU);
-    ck_assert_uint_eq(nplug_nest_counts(l.rig.nest).late, 0);
+    ck_assert_uint_eq(counts_of(l.rig.nest).late, 0);
     close_linux(&l);
 }
 END_TEST
@@ -229,9 +229,9 @@ END_TEST
 /* No permission, and no file of sysfs that tells what it is: it arrives all the same. */
 START_TEST(what_may_not_be_read_says_so_and_is_read_later)
 {
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
     standin_node *pad;
-    nplug_linux_facts state = {.size = sizeof state};
+    NPLUG_SIZED(nplug_linux_facts, state);
     bool root = geteuid() == 0;
     linux_rig l;
 

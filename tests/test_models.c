@@ -41,7 +41,7 @@ static const nplug_sim_model *model_named(const char *name)
 
 START_TEST(each_model_is_recognised)
 {
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
     nplug_device device;
     test_rig rig;
 
@@ -267,7 +267,7 @@ static void answer(pupil *p, const nplug_learn_question *question)
 
 static void learn(pupil *p, const char *model, nplug_device_kind kind, bool trembles)
 {
-    nplug_learn_question question = {.size = sizeof question};
+    NPLUG_SIZED(nplug_learn_question, question);
     nplug_learn_phase phase;
 
     memset(p, 0, sizeof *p);
@@ -299,8 +299,8 @@ static void compare(const pupil *p)
     char text[32768];
     nplug_sheet_file *file;
     nplug_notes notes;
-    nplug_control_facts info;
-    nplug_device_facts about = {.size = sizeof about};
+    NPLUG_SIZED(nplug_control_facts, info);
+    NPLUG_SIZED(nplug_device_facts, about);
     test_rig own, shipped;
     float far = p->trembles ? 0.006f : 0.0f; /* a rest is known as well as it was shown */
 
@@ -353,7 +353,7 @@ END_TEST
 
 START_TEST(a_learner_can_go_back_and_sees_a_departure)
 {
-    nplug_learn_question question = {.size = sizeof question};
+    NPLUG_SIZED(nplug_learn_question, question);
     pupil p = {0};
 
     rig_open(&p.rig, NULL, NULL);

@@ -17,7 +17,7 @@ static void open_two(test_rig *rig)
 
 static uint32_t players_of(const test_rig *rig, uint32_t place)
 {
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
 
     nplug_device_info(rig->nest, nplug_device_at(rig->nest, place), &info);
     return info.players;
@@ -29,16 +29,16 @@ START_TEST(the_press_that_joined_fires_nothing_until_it_is_let_go)
     test_rig rig;
 
     open_two(&rig);
-    ck_assert_uint_eq(nplug_player_device_count(rig.nest, NPLUG_ANYONE), 4);
+    ck_assert_uint_eq(nplug_player_device_count(rig.nest, NPLUG_NOBODY), 4);
     nplug_sim_press(rig.sim, 2000, "pad-2", "south", 50000);
     rig_step(&rig, 3000);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_JOIN, &join));
     ck_assert_uint_eq(join.player, 1);
     ck_assert_uint_eq(join.control, nplug_control_from_name("pad:south", (size_t)-1));
     ck_assert(nplug_player_seated(rig.nest, 1) && !nplug_player_seated(rig.nest, 2));
-    ck_assert(!nplug_held(rig.nest, NPLUG_ANYONE, HORN));
+    ck_assert(!nplug_held(rig.nest, NPLUG_EVERYONE, HORN));
     rig_step(&rig, 60000);
-    ck_assert_uint_eq(nplug_releases(rig.nest, NPLUG_ANYONE, HORN), 0);
+    ck_assert_uint_eq(nplug_releases(rig.nest, NPLUG_EVERYONE, HORN), 0);
     nplug_sim_press(rig.sim, 70000, "pad-2", "south", 50000);
     rig_step(&rig, 80000);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 1);
@@ -76,7 +76,7 @@ START_TEST(when_all_seats_are_taken_presses_are_anyones)
     nplug_sim_press(rig.sim, 4000, "keys", "KeyH", 100);
     rig_step(&rig, 5000);
     ck_assert(nplug_player_seated(rig.nest, 1) && nplug_player_seated(rig.nest, 2));
-    ck_assert_uint_eq(nplug_presses(rig.nest, NPLUG_ANYONE, HORN), 1);
+    ck_assert_uint_eq(nplug_presses(rig.nest, NPLUG_EVERYONE, HORN), 1);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN) + nplug_presses(rig.nest, 2, HORN), 0);
     rig_close(&rig);
 }
@@ -210,7 +210,7 @@ START_TEST(a_seat_by_one_action)
     nplug_sim_press(rig.sim, 30 * MS, "pad-2", "start", 0);
     rig_step(&rig, 220 * MS);
     ck_assert(!nplug_player_seated(rig.nest, 1));
-    ck_assert_uint_eq(nplug_presses(rig.nest, NPLUG_ANYONE, 0), 0);
+    ck_assert_uint_eq(nplug_presses(rig.nest, NPLUG_EVERYONE, 0), 0);
     rig_step(&rig, 231 * MS); /* held for long enough */
     ck_assert(nplug_player_seated(rig.nest, 1) && players_of(&rig, 1) == 1);
     ck_assert(!nplug_held(rig.nest, 1, 0)); /* and what joined is spent */
@@ -510,7 +510,7 @@ START_TEST(wrong_calls_are_errors)
     ck_assert_int_eq(nplug_claim(NULL, 0, 1), NPLUG_ERR_ARGUMENT);
     ck_assert_int_eq(nplug_leave(rig.nest, 0), NPLUG_ERR_ARGUMENT);
     ck_assert_int_eq(nplug_switch_layer(rig.nest, 1, 32, true), NPLUG_ERR_ARGUMENT);
-    for (unsigned i = 0; i < nplug_nest_limits(rig.nest).commands; i++)
+    for (unsigned i = 0; i < limits_of(rig.nest).commands; i++)
         ck_assert_int_eq(nplug_leave(rig.nest, 1), NPLUG_OK);
     ck_assert_int_eq(nplug_leave(rig.nest, 1), NPLUG_ERR_FULL);
     ck_assert(!nplug_player_seated(rig.nest, 0) && !nplug_player_seated(rig.nest, 99));

@@ -302,12 +302,11 @@ static void change_wishes(const order *order, nplug_nest *nest)
 static void change_bindings(const order *order, nplug_nest *nest)
 {
     uint32_t action = order->number % ACTIONS;
-    const char *text = nplug_action_kind_of(nest, action) == NPLUG_ACTION_BUTTON
+    const char *text = kind_of(nest, action) == NPLUG_ACTION_BUTTON
                            ? "pad:east | key:KeyD tap | mouse:left"
                            : "pad:stick-left.x | pad:trigger-left";
 
-    if (nplug_action_kind_of(nest, action) == NPLUG_ACTION_VECTOR)
-        text = "pad:stick-right | pad:dpad";
+    if (kind_of(nest, action) == NPLUG_ACTION_VECTOR) text = "pad:stick-right | pad:dpad";
     nplug_bind(nest, order->player, action, order->on ? text : NULL);
 }
 
@@ -325,7 +324,8 @@ static void change_hands(const order *order, nplug_nest *nest, nplug_player othe
 
 static void give_order(const play *play, const order *order, nplug_nest *nest)
 {
-    nplug_pick pick = {sizeof pick, order->player, 0, 120, 0, 0.0f, order->on != 0};
+    nplug_pick pick = {
+        .size = sizeof pick, .player = order->player, .wait_ms = 120, .takes = order->on != 0};
 
     change_wishes(order, nest);
     change_hands(order, nest, 1 + order->number % play->game.players);
@@ -359,12 +359,14 @@ static void listen(const play *play, const test_rig *rig, moment *known, char *e
 static void ask(const play *play, const test_rig *rig, moment *known)
 {
     for (unsigned p = 0; p <= play->game.players; p++) {
-        known->active[p] = nplug_active_info(rig->nest, p);
+        known->active[p] = active_of(rig->nest, p);
         known->devices[p] = nplug_player_device_count(rig->nest, p);
         known->seated[p] = nplug_player_seated(rig->nest, p);
         known->waits[p] = nplug_player_waits(rig->nest, p);
-        for (unsigned a = 0; a < ACTIONS; a++)
+        for (unsigned a = 0; a < ACTIONS; a++) {
+            known->of[p][a].state.size = sizeof known->of[p][a].state;
             nplug_action_info(rig->nest, p, a, &known->of[p][a].state);
+        }
     }
 }
 
@@ -384,14 +386,16 @@ static void play_at(play *play, unsigned r)
     uint32_t random = play->random;
     nplug_time now = 0;
     nplug_setup setup = nplug_setup_default();
+    nplug_limits limits = nplug_limits_default();
     test_rig rig;
 
     memset(&known, 0, sizeof known);
-    setup.limits.events = 1024;
-    setup.limits.timers = 256;
-    setup.limits.ramps = setup.limits.shapings = setup.limits.gestures = 64;
-    setup.limits.records = play->seed % 2 ? 8192 : 0;
+    limits.events = 1024;
+    limits.timers = 256;
+    limits.ramps = limits.shapings = limits.gestures = 64;
+    limits.records = play->seed % 2 ? 8192 : 0;
     setup.follow_rest = play->seed % 3 == 0;
+    setup.limits = &limits;
     rig_open_setup(&rig, &play->game, setup);
     rig_play(&rig, play->moves, MOVES);
     for (unsigned m = 0; m < MOMENTS; m++) {

@@ -249,7 +249,7 @@ static const struct {
 
 START_TEST(what_has_no_sheet_is_known_by_its_codes_or_its_shape)
 {
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
     uint16_t count = 0;
     paper_rig p;
     nplug_device device;
@@ -424,7 +424,7 @@ START_TEST(of_the_rules_that_fit_one_sheet_is_the_surest)
         paper_signal signals[COUNT_OF(axes) + COUNT_OF(buttons) + 2];
         const char *surest = "";
         uint64_t most = 0;
-        nplug_rule_facts rule;
+        NPLUG_SIZED(nplug_rule_facts, rule);
         nplug_device device;
         uint16_t count = 0;
         paper_rig p;
@@ -624,7 +624,7 @@ START_TEST(a_bouncing_button_is_one_press)
     } chatter[] = {{10000, 1}, {11000, 0}, {12000, 1}, {13000, 0}, {13500, 1},
                    {40000, 0}, {41000, 1}, {42000, 0}, {90000, 1}, {91000, 0}};
     nplug_sheet_file *file = sheet_with("\"south\": {\"plain\": 7, \"debounce\": 5}");
-    nplug_action_facts state;
+    NPLUG_SIZED(nplug_action_facts, state);
     paper_rig p;
 
     open_paper(&p);
@@ -650,7 +650,7 @@ END_TEST
 /* A lever stays where it is put: it is never spent, and reads where it stands from the first. */
 START_TEST(a_lever_keeps_its_place)
 {
-    nplug_control_facts info;
+    NPLUG_SIZED(nplug_control_facts, info);
     test_rig rig;
     nplug_device device;
 

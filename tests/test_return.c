@@ -411,7 +411,7 @@ START_TEST(batteries_are_told_and_low_ones_before_they_die)
                   {0.16f, true, 0},
                   {0.15f, true, NPLUG_EVENT_FLAG_LOW},
                   {0.05f, true, NPLUG_EVENT_FLAG_LOW}};
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
     nplug_game game = harbour_for(1);
     test_rig rig;
 

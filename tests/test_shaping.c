@@ -196,7 +196,7 @@ END_TEST
 /* The raw signal, the normalised control and the shaped value can each be read. */
 START_TEST(all_three_values_can_be_read)
 {
-    nplug_signal_facts signal;
+    NPLUG_SIZED(nplug_signal_facts, signal);
     one_action o;
 
     open_one(&o, NPLUG_ACTION_LEVEL, "pad:trigger-left dead=0.5", "heron");
@@ -226,7 +226,7 @@ static const struct {
 START_TEST(a_press_has_two_thresholds)
 {
     one_action o;
-    nplug_action_facts state;
+    NPLUG_SIZED(nplug_action_facts, state);
 
     open_one(&o, NPLUG_ACTION_BUTTON, edges[_i].from, "heron");
     put(&o, "trigger-left", edges[_i].below, 0);

@@ -23,7 +23,7 @@ static const struct {
 
 START_TEST(motions_become_the_models_own_numbers)
 {
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
     test_rig rig;
 
     rig_open(&rig, NULL, NULL);
@@ -114,7 +114,7 @@ START_TEST(a_small_ring_gets_everything_in_the_end)
         ck_assert_float_eq(rig_control(&rig, i, "pad:stick-left").y, -1.0f);
     }
     ck_assert_float_eq(rig_control(&rig, 3, "pad:south").x, 1.0f);
-    ck_assert_uint_gt(nplug_nest_counts(rig.nest).moves_dropped, 0);
+    ck_assert_uint_gt(counts_of(rig.nest).moves_dropped, 0);
     rig_close(&rig);
 }
 END_TEST
@@ -127,7 +127,7 @@ START_TEST(a_trace_comes_back_from_its_file_as_it_was)
     nplug_game game = harbour_for(2);
     nplug_limits limits = nplug_limits_default();
     char path[] = "/tmp/nestplug-test-XXXXXX";
-    nplug_pick pick = {sizeof(nplug_pick), 0, 0, 50, 0, 0.0f, true};
+    nplug_pick pick = {.size = sizeof pick, .player = NPLUG_EVERYONE, .wait_ms = 50, .takes = true};
     nplug_trace_writer *writer;
     const nplug_record *records;
     nplug_replay replay;
@@ -169,11 +169,11 @@ START_TEST(a_trace_comes_back_from_its_file_as_it_was)
     }
     ck_assert_int_eq(nplug_trace_writer_close(writer), NPLUG_OK);
     ck_assert_int_eq(nplug_trace_read(path, &trace, &notes), NPLUG_OK);
-    ck_assert_uint_eq(nplug_trace_info(trace).game, nplug_game_digest(rig.nest));
+    ck_assert_uint_eq(trace_of(trace).game, nplug_game_digest(rig.nest));
     ck_assert_uint_eq(notes.count, 0);
     rig_close(&rig);
 
-    limits = nplug_trace_info(trace).limits;
+    ck_assert_int_eq(nplug_trace_limits(trace, &limits), NPLUG_OK);
     limits.ring_slots = 4096;
     rig_open(&rig, &game, &limits);
     records = nplug_trace_records(trace, &count);
@@ -188,7 +188,7 @@ START_TEST(a_trace_comes_back_from_its_file_as_it_was)
         rig_step(&rig, now);
         ck_assert_msg(nplug_digest(rig.nest) == digest[step], "step %u", step);
     }
-    ck_assert_int_eq(nplug_replay_next(&replay, commands, 64, &commands_count, &now), NPLUG_AGAIN);
+    ck_assert_int_eq(nplug_replay_next(&replay, commands, 64, &commands_count, &now), NPLUG_END);
     rig_close(&rig);
     nplug_trace_free(trace);
     unlink(path);

@@ -83,8 +83,9 @@ static void lose_focus(deck *deck)
 /* One that takes all keyboards' keys, and what is used meanwhile of anything. */
 static void pick(deck *deck)
 {
-    nplug_pick pick = {sizeof pick, NPLUG_ANYONE, 0, 0, 0, 1.0f, true};
+    nplug_pick pick = nplug_pick_default();
 
+    pick.threshold = 1.0f;
     nplug_start_pick(deck->rig.nest, &pick);
 }
 
@@ -128,7 +129,7 @@ static float axis(deck *deck, unsigned action, float to)
 {
     if (action == TURN) say(deck, "pad", 3u << 16, (int32_t)(to * 32767.0f));
     if (action == HAUL) say(deck, "pad", 3u << 16 | 5, (int32_t)(to * 1023.0f));
-    return nplug_level(deck->rig.nest, NPLUG_ANYONE, action);
+    return nplug_level(deck->rig.nest, NPLUG_EVERYONE, action);
 }
 
 static void check_axis(const struct way *way, unsigned action)
@@ -160,11 +161,11 @@ static void check_button(const struct way *way)
     ck_assert(nplug_held(deck.rig.nest, 1, CALL));
     way->during(&deck);
     step(&deck, 2 * MS);
-    ck_assert(!nplug_held(deck.rig.nest, NPLUG_ANYONE, CALL));
+    ck_assert(!nplug_held(deck.rig.nest, NPLUG_EVERYONE, CALL));
     nplug_sim_release(deck.rig.sim, deck.now, "pad", "south");
     nplug_sim_press(deck.rig.sim, deck.now + MS, "pad", "south", 0);
     step(&deck, 2 * MS);
-    ck_assert_uint_eq(nplug_presses(deck.rig.nest, NPLUG_ANYONE, CALL), 1);
+    ck_assert_uint_eq(nplug_presses(deck.rig.nest, NPLUG_EVERYONE, CALL), 1);
     rig_close(&deck.rig);
 }
 
@@ -173,8 +174,8 @@ static float slide(deck *deck, unsigned action, nplug_time pause)
 {
     step(deck, pause - MS);
     say(deck, "mouse", 2u << 16 | (action == SCROLL ? 8u : 0u), 3);
-    return action == SCROLL ? nplug_motion(deck->rig.nest, NPLUG_ANYONE, action).y
-                            : nplug_motion(deck->rig.nest, NPLUG_ANYONE, action).x;
+    return action == SCROLL ? nplug_motion(deck->rig.nest, NPLUG_EVERYONE, action).y
+                            : nplug_motion(deck->rig.nest, NPLUG_EVERYONE, action).x;
 }
 
 static void check_slide(const struct way *way, unsigned action)

@@ -42,7 +42,7 @@ static void tell(unsigned rate, char *text, size_t size)
         rig_step(&rig, step * SECOND / rate);
         rig_events(&rig, text, size);
         if (step * SECOND / rate == 50 * MS)
-            ck_assert_int_eq(nplug_switch_layer(rig.nest, NPLUG_ANYONE, 1, true), NPLUG_OK);
+            ck_assert_int_eq(nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, true), NPLUG_OK);
     }
     ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
     rig_close(&rig);
@@ -102,10 +102,12 @@ static void record(recording *into, unsigned seed)
     static const char *const keys[] = {"KeyH", "KeyW", "KeyQ", "KeyZ", "F5"};
     nplug_game game = harbour_for(2);
     nplug_setup setup = nplug_setup_default();
+    nplug_limits limits = nplug_limits_default();
     test_rig rig;
 
-    setup.limits.records = 4096;
+    limits.records = 4096;
     srand(seed);
+    setup.limits = &limits;
     rig_open_setup(&rig, &game, setup);
     rig_play(&rig, story, COUNT_OF(story));
     for (unsigned i = 0; i < 300; i++) {
@@ -128,8 +130,8 @@ static void record(recording *into, unsigned seed)
         into->count += nplug_take_records(rig.nest, into->records + into->count,
                                           COUNT_OF(into->records) - into->count);
     }
-    into->limits = nplug_nest_limits(rig.nest);
-    ck_assert_uint_eq(nplug_nest_counts(rig.nest).records_dropped, 0);
+    into->limits = limits_of(rig.nest);
+    ck_assert_uint_eq(counts_of(rig.nest).records_dropped, 0);
     ck_assert_uint_lt(into->count, COUNT_OF(into->records));
     rig_close(&rig);
 }
@@ -142,11 +144,13 @@ static void replay(const recording *from)
     size_t count, size = nplug_memory_needed(&from->limits);
     void *block = malloc(size);
     nplug_setup setup = nplug_setup_default();
+    nplug_limits limits = nplug_limits_default();
     nplug_nest *nest;
     nplug_time now;
     unsigned step = 0;
 
-    setup.limits = from->limits;
+    limits = from->limits;
+    setup.limits = &limits;
     ck_assert_int_eq(nplug_open(&setup, block, size, &nest), NPLUG_OK);
     ck_assert_int_eq(nplug_use_game(nest, &game), NPLUG_OK);
     nplug_replay_open(&replay, from->records, from->count);
@@ -229,16 +233,18 @@ END_TEST
 START_TEST(a_block_too_small_by_one_is_refused_and_impossible_limits_too)
 {
     nplug_setup setup = nplug_setup_default();
-    size_t size = nplug_memory_needed(&setup.limits);
+    nplug_limits limits = nplug_limits_default();
+    size_t size = nplug_memory_needed(&limits);
     char *block = (char *)malloc(size + 16);
     nplug_nest *nest = (nplug_nest *)block;
 
+    setup.limits = &limits;
     ck_assert_int_eq(nplug_open(&setup, block, size - 1, &nest), NPLUG_ERR_SIZE);
     ck_assert_ptr_null(nest);
     ck_assert_int_eq(nplug_open(&setup, block + 1, size, &nest), NPLUG_ERR_ARGUMENT);
     ck_assert_int_eq(nplug_open(&setup, NULL, size, &nest), NPLUG_ERR_ARGUMENT);
-    setup.limits.ring_slots = 1000;
-    ck_assert_uint_eq(nplug_memory_needed(&setup.limits), 0);
+    limits.ring_slots = 1000;
+    ck_assert_uint_eq(nplug_memory_needed(&limits), 0);
     ck_assert_int_eq(nplug_open(&setup, block, size, &nest), NPLUG_ERR_ARGUMENT);
     setup = nplug_setup_default();
     setup.size = 4;

@@ -666,7 +666,7 @@ static bool is_held(const storm *s, int p)
 /* A player who has any device is shown prompts of one of them. */
 static bool uses_own(const storm *s, int p)
 {
-    nplug_device active = nplug_active_info(s->rig.nest, (nplug_player)p).device;
+    nplug_device active = active_of(s->rig.nest, (nplug_player)p).device;
 
     for (int i = 0; i < DEVS; i++)
         if (is_known(&s->devs[i]) && s->devs[i].handle == active)
@@ -692,8 +692,8 @@ static void check_players(storm *s)
         HOLDS(s, missed_by(s, p) == 0 ||
                      nplug_missed_at(s->rig.nest, (nplug_player)p, missed_by(s, p) - 1));
     }
-    HOLDS(s, nplug_held(s->rig.nest, NPLUG_ANYONE, HORN) == anyone);
-    HOLDS(s, nplug_nest_counts(s->rig.nest).events_dropped == 0);
+    HOLDS(s, nplug_held(s->rig.nest, NPLUG_EVERYONE, HORN) == anyone);
+    HOLDS(s, counts_of(s->rig.nest).events_dropped == 0);
     HOLDS(s, s->balance[NPLUG_EVENT_ARRIVAL] - s->balance[NPLUG_EVENT_DEPARTURE] ==
                  nplug_device_count(s->rig.nest));
     HOLDS(s, s->balance[NPLUG_EVENT_JOIN] - s->balance[NPLUG_EVENT_LEAVE] == seated);
@@ -741,6 +741,7 @@ static void open_storm(storm *s, uint32_t seed)
                                         NPLUG_SEATS_BY_CALL};
     nplug_game game = nplug_game_for("storm", actions, COUNT_OF(actions), PLAYERS);
     nplug_setup setup = nplug_setup_default();
+    nplug_limits limits = nplug_limits_default();
 
     memset(s, 0, sizeof *s);
     s->seed = s->random = seed;
@@ -751,9 +752,10 @@ static void open_storm(storm *s, uint32_t seed)
     s->parts = seed % 8 < 4;
     game.parts = parts;
     game.part_count = s->parts ? PARTS : 0;
-    setup.limits.devices = DEVS;
-    setup.limits.nodes = 2 * UNITS;
-    setup.limits.timers = 2 * DEVS;
+    limits.devices = DEVS;
+    limits.nodes = 2 * UNITS;
+    limits.timers = 2 * DEVS;
+    setup.limits = &limits;
     rig_open_setup(&s->rig, &game, setup);
     ck_assert_int_eq(nplug_attach(s->rig.nest, &hand_table, &s->port), NPLUG_OK);
     gather_units(s);

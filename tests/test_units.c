@@ -83,7 +83,7 @@ static float value_of(const paper_rig *p, nplug_device device, const char *contr
 static bool has_control(const paper_rig *p, nplug_device device, const char *control)
 {
     nplug_control wanted = nplug_control_from_name(control, (size_t)-1);
-    nplug_control_facts info;
+    NPLUG_SIZED(nplug_control_facts, info);
 
     for (uint32_t i = 0; nplug_control_info(p->rig.nest, device, i, &info) == NPLUG_OK; i++)
         if (info.control == wanted) return true;
@@ -306,7 +306,7 @@ END_TEST
 /* A sheet may name a node; resolution and nodes can be asked of each signal. */
 START_TEST(signals_tell_their_node_and_their_resolution)
 {
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
     uint32_t beside = 0;
     nplug_device device;
     paper_rig p;
@@ -332,7 +332,7 @@ END_TEST
 START_TEST(a_pad_with_sensors_is_learnt)
 {
     static char block[sizeof(max_align_t) * 8192];
-    nplug_learn_question question = {.size = sizeof question};
+    NPLUG_SIZED(nplug_learn_question, question);
     const nplug_sheet *sheet;
     nplug_learner *learner;
     nplug_time time = 1000;
@@ -434,7 +434,7 @@ static const struct {
 START_TEST(what_lies_at_its_other_end_rests_there)
 {
     paper_signal signals[8];
-    nplug_control_facts info;
+    NPLUG_SIZED(nplug_control_facts, info);
     nplug_device device;
     uint16_t count = 0;
     paper_rig p;
@@ -525,7 +525,7 @@ START_TEST(a_stick_that_lies_far_off_rests_there_until_it_is_moved)
         {EV(3, 0), NPLUG_SPACE_EVDEV, NPLUG_NATURE_AXIS, -32768, 32767, 8192, 0, 0, 0},
         STICK(1),
         BUTTON(0x130)};
-    nplug_control_facts info;
+    NPLUG_SIZED(nplug_control_facts, info);
     nplug_device device;
     paper_rig p;
 
@@ -616,7 +616,7 @@ START_TEST(wrong_hardware_gives_values_in_range)
     device = plug_paper(&p, 3, 1, 1, 0, signals, COUNT_OF(signals));
     for (uint16_t s = 0; s < COUNT_OF(signals); s++)
         for (unsigned v = 0; v < COUNT_OF(raw); v++) {
-            nplug_control_facts info;
+            NPLUG_SIZED(nplug_control_facts, info);
             say(&p, time += 1000, s, raw[v]);
             rig_step(&p.rig, time);
             for (uint32_t i = 0; nplug_control_info(p.rig.nest, device, i, &info) == NPLUG_OK; i++)

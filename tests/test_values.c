@@ -97,14 +97,14 @@ END_TEST
 
 START_TEST(a_signal_that_has_said_nothing_is_at_rest)
 {
-    nplug_signal_facts signal;
+    NPLUG_SIZED(nplug_signal_facts, signal);
     test_rig rig;
 
     rig_open(&rig, NULL, NULL);
     nplug_sim_plug(rig.sim, 0, "pad", "heron");
     rig_step(&rig, 0);
     for (uint32_t i = 0; i < 19; i++) {
-        nplug_control_facts info;
+        NPLUG_SIZED(nplug_control_facts, info);
         ck_assert_int_eq(nplug_control_info(rig.nest, nplug_device_at(rig.nest, 0), i, &info),
                          NPLUG_OK);
         ck_assert_float_eq(info.value.x, 0.0f);
@@ -165,8 +165,8 @@ START_TEST(guards_change_nothing)
         nplug_sim_sweep(with.sim, at, "pad", control, to, span);
         nplug_sim_sweep(without.sim, at, "pad", control, to, span);
     }
-    nplug_switch_layer(with.nest, NPLUG_ANYONE, 1, true);
-    nplug_switch_layer(without.nest, NPLUG_ANYONE, 1, true);
+    nplug_switch_layer(with.nest, NPLUG_EVERYONE, 1, true);
+    nplug_switch_layer(without.nest, NPLUG_EVERYONE, 1, true);
     for (nplug_time t = 0; t < 1300000; t += 7001) {
         for (uint32_t d = 0; d < nplug_device_count(without.nest); d++)
             np_devices_unguard(&without.nest->device.devices, d);
@@ -174,7 +174,7 @@ START_TEST(guards_change_nothing)
         rig_step(&without, t);
         ck_assert_uint_eq(nplug_digest(with.nest), nplug_digest(without.nest));
     }
-    ck_assert_uint_gt(nplug_nest_counts(with.nest).reports, 1000);
+    ck_assert_uint_gt(counts_of(with.nest).reports, 1000);
     rig_close(&with);
     rig_close(&without);
 }

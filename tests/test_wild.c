@@ -93,7 +93,7 @@ static void any_command(wild *w)
         "pad:stick-left.up rise=2 fall=2 | pad:confirm repeat=9:9 | key-label:q"};
     static const char *const comforts[] = {"toggle", "lasts=9 again=9 dead=0.2",
                                            "sticky waits=0.5 swap-sticks", ""};
-    nplug_pick pick = {sizeof(nplug_pick), 0, 0, 1 + below(60), 0, 0.0f, false};
+    nplug_pick pick = {.size = sizeof pick, .player = NPLUG_EVERYONE, .wait_ms = 1 + below(60)};
     nplug_device device = nplug_device_at(w->rig.nest, below(4));
     uint32_t a = below(4), b = below(5), c = below(2);
     nplug_following following = nplug_following_default();
@@ -109,13 +109,13 @@ static void any_command(wild *w)
         nplug_leave(w->rig.nest, below(4));
         break;
     case 3:
-        nplug_switch_layer(w->rig.nest, a, b % 3, c);
+        nplug_switch_layer(w->rig.nest, a ? a : NPLUG_EVERYONE, b % 3, c);
         break;
     case 4:
         nplug_rumble(w->rig.nest, below(20000), 0.5f, 0.5f, 10);
         break;
     case 6:
-        nplug_bind(w->rig.nest, a % 3, below(12), texts[b]);
+        nplug_bind(w->rig.nest, a % 3 ? a % 3 : NPLUG_EVERYONE, below(12), texts[b]);
         break;
     case 7:
         nplug_set_comfort(w->rig.nest, 1 + a % 2, c ? b + 4 * (a / 2) : NPLUG_EVERY_ACTION,
@@ -199,7 +199,7 @@ static void command_both(wild *w)
 static void check_nest(wild *w)
 {
     const nplug_nest *nest = w->rig.nest;
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
     uint32_t heard = 0;
 
     ck_assert_uint_le(nplug_device_count(nest), nest->limits.devices);
@@ -239,24 +239,26 @@ static void run_wild(wild *w, unsigned steps)
         w->now += below(30000);
     }
     ck_assert_uint_lt(w->record_count, RECORDS);
-    ck_assert_uint_eq(nplug_nest_counts(w->rig.nest).records_dropped, 0);
+    ck_assert_uint_eq(counts_of(w->rig.nest).records_dropped, 0);
 }
 
 static void open_wild(wild *w)
 {
     nplug_game game = wild_game();
     nplug_setup setup = nplug_setup_default();
+    nplug_limits limits = nplug_limits_default();
 
     memset(w, 0, sizeof *w);
-    setup.limits.devices = 5;
-    setup.limits.signals = 150;
-    setup.limits.controls = 60;
-    setup.limits.events = 40;
-    setup.limits.ring_slots = 256;
-    setup.limits.records = 4096;
+    limits.devices = 5;
+    limits.signals = 150;
+    limits.controls = 60;
+    limits.events = 40;
+    limits.ring_slots = 256;
+    limits.records = 4096;
+    setup.limits = &limits;
     rig_open_setup(&w->rig, &game, setup);
     ck_assert_int_eq(nplug_attach(w->rig.nest, &hand_table, &w->port), NPLUG_OK);
-    setup.limits.records = 0;
+    limits.records = 0;
     rig_open_setup(&w->quick, &game, setup);
     ck_assert_int_eq(nplug_attach(w->quick.nest, &hand_table, &w->quick_port), NPLUG_OK);
     w->records = (nplug_record *)calloc(RECORDS, sizeof *w->records);
@@ -267,14 +269,16 @@ static void replay_wild(const wild *w, unsigned steps, uint32_t records)
 {
     nplug_game game = wild_game();
     nplug_setup setup = nplug_setup_default();
+    nplug_limits limits = nplug_limits_default();
     nplug_command commands[64];
     nplug_replay replay;
     test_rig rig;
     size_t count;
 
-    setup.limits = nplug_nest_limits(w->rig.nest);
-    setup.limits.ring_slots = 4096;
-    setup.limits.records = records;
+    limits = limits_of(w->rig.nest);
+    limits.ring_slots = 4096;
+    limits.records = records;
+    setup.limits = &limits;
     rig_open_setup(&rig, &game, setup);
     nplug_replay_open(&replay, w->records, w->record_count);
     ck_assert_int_eq(nplug_attach_lossless(rig.nest, nplug_replay_port(), &replay), NPLUG_OK);
@@ -299,7 +303,7 @@ START_TEST(wild_input_leaves_the_nest_consistent_and_replays)
     ledger_begin();
     run_wild(&w, 600);
     ledger_end("wild", (uint32_t)_i, 10);
-    ck_assert_uint_gt(nplug_nest_counts(w.rig.nest).reports, 1000);
+    ck_assert_uint_gt(counts_of(w.rig.nest).reports, 1000);
     replay_wild(&w, 600, 0);
     replay_wild(&w, 600, 4096);
     free(w.records);

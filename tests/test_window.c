@@ -38,7 +38,7 @@ static void close_window(window_rig *w)
 START_TEST(keys_pointer_and_wheel_reach_actions)
 {
     window_rig w;
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
 
     open_window(&w, NPLUG_WINDOW_KEYBOARD | NPLUG_WINDOW_MOUSE);
     ck_assert_uint_eq(nplug_device_count(w.rig.nest), 2);
@@ -108,7 +108,7 @@ START_TEST(a_notch_of_a_wheel_is_a_press)
     check_notches(&w, 0, 0); /* the pick had the first one */
     ck_assert(rig_saw(&w.rig, NPLUG_EVENT_PICK, &event));
     ck_assert_uint_eq(event.control, nplug_control_from_name("mouse:wheel", (size_t)-1));
-    ck_assert_uint_eq(event.count, NPLUG_WAY_DOWN);
+    ck_assert_uint_eq(event.way, NPLUG_WAY_DOWN);
     nplug_window_wheel(w.window, 3700 + 100 * MS, 0, 120);
     rig_step(&w.rig, 200 * MS);
     check_notches(&w, 1, 0);
@@ -181,7 +181,7 @@ END_TEST
 
 START_TEST(fingers_have_places)
 {
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
     window_rig w;
 
     open_window(&w, NPLUG_WINDOW_TOUCH);
@@ -268,8 +268,8 @@ START_TEST(every_kind_that_is_announced_has_its_controls)
 {
     static const nplug_device_kind kinds[] = {NPLUG_KIND_KEYBOARD, NPLUG_KIND_MOUSE,
                                               NPLUG_KIND_TOUCH, NPLUG_KIND_PAD};
-    nplug_device_facts info = {.size = sizeof info};
-    nplug_signal_facts signal;
+    NPLUG_SIZED(nplug_device_facts, info);
+    NPLUG_SIZED(nplug_signal_facts, signal);
     window_rig w;
 
     open_window(&w, NPLUG_WINDOW_KEYBOARD | NPLUG_WINDOW_MOUSE | NPLUG_WINDOW_TOUCH |

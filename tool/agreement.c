@@ -124,8 +124,8 @@ static void check_points(bench *b, agreement_row *row)
 /* The largest step between two neighbouring raw values that the control can tell apart. */
 static double step_of(const bench *b)
 {
-    nplug_control_facts control;
-    nplug_signal_facts signal;
+    NPLUG_SIZED(nplug_control_facts, control);
+    NPLUG_SIZED(nplug_signal_facts, signal);
     double narrowest = 0.0;
 
     for (uint32_t i = 0; nplug_control_info(b->nest, b->device, i, &control) == NPLUG_OK; i++) {
@@ -174,10 +174,9 @@ static bool measure_motion(bench *b, const motion *how, agreement_hear hear, voi
 /* The control by a physical control's name; false where it is none that moves. */
 static bool find(bench *b, const char *name)
 {
-    nplug_device_facts info;
+    NPLUG_SIZED(nplug_device_facts, info);
     char full[80];
 
-    info.size = (uint32_t)sizeof info;
     nplug_device_info(b->nest, b->device, &info);
     snprintf(full, sizeof full, "%s:%s", nplug_kind_name(info.kind), name);
     b->name = name;

@@ -84,10 +84,9 @@ static void tell_edge(const teller *story, const nplug_event *event)
 
 static void tell_arrival(const teller *story, const nplug_event *event)
 {
-    nplug_device_facts info;
+    NPLUG_SIZED(nplug_device_facts, info);
     char text[200], bus[16];
 
-    info.size = (uint32_t)sizeof info;
     if (nplug_device_info(story->hw.nest, event->device, &info) != NPLUG_OK) return;
     if (info.matched == NPLUG_MATCHED_NONE)
         snprintf(text, sizeof text,
@@ -104,10 +103,9 @@ static void tell_arrival(const teller *story, const nplug_event *event)
 
 static void tell_seat(const teller *story, const nplug_event *event)
 {
-    nplug_device_facts info;
+    NPLUG_SIZED(nplug_device_facts, info);
     char text[200], control[48] = "";
 
-    info.size = (uint32_t)sizeof info;
     if (nplug_device_info(story->hw.nest, event->device, &info) != NPLUG_OK) return;
     nplug_control_name(event->control, control, sizeof control);
     if (event->kind == NPLUG_EVENT_JOIN)
@@ -123,10 +121,9 @@ static void tell_seat(const teller *story, const nplug_event *event)
 
 static void tell_departure(const teller *story, const nplug_event *event)
 {
-    nplug_device_facts info;
+    NPLUG_SIZED(nplug_device_facts, info);
     char text[200];
 
-    info.size = (uint32_t)sizeof info;
     if (nplug_device_info(story->hw.nest, event->device, &info) != NPLUG_OK) return;
     snprintf(text, sizeof text, "%s is gone.", info.name);
     tell(story, event->time, text);
@@ -135,33 +132,32 @@ static void tell_departure(const teller *story, const nplug_event *event)
 /* What becomes of devices and of those who play with them. */
 static void tell_about(const teller *story, const nplug_event *event)
 {
-    nplug_device_facts info;
-    const char *family;
+    NPLUG_SIZED(nplug_device_facts, info);
+    NPLUG_SIZED(nplug_active_set, active);
     char text[200];
 
-    info.size = (uint32_t)sizeof info;
     if (event->flags & NPLUG_EVENT_FLAG_SAME_PROMPTS) return;
     if (nplug_device_info(story->hw.nest, event->device, &info) != NPLUG_OK) return;
-    family = nplug_active_info(story->hw.nest, event->player).family;
+    nplug_active_info(story->hw.nest, event->player, &active);
     if (event->kind == NPLUG_EVENT_WAIT)
         snprintf(text, sizeof text, "Player %u waits for it; a game would pause.", event->player);
     else if (event->kind == NPLUG_EVENT_WOBBLE)
         snprintf(text, sizeof text, "%s was gone for a moment: nobody need know.", info.name);
     else if (event->kind == NPLUG_EVENT_BATTERY)
         snprintf(text, sizeof text, "%s's battery is at %u %%%s.", info.name,
-                 (unsigned)event->count, event->flags & NPLUG_EVENT_FLAG_LOW ? ": low" : "");
+                 (unsigned)event->battery_percent,
+                 event->flags & NPLUG_EVENT_FLAG_LOW ? ": low" : "");
     else
         snprintf(text, sizeof text, "Player %u uses %s: prompts are %s%s.", event->player,
-                 info.name, *family ? "those of " : "the keys'", family);
+                 info.name, *active.family ? "those of " : "the keys'", active.family);
     tell(story, event->time, text);
 }
 
 /* The harbour master lays a second pad on player 2's desk. */
 static void lend(const teller *story, const nplug_event *event)
 {
-    nplug_device_facts info;
+    NPLUG_SIZED(nplug_device_facts, info);
 
-    info.size = (uint32_t)sizeof info;
     nplug_device_info(story->hw.nest, event->device, &info);
     if (strcmp(info.sheet, "whimbrel") == 0) nplug_claim(story->hw.nest, event->device, 2);
 }

@@ -47,7 +47,7 @@ static json_t *players_of(uint32_t players)
 static json_t *signals_of(const nplug_nest *nest, nplug_device device)
 {
     json_t *list = json_array();
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
     char name[64];
 
     for (uint32_t i = 0; nplug_signal_info(nest, device, i, &info) == NPLUG_OK; i++) {
@@ -96,7 +96,7 @@ static json_t *value_of(const nplug_nest *nest, nplug_device device,
 static json_t *controls_of(const nplug_nest *nest, nplug_device device)
 {
     json_t *list = json_array();
-    nplug_control_facts info;
+    NPLUG_SIZED(nplug_control_facts, info);
     char name[48];
 
     for (uint32_t i = 0; nplug_control_info(nest, device, i, &info) == NPLUG_OK; i++) {
@@ -112,10 +112,9 @@ static json_t *controls_of(const nplug_nest *nest, nplug_device device)
 
 json_t *describe_device(const nplug_nest *nest, nplug_device device)
 {
-    nplug_device_facts info;
+    NPLUG_SIZED(nplug_device_facts, info);
     char bus[16];
 
-    info.size = (uint32_t)sizeof info;
     if (nplug_device_info(nest, device, &info) != NPLUG_OK) return json_null();
     return json_pack(
         "{s:I, s:s, s:s, s:s, s:s, s:s, s:s, s:i, s:i, s:i, s:b, s:b, s:o, s:b, s:I, s:o, s:o, "

@@ -5,10 +5,9 @@
 
 static void print_row(const nplug_nest *nest, nplug_device device)
 {
-    nplug_device_facts info;
+    NPLUG_SIZED(nplug_device_facts, info);
     char bus[16], players[64];
 
-    info.size = (uint32_t)sizeof info;
     if (nplug_device_info(nest, device, &info) != NPLUG_OK) return;
     describe_players(info.players, players, sizeof players);
     printf("%-6x %-20.20s %-10s %-15s %-17s %-16s %-9s %04x:%04x %-8s %3u %3u\n", device, info.name,
@@ -26,8 +25,7 @@ static void print_table(const nplug_nest *nest)
     printf("%-6s %-20s %-10s %-15s %-17s %-16s %-9s %-9s %-8s %3s %3s\n", "ID", "NAME", "KIND",
            "FAMILY", "SHEET", "MATCHED BY", "BUS", "NUMBERS", "PLAYERS", "SIG", "CTL");
     for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
-        nplug_device_facts info;
-        info.size = (uint32_t)sizeof info;
+        NPLUG_SIZED(nplug_device_facts, info);
         nplug_device_info(nest, nplug_device_at(nest, i), &info);
         if (info.matched == NPLUG_MATCHED_NONE) unrecognised++;
         if (info.unreadable) unreadable++;
@@ -47,9 +45,8 @@ static void print_table(const nplug_nest *nest)
 /* The first that a new user reads, where there is nothing to show: why, and what to do. */
 static const char *why_empty(const hardware *hw)
 {
-    nplug_linux_facts info;
+    NPLUG_SIZED(nplug_linux_facts, info);
 
-    info.size = (uint32_t)sizeof info;
     if (nplug_linux_info(hw->real, &info) != NPLUG_OK) return "";
     if (!info.has_folder)
         return "This machine has no /dev/input: its kernel offers no input devices here. So it is "
@@ -69,8 +66,7 @@ static void tell_no_pad(const nplug_nest *nest)
     bool others = false;
 
     for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
-        nplug_device_facts info;
-        info.size = (uint32_t)sizeof info;
+        NPLUG_SIZED(nplug_device_facts, info);
         nplug_device_info(nest, nplug_device_at(nest, i), &info);
         others |= info.kind != NPLUG_KIND_KEYBOARD && info.kind != NPLUG_KIND_MOUSE;
     }

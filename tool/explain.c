@@ -69,7 +69,7 @@ static void name_reader(const nplug_nest *nest, nplug_device device, uint32_t si
 
 static void print_signals(const nplug_nest *nest, nplug_device device)
 {
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
     char code[64], reader[120];
 
     printf("\n%-22s %-8s %-8s %23s %6s %12s  %s\n", "SIGNAL", "NODE", "NATURE", "RANGE", "RES",

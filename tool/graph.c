@@ -90,7 +90,7 @@ static bool find_control(const nplug_nest *nest, nplug_control control, nplug_de
 
 static double raw_of(const nplug_nest *nest, nplug_device device, uint32_t signal)
 {
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
     return nplug_signal_info(nest, device, signal, &info) == NPLUG_OK ? (double)info.raw : 0.0;
 }
 
@@ -99,9 +99,9 @@ static double raw_of(const nplug_nest *nest, nplug_device device, uint32_t signa
 /* One line of data at this step; false where no device has the control. */
 static bool write_sample(FILE *plot, const hardware *hw, const sketch *s)
 {
-    nplug_control_facts info;
+    NPLUG_SIZED(nplug_control_facts, info);
     nplug_device device;
-    nplug_vec2 shaped = nplug_vector(hw->nest, NPLUG_ANYONE, 0);
+    nplug_vec2 shaped = nplug_vector(hw->nest, NPLUG_EVERYONE, 0);
 
     if (!find_control(hw->nest, s->control, &device, &info)) return false;
     fprintf(plot, "%.6f %.0f %.0f %.6f %.6f %.6f %.6f\n", (double)nplug_nest_time(hw->nest) / 1e6,
@@ -236,7 +236,7 @@ static void write_point(FILE *plot, stick *at, nplug_vec2 to)
     nplug_sim_sweep(at->sim, at->now, "it", at->name, to, 0);
     nplug_step(at->nest, at->now);
     value = nplug_control_value(at->nest, at->device, at->info.control);
-    shaped = nplug_vector(at->nest, NPLUG_ANYONE, 0);
+    shaped = nplug_vector(at->nest, NPLUG_EVERYONE, 0);
     fprintf(plot, "%.0f %.0f %.6f %.6f %.6f %.6f\n",
             raw_of(at->nest, at->device, at->info.signal[0]),
             raw_of(at->nest, at->device, at->info.signal[1]), (double)value.x, (double)value.y,

@@ -81,7 +81,7 @@ static int start_nest(hardware *hw, nplug_limits limits, bool follow_rest)
     int status = find_game(hw, &game);
 
     if (status >= 0) return status;
-    setup.limits = limits;
+    setup.limits = &limits;
     setup.follow_rest = follow_rest;
     setup.log = log_line;
     result = nplug_start_bare(&game, &setup, &hw->nest);
@@ -202,19 +202,22 @@ static bool next_of_live(hardware *hw)
 
 static int open_replay(hardware *hw, uint32_t records)
 {
-    nplug_trace_facts header = nplug_trace_info(hw->trace);
+    nplug_limits limits = nplug_limits_default();
     const nplug_record *list;
     size_t count;
     int status;
 
+    NPLUG_SIZED(nplug_trace_facts, facts);
+    nplug_trace_info(hw->trace, &facts);
+    nplug_trace_limits(hw->trace, &limits);
     list = nplug_trace_records(hw->trace, &count);
-    header.limits.records = records;
-    header.limits.ring_slots *= header.limits.ports > 1 ? 4 : 1;
-    if (nplug_memory_needed(&header.limits) == 0) return fail(NPLUG_ERR_DIFFERS);
-    status = start_nest(hw, header.limits, header.follow_rest);
+    limits.records = records;
+    limits.ring_slots *= limits.ports > 1 ? 4 : 1;
+    if (nplug_memory_needed(&limits) == 0) return fail(NPLUG_ERR_DIFFERS);
+    status = start_nest(hw, limits, facts.follow_rest);
     if (status >= 0) return status;
-    if (!hw->game && header.game != nplug_game_digest(hw->nest)) return fail(NPLUG_ERR_DIFFERS);
-    if (!hw->sheet && !hw->settings && header.known != nplug_given_digest(hw->nest))
+    if (!hw->game && facts.game != nplug_game_digest(hw->nest)) return fail(NPLUG_ERR_DIFFERS);
+    if (!hw->sheet && !hw->settings && facts.given != nplug_given_digest(hw->nest))
         return fail(NPLUG_ERR_DIFFERS);
     nplug_replay_open(&hw->replay, list, count);
     nplug_attach_lossless(hw->nest, nplug_replay_port(), &hw->replay);
@@ -286,16 +289,18 @@ typedef enum trace_sort { BY_HAND, RECORDED, EITHER } trace_sort;
 static int open_trace(hardware *hw, const char *path, trace_sort sort, unsigned rate,
                       uint32_t records)
 {
-    bool recorded = sort == RECORDED, is_recorded;
+    bool recorded = sort == RECORDED;
+
+    NPLUG_SIZED(nplug_trace_facts, facts);
 
     if (nplug_trace_read(path, &hw->trace, &hw->notes) != NPLUG_OK) {
         tool_notes(&hw->notes);
         return TOOL_WRONG;
     }
     tool_notes(&hw->notes);
-    is_recorded = nplug_trace_info(hw->trace).limits.size != 0;
-    if (is_recorded == recorded || sort == EITHER)
-        return is_recorded ? open_replay(hw, records) : open_sim(hw, rate, records);
+    nplug_trace_info(hw->trace, &facts);
+    if (facts.recorded == recorded || sort == EITHER)
+        return facts.recorded ? open_replay(hw, records) : open_sim(hw, rate, records);
     fprintf(stderr,
             recorded ? "%s: this trace was written by hand: play it with --port sim:%s\n"
                      : "%s: this trace was recorded: replay it with --port trace:%s\n",
@@ -380,7 +385,7 @@ int hardware_close(hardware *hw)
         status = TOOL_WRONG;
     }
     if (hw->live && hw->live->wrong) status = TOOL_WRONG;
-    if (hw->stopped != NPLUG_OK && hw->stopped != NPLUG_AGAIN) status = fail(hw->stopped);
+    if (hw->stopped != NPLUG_OK && hw->stopped != NPLUG_END) status = fail(hw->stopped);
     nplug_stop(hw->nest);
     free(hw->sim);
     free(hw->real);
@@ -399,9 +404,8 @@ int hardware_close(hardware *hw)
 
 void hardware_name(const nplug_nest *nest, nplug_device device, char *buffer, size_t size)
 {
-    nplug_device_facts info;
+    NPLUG_SIZED(nplug_device_facts, info);
 
-    info.size = (uint32_t)sizeof info;
     if (nplug_device_info(nest, device, &info) != NPLUG_OK) {
         snprintf(buffer, size, "a device");
         return;
@@ -411,12 +415,11 @@ void hardware_name(const nplug_nest *nest, nplug_device device, char *buffer, si
 
 nplug_device hardware_find(const nplug_nest *nest, const char *wanted)
 {
-    nplug_device_facts info;
+    NPLUG_SIZED(nplug_device_facts, info);
     char *end;
     unsigned long id = strtoul(wanted, &end, 16);
 
     for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
-        info.size = (uint32_t)sizeof info;
         nplug_device_info(nest, nplug_device_at(nest, i), &info);
         if ((!*end && info.device == id) || strcmp(info.sheet, wanted) == 0 ||
             strcmp(info.name, wanted) == 0)

@@ -92,9 +92,8 @@ static void tell_phase(nplug_learn_phase phase)
 /* What changed since the last step is told. */
 static void follow(session *s, nplug_learn_phase phase)
 {
-    nplug_learn_question question;
+    NPLUG_SIZED(nplug_learn_question, question);
 
-    question.size = (uint32_t)sizeof question;
     nplug_learner_info(s->learner, &question);
     if (phase == NPLUG_LEARN_PHASE_MOVE && (question.number != s->asked || question.taken)) {
         if (s->asked && question.number > s->asked)
@@ -199,16 +198,17 @@ static int converse(session *s, const char *output, const char *settings)
 static void print_calibration(const nplug_nest *nest, nplug_device device,
                               const nplug_calibration *before)
 {
-    nplug_calibration now;
     char name[64];
+
+    NPLUG_SIZED(nplug_calibration_facts, axis);
 
     printf("\n%-22s %35s   %35s\n%-22s %11s %11s %11s   %11s %11s %11s\n", "", "BEFORE", "AFTER",
            "SIGNAL", "low", "rest", "high", "low", "rest", "high");
-    for (uint32_t i = 0; nplug_calibration_info(nest, device, i, &now, NULL) == NPLUG_OK; i++) {
-        nplug_code_name((nplug_space)now.space, now.code, name, sizeof name);
+    for (uint32_t i = 0; nplug_calibration_info(nest, device, i, &axis) == NPLUG_OK; i++) {
+        nplug_code_name(axis.now.space, axis.now.code, name, sizeof name);
         printf("%-22s %11d %11d %11d   %11d %11d %11d\n", name, (int)before[i].low,
-               (int)before[i].rest, (int)before[i].high, (int)now.low, (int)now.rest,
-               (int)now.high);
+               (int)before[i].rest, (int)before[i].high, (int)axis.now.low, (int)axis.now.rest,
+               (int)axis.now.high);
     }
 }
 
@@ -219,8 +219,11 @@ static int calibrate(session *s, nplug_device device, const char *settings)
     nplug_calibration before[64];
     nplug_learn_phase phase = NPLUG_LEARN_PHASE_LOOSEN;
 
-    for (uint32_t i = 0; i < 64; i++)
-        if (nplug_calibration_info(s->hw.nest, device, i, &before[i], NULL) != NPLUG_OK) break;
+    NPLUG_SIZED(nplug_calibration_facts, axis);
+    for (uint32_t i = 0; i < 64; i++) {
+        if (nplug_calibration_info(s->hw.nest, device, i, &axis) != NPLUG_OK) break;
+        before[i] = axis.now;
+    }
     nplug_calibrate(s->hw.nest, device, NPLUG_CALIBRATE_MODE_MEASURE);
     s->told = NPLUG_LEARN_PHASE_GONE;
     while (!s->ended && phase < NPLUG_LEARN_PHASE_MOVE && hardware_next(&s->hw)) {

@@ -10,6 +10,7 @@ static int record(hardware *hw, const char *path)
     nplug_result result = NPLUG_OK, end;
     unsigned long steps = 0;
 
+    NPLUG_SIZED(nplug_counts, counts);
     if (!writer) {
         fprintf(stderr, "nestplug: %s: %s\n", path, strerror(errno));
         hardware_close(hw);
@@ -18,6 +19,7 @@ static int record(hardware *hw, const char *path)
     for (; result == NPLUG_OK && hardware_next(hw); steps++)
         result = nplug_trace_writer_write(writer);
     end = nplug_trace_writer_close(writer);
+    nplug_nest_counts(hw->nest, &counts);
     if (result == NPLUG_OK) result = end;
     if (result != NPLUG_OK) {
         fprintf(stderr, "nestplug: %s: %s\n", path, nplug_result_text(result));
@@ -25,7 +27,7 @@ static int record(hardware *hw, const char *path)
         return TOOL_WRONG;
     }
     printf("%lu steps, %llu reports recorded. Next: nestplug replay %s\n", steps,
-           (unsigned long long)nplug_nest_counts(hw->nest).reports, path);
+           (unsigned long long)counts.reports, path);
     return hardware_close(hw);
 }
 

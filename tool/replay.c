@@ -18,18 +18,20 @@ static void print_digest(const nplug_nest *nest, uint64_t digest, bool json)
 
 static void print_summary(const nplug_nest *nest, unsigned long steps, bool json)
 {
-    unsigned long long reports = nplug_nest_counts(nest).reports;
     char hex[24];
+
+    NPLUG_SIZED(nplug_counts, counts);
+    nplug_nest_counts(nest, &counts);
 
     snprintf(hex, sizeof hex, "%016" PRIx64, nplug_digest(nest));
     if (json)
         describe_print(json_pack("{s:I, s:I, s:I, s:s}", "steps", (json_int_t)steps, "reports",
-                                 (json_int_t)reports, "t", (json_int_t)nplug_nest_time(nest),
+                                 (json_int_t)counts.reports, "t", (json_int_t)nplug_nest_time(nest),
                                  "digest", hex),
                        false);
     else
-        printf("%lu steps, %llu reports, up to %.6f s: digest %s\n", steps, reports,
-               (double)nplug_nest_time(nest) / 1e6, hex);
+        printf("%lu steps, %llu reports, up to %.6f s: digest %s\n", steps,
+               (unsigned long long)counts.reports, (double)nplug_nest_time(nest) / 1e6, hex);
 }
 
 static int run(const tool_command *command, int argc, const char **argv)

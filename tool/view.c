@@ -79,7 +79,7 @@ static const char *state_of(const nplug_device_facts *info, nplug_time now)
 
 static int draw_devices(const view *v, int y)
 {
-    nplug_device_facts info;
+    NPLUG_SIZED(nplug_device_facts, info);
     char players[40];
 
     attron(A_BOLD);
@@ -87,7 +87,6 @@ static int draw_devices(const view *v, int y)
              "PLAYERS");
     attroff(A_BOLD);
     for (uint32_t i = 0; i < nplug_device_count(v->hw->nest) && y < LINES / 2; i++, y++) {
-        info.size = (uint32_t)sizeof info;
         nplug_device_info(v->hw->nest, nplug_device_at(v->hw->nest, i), &info);
         describe_players(info.players, players, sizeof players);
         if (i == v->chosen) attron(A_REVERSE);
@@ -121,9 +120,11 @@ static void name_devices(const nplug_nest *nest, nplug_player player, char *buff
 static int draw_player(const view *v, nplug_player player, int y)
 {
     const nplug_nest *nest = v->hw->nest;
-    nplug_active_set active = nplug_active_info(nest, player);
     nplug_device missed = nplug_missed_at(nest, player, 0);
     char devices[160], name[80] = "-";
+
+    NPLUG_SIZED(nplug_active_set, active);
+    nplug_active_info(nest, player, &active);
 
     if (!nplug_player_seated(nest, player)) return y;
     name_devices(nest, player, devices, sizeof devices);
@@ -140,10 +141,13 @@ static int draw_player(const view *v, nplug_player player, int y)
 
 static int draw_players(const view *v, int y)
 {
+    nplug_limits limits = nplug_limits_default();
+
     attron(A_BOLD);
     mvprintw(y++, 0, "  %-6s %-28s %-14s %s", "PLAYER", "USED LAST", "PROMPTS", "DEVICES");
     attroff(A_BOLD);
-    for (nplug_player player = 1; player <= nplug_nest_limits(v->hw->nest).players; player++)
+    nplug_nest_limits(v->hw->nest, &limits);
+    for (nplug_player player = 1; player <= limits.players; player++)
         y = draw_player(v, player, y);
     return y + 1;
 }
@@ -161,7 +165,7 @@ static void draw_bar(int y, int x, float value)
 
 static int raw_of(const view *v, nplug_device device, uint32_t signal)
 {
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
     return nplug_signal_info(v->hw->nest, device, signal, &info) == NPLUG_OK ? (int)info.raw : 0;
 }
 
@@ -195,8 +199,8 @@ static bool is_shown(const nplug_control_facts *info, uint32_t controls, int roo
 static void draw_controls(const view *v, int y)
 {
     nplug_device device = nplug_device_at(v->hw->nest, v->chosen);
-    nplug_device_facts about = {.size = sizeof about};
-    nplug_control_facts info;
+    NPLUG_SIZED(nplug_device_facts, about);
+    NPLUG_SIZED(nplug_control_facts, info);
     int end = LINES - LOG_LINES - 3, room = end - y - 1;
 
     if (nplug_device_info(v->hw->nest, device, &about) != NPLUG_OK) return;
@@ -214,7 +218,7 @@ static void draw_controls(const view *v, int y)
 static void draw_signals(const view *v, int y)
 {
     nplug_device device = nplug_device_at(v->hw->nest, v->chosen);
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
 
     attron(A_BOLD);
     mvprintw(y++, 0, "  %-10s %-10s %12s   (not recognised: raw signals)", "SIGNAL", "NATURE",
@@ -230,7 +234,7 @@ static void draw_signals(const view *v, int y)
 
 static void draw(const view *v)
 {
-    nplug_control_facts any;
+    NPLUG_SIZED(nplug_control_facts, any);
     nplug_device device = nplug_device_at(v->hw->nest, v->chosen);
     int y;
 

@@ -47,8 +47,9 @@ static void print_time(nplug_time time)
 
 static uint32_t components_of(const nplug_nest *nest, const nplug_event *event)
 {
-    nplug_action_kind kind = nplug_action_kind_of(nest, event->action);
-    return kind == NPLUG_ACTION_VECTOR || kind == NPLUG_ACTION_MOTION ? 2 : 1;
+    NPLUG_SIZED(nplug_action_facts, facts);
+    nplug_action_info(nest, NPLUG_NOBODY, event->action, &facts);
+    return facts.kind == NPLUG_ACTION_VECTOR || facts.kind == NPLUG_ACTION_MOTION ? 2 : 1;
 }
 
 /* What may be said of an event, in the words of each way to print it. */
@@ -71,6 +72,27 @@ static json_t *flags_json(const nplug_event *event)
     return list;
 }
 
+static void add_number(json_t *line, const char *name, uint64_t number)
+{
+    if (number) json_object_set_new(line, name, json_integer((json_int_t)number));
+}
+
+/* What only some kinds of event have. */
+static void add_particulars(json_t *line, const nplug_event *event)
+{
+    add_number(line, "press_count", event->press_count);
+    add_number(line, "other_device", event->other_device);
+    add_number(line, "other_player", event->other_player);
+    add_number(line, "part", event->part);
+    add_number(line, "left_out", event->left_out);
+    if (event->kind == NPLUG_EVENT_CLOCKS)
+        json_object_set_new(line, "port", json_integer(event->port));
+    if (event->kind == NPLUG_EVENT_LIMIT)
+        json_object_set_new(line, "limit", json_string(nplug_limit_name(event->limit)));
+    if (event->kind == NPLUG_EVENT_BATTERY)
+        json_object_set_new(line, "battery_percent", json_integer(event->battery_percent));
+}
+
 static json_t *event_json(const nplug_nest *nest, const nplug_event *event)
 {
     char control[48] = "";
@@ -88,7 +110,7 @@ static json_t *event_json(const nplug_nest *nest, const nplug_event *event)
         nplug_control_name(event->control, control, sizeof control);
         json_object_set_new(line, "control", json_string(control));
     }
-    if (event->count) json_object_set_new(line, "count", json_integer((json_int_t)event->count));
+    add_particulars(line, event);
     return line;
 }
 
@@ -101,16 +123,19 @@ static void print_event(const nplug_nest *nest, const nplug_event *event)
     if (event->device) hardware_name(nest, event->device, name, sizeof name);
     nplug_control_name(event->control, control, sizeof control);
     printf("%-10s %-26s ", nplug_event_name(event->kind), name);
-    if (event->player) printf("player %u  ", event->player);
+    if (event->player == NPLUG_EVERYONE)
+        printf("everyone  ");
+    else if (event->player)
+        printf("player %u  ", event->player);
     if (acts) printf("%s ", nplug_action_name(nest, event->action));
     if (event->kind == NPLUG_EVENT_VALUE) {
         describe_value(event->value, components_of(nest, event), value, sizeof value);
         printf("%s ", value);
     }
     if (*control) printf("by %s ", control);
-    if (event->kind == NPLUG_EVENT_LIMIT) printf("%s", nplug_limit_name((uint32_t)event->count));
-    if (event->kind == NPLUG_EVENT_SWAP) printf("and player %u", (unsigned)event->count);
-    if (event->kind == NPLUG_EVENT_BATTERY) printf("%u %% ", (unsigned)event->count);
+    if (event->kind == NPLUG_EVENT_LIMIT) printf("%s", nplug_limit_name(event->limit));
+    if (event->kind == NPLUG_EVENT_SWAP) printf("and player %u", (unsigned)event->other_player);
+    if (event->kind == NPLUG_EVENT_BATTERY) printf("%u %% ", (unsigned)event->battery_percent);
     for (size_t i = 0; i < sizeof flags / sizeof *flags; i++)
         if (event->flags & flags[i].flag) printf("(%s)", flags[i].words);
     putchar('\n');
@@ -152,7 +177,7 @@ static void print_control(const watcher *watch, nplug_device device,
 
 static void show_controls(watcher *watch, nplug_device device)
 {
-    nplug_control_facts info;
+    NPLUG_SIZED(nplug_control_facts, info);
 
     for (uint32_t i = 0; nplug_control_info(watch->hw.nest, device, i, &info) == NPLUG_OK; i++) {
         seen *last = seen_of(watch, device, i);
@@ -180,7 +205,7 @@ static void print_signal(const watcher *watch, nplug_device device, uint32_t ind
 
 static void show_signals(watcher *watch, nplug_device device)
 {
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
 
     for (uint32_t i = 0; nplug_signal_info(watch->hw.nest, device, i, &info) == NPLUG_OK; i++) {
         seen *last = seen_of(watch, device, i + 0x10000u);

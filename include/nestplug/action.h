@@ -76,7 +76,7 @@ typedef enum nplug_action_kind {
  * Strings stay the caller's and stay valid as long as the nest. */
 typedef struct nplug_action_def {
     const char *name;
-    nplug_action_kind kind;
+    uint32_t kind; /* an nplug_action_kind */
     const char *bindings;
     uint32_t layer; /* 0 to 31: actions of one layer are switched on and off together */
 } nplug_action_def;
@@ -125,17 +125,17 @@ typedef enum nplug_keep {
 
 /* What a game wants of an action beyond the usual. */
 typedef struct nplug_action_policy {
-    uint32_t action; /* its number */
-    nplug_merge merge;
-    nplug_opposite opposite;
+    uint32_t action;         /* its number */
+    uint32_t merge;          /* an nplug_merge */
+    uint32_t opposite;       /* an nplug_opposite */
     uint32_t one_of;         /* 1 to 255: of the actions with the same number, a player holds one at
                                 a time (the one pressed first); 0: no matter */
     const nplug_band *bands; /* in rising order */
     uint32_t band_count;
-    nplug_keep keep;
-    bool stays; /* its value stays when the device that gave it goes, until another control of it
-                   is moved, its layer is switched or the player leaves; what a lever gave (which
-                   has no rest) always does */
+    uint32_t keep; /* an nplug_keep */
+    bool stays;    /* its value stays when the device that gave it goes, until another control of it
+                      is moved, its layer is switched or the player leaves; what a lever gave (which
+                      has no rest) always does */
 } nplug_action_policy;
 
 /* A shaping of the game's own: a binding that says `by=NAME` has its value go through it, after its
@@ -178,7 +178,7 @@ typedef struct nplug_game {
     uint32_t action_count;
     const char *name;
     const nplug_action_def *actions;
-    nplug_seats seats;
+    uint32_t seats;                /* an nplug_seats */
     uint32_t players;              /* most players; 0 means 1 */
     const nplug_layer_def *layers; /* NULL: 32 layers of one priority, of which layer 0 is on */
     uint32_t layer_count;          /* at most 32 */
@@ -252,88 +252,95 @@ NPLUG_API uint64_t nplug_names_digest(const nplug_game *game);
  * elsewhere (a generated header, a trace) go with the game of the same digest only. */
 NPLUG_API uint64_t nplug_game_digest(const nplug_nest *nest);
 
-/* The number of an action by name, or -1 (the log says the nearest name, once). */
-NPLUG_API int nplug_action_number(nplug_nest *nest, const char *name);
+/* How many actions the game has: their numbers are 0 to this one less 1. */
+NPLUG_API uint32_t nplug_action_count(const nplug_nest *nest);
+
+/* The number of an action by name; NPLUG_NO_ACTION where there is none (the log says the nearest
+ * name, once). */
+NPLUG_API uint32_t nplug_action_number(const nplug_nest *nest, const char *name);
 
 /* An action's name: the game's string, or NULL for a number that is none. */
 NPLUG_API const char *nplug_action_name(const nplug_nest *nest, uint32_t action);
 
-/* An action's kind; NPLUG_ACTION_BUTTON for a number that is none. */
-NPLUG_API nplug_action_kind nplug_action_kind_of(const nplug_nest *nest, uint32_t action);
-
-/* All queries below take a player (NPLUG_ANYONE for everybody together) and an action's number,
- * tell what held at the last step, and answer neutral for a player or an action that is not
- * there; the log names it the first time. */
+/* All queries below take a player and an action's number, and tell how it was at the last step.
+ * NPLUG_EVERYONE asks for all together, NPLUG_NOBODY for the devices that nobody has claimed.  A
+ * player or an action that is not there is answered as at rest, and the log names it once. */
 
 /* Whether it is held now: something that drives it is pressed; or, of a level or a vector, the
  * value as it is shaped is at least half way from its rest.  Edges and counts look at presses
  * alone: a whole stick has none. */
-NPLUG_API bool nplug_held(nplug_nest *nest, nplug_player player, uint32_t action);
+NPLUG_API bool nplug_held(const nplug_nest *nest, nplug_player player, uint32_t action);
 
 /* How many times it was pressed in the last step: a press and its release inside one step are
  * both seen.  A level or a vector is pressed as any of its keys, buttons, triggers or directions
  * is; a whole stick has no press. */
-NPLUG_API uint32_t nplug_presses(nplug_nest *nest, nplug_player player, uint32_t action);
+NPLUG_API uint32_t nplug_presses(const nplug_nest *nest, nplug_player player, uint32_t action);
 
 /* How many times it was let go in the last step, by a person or by a departure. */
-NPLUG_API uint32_t nplug_releases(nplug_nest *nest, nplug_player player, uint32_t action);
+NPLUG_API uint32_t nplug_releases(const nplug_nest *nest, nplug_player player, uint32_t action);
 
 /* A level in [-1, 1] ([0, 1] for a trigger or a key); of a button 0 or 1; of a vector its x. */
-NPLUG_API float nplug_level(nplug_nest *nest, nplug_player player, uint32_t action);
+NPLUG_API float nplug_level(const nplug_nest *nest, nplug_player player, uint32_t action);
 
 /* A vector, each component in [-1, 1], +x right, +y up; of a level (level, 0).
- * For NPLUG_ANYONE the longest of all players'. */
-NPLUG_API nplug_vec2 nplug_vector(nplug_nest *nest, nplug_player player, uint32_t action);
+ * For NPLUG_EVERYONE the longest of all players'. */
+NPLUG_API nplug_vec2 nplug_vector(const nplug_nest *nest, nplug_player player, uint32_t action);
 
-/* What a motion moved in the last step, in the hardware's counts; for NPLUG_ANYONE the sum. */
-NPLUG_API nplug_vec2 nplug_motion(nplug_nest *nest, nplug_player player, uint32_t action);
+/* What a motion moved in the last step, in the hardware's counts; for NPLUG_EVERYONE the sum. */
+NPLUG_API nplug_vec2 nplug_motion(const nplug_nest *nest, nplug_player player, uint32_t action);
 
-/* All that is known of one action. */
+/* All that is known of one action, for one player. */
 typedef struct nplug_action_facts {
-    uint64_t press_count;    /* presses since the start; only ever grows */
-    uint64_t release_count;  /* releases since the start */
-    nplug_time press_time;   /* report time of the last press; 0 before the first */
-    nplug_time release_time; /* report time of the last release */
+    uint32_t size;                     /* sizeof(nplug_action_facts), set by the caller */
+    uint32_t kind;                     /* an nplug_action_kind */
+    const char *name;                  /* the game's string */
+    const nplug_action_policy *policy; /* the game's own; NULL: nothing beyond the usual */
+    uint64_t press_count;              /* presses since the start; only ever grows */
+    uint64_t release_count;            /* releases since the start */
+    nplug_time press_time;             /* report time of the last press; 0 before the first */
+    nplug_time release_time;           /* report time of the last release */
     nplug_time held_for; /* since the last press, up to the last step; 0 where nothing is pressed */
     nplug_vec2 value;    /* as nplug_vector or nplug_motion */
+    uint32_t layer;      /* the number of the layer that it is in */
     bool held;           /* as nplug_held */
+    bool rebound;        /* as nplug_is_rebound */
+    bool reserved[2];    /* false */
 } nplug_action_facts;
 
-/* Fills *state.  NPLUG_ERR_UNKNOWN (and a neutral *state) where the player or action is none. */
-NPLUG_API nplug_result nplug_action_info(nplug_nest *nest, nplug_player player, uint32_t action,
-                                         nplug_action_facts *state);
+/* Fills *facts.  NPLUG_ERR_UNKNOWN (and all of *facts 0) where there is no such player or action;
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_action_info(const nplug_nest *nest, nplug_player player,
+                                         uint32_t action, nplug_action_facts *facts);
 
 /* Whether it was pressed within the last `ms` milliseconds before the last step's time, and uses
  * that press up: asked again, the answer is no until the next press.  For a jump that was asked for
  * a little too early.  Counts, events and other queries know nothing of it. */
 NPLUG_API bool nplug_use_press(nplug_nest *nest, nplug_player player, uint32_t action, uint32_t ms);
 
-/* What the game wants of an action beyond the usual: the game's own, or NULL for nothing. */
-NPLUG_API const nplug_action_policy *nplug_action_rule_of(const nplug_nest *nest, uint32_t action);
+/* The band (see nplug_action_policy) in which a level or a vector's length is: its index in the
+ * policy's table; NPLUG_NO_BAND below the first one, or where the action has none. */
+NPLUG_API uint32_t nplug_band_number(const nplug_nest *nest, nplug_player player, uint32_t action);
 
-/* The band (see nplug_action_policy) in which a level or a vector's length is: its place in the
- * rule's table; -1 below the first one, or where the action has none. */
-NPLUG_API int nplug_band_number(nplug_nest *nest, nplug_player player, uint32_t action);
+/* A band's name by its index: the game's string, or NULL where there is none. */
+NPLUG_API const char *nplug_band_name(const nplug_nest *nest, uint32_t action, uint32_t band);
 
-/* A band's name by its place: the game's string, or NULL where there is none. */
-NPLUG_API const char *nplug_band_name(const nplug_nest *nest, uint32_t action, int band);
+/* How many layers the game's table has; 0 where it has none, and its layers have no names. */
+NPLUG_API uint32_t nplug_layer_count(const nplug_nest *nest);
 
-/* A layer's number by name, or -1. */
-NPLUG_API int nplug_layer_number(const nplug_nest *nest, const char *name);
-
-/* The number of the layer that an action is in; 0 for a number that is none. */
-NPLUG_API uint32_t nplug_action_layer(const nplug_nest *nest, uint32_t action);
-
-/* A layer's priority; 0 where the game has no table of layers. */
-NPLUG_API int32_t nplug_layer_priority(const nplug_nest *nest, uint32_t layer);
+/* A layer's number by name; NPLUG_NO_LAYER where there is none. */
+NPLUG_API uint32_t nplug_layer_number(const nplug_nest *nest, const char *name);
 
 /* A layer's name: the game's string, or NULL for a number that is none. */
 NPLUG_API const char *nplug_layer_name(const nplug_nest *nest, uint32_t layer);
 
-/* Whether a layer is on for a player (NPLUG_ANYONE: for nobody's devices) since the last step. */
+/* A layer's priority; 0 where the game has no table of layers. */
+NPLUG_API int32_t nplug_layer_priority(const nplug_nest *nest, uint32_t layer);
+
+/* Whether a layer is on for a player since the last step; for NPLUG_NOBODY, for the devices that
+ * nobody has claimed; for NPLUG_EVERYONE, for all of them. */
 NPLUG_API bool nplug_layer_on(const nplug_nest *nest, nplug_player player, uint32_t layer);
 
-/* Switches a layer on or off for a player (NPLUG_ANYONE: for all), at the next step.  Switching it
+/* Switches a layer on or off for a player or for NPLUG_EVERYONE, at the next step.  Switching it
  * off lets go of its buttons, marked cancelled, and takes its values to 0.  A press begun in one
  * layer never fires in another: it has to be let go first; levels and vectors carry over.
  * NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */

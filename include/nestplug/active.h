@@ -34,34 +34,39 @@ extern "C" {
  * not within 0.1 of the sum at the last look, or was not between the last two looks (since it is
  * the active set).  A stick that merely stands somewhere is not being moved. */
 typedef struct nplug_active_set {
+    uint32_t size;       /* sizeof(nplug_active_set), set by the caller */
     nplug_device device; /* used last; 0: none yet */
-    nplug_device_kind kind;
-    const char *family; /* what is printed on it, as in nplug_device_facts; the pinned one if any */
+    nplug_time since;    /* when it became the active one */
+    const char *family; /* what is printed on it, as in nplug_device_facts, or the pinned one: valid
+                           until the next step */
+    uint32_t kind;      /* an nplug_device_kind */
     bool present;       /* false once it has gone */
     bool pinned;        /* by nplug_follow */
-    nplug_time since;   /* when it became the active one */
+    bool reserved[2];   /* false */
 } nplug_active_set;
 
-/* What a player would see now.  Of NPLUG_ANYONE: of the devices that nobody has claimed. */
-NPLUG_API nplug_active_set nplug_active_info(const nplug_nest *nest, nplug_player player);
+/* Fills *set with the active set of a player, or of NPLUG_NOBODY: of the devices that nobody has
+ * claimed.  NPLUG_ERR_ARGUMENT: no such player; NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_active_info(const nplug_nest *nest, nplug_player player,
+                                         nplug_active_set *set);
 
 /* How a player's active set follows. */
 typedef struct nplug_following {
-    uint32_t size;    /* sizeof(nplug_following) */
-    uint32_t ignored; /* bit by nplug_device_kind: using these switches nothing */
-    nplug_device pin; /* this one is the active one, whatever is used; 0: none */
-    const char
-        *family; /* prompts are of this family, whatever is used, and so stay the same; NULL or
-                    "": none */
-    bool only;   /* only the active set drives the player: using another one switches to it,
-                    and is spent (see player.h) */
-    uint32_t dwell_ms; /* at most 65535 */
+    uint32_t size;      /* sizeof(nplug_following) */
+    uint32_t ignored;   /* bit by nplug_device_kind: using these switches nothing */
+    const char *family; /* prompts are of this family, whatever is used, and so stay the same; NULL
+                           or "": none */
+    nplug_device pin;   /* this one is the active one, whatever is used; 0: none */
+    uint16_t dwell_ms;  /* how long a movement has to go on: see nplug_active_set */
+    bool only;          /* only the active set drives the player: using another one switches to it,
+                           and is spent (see player.h) */
+    bool reserved;      /* false */
 } nplug_following;
 
 /* Whatever is used, with a dwell of 150 ms. */
 static inline nplug_following nplug_following_default(void)
 {
-    nplug_following following = {(uint32_t)sizeof(nplug_following), 0, 0, NULL, false, 150};
+    nplug_following following = {(uint32_t)sizeof(nplug_following), 0, NULL, 0, 150, false, false};
     return following;
 }
 
@@ -71,6 +76,11 @@ static inline nplug_following nplug_following_default(void)
  * pin. */
 NPLUG_API nplug_result nplug_follow(nplug_nest *nest, nplug_player player,
                                     const nplug_following *following);
+
+/* Fills *following with how a player's active set follows since the last step; its family is valid
+ * until the next step.  NPLUG_ERR_ARGUMENT: no such player; NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_following_info(const nplug_nest *nest, nplug_player player,
+                                            nplug_following *following);
 
 #ifdef __cplusplus
 }

@@ -27,6 +27,8 @@ extern "C" {
 #define NPLUG_RESULTS(X)                                                                           \
     X(NPLUG_OK, 0, "done")                                                                         \
     X(NPLUG_AGAIN, 1, "more is due: read the events, then step again with the same time")          \
+    X(NPLUG_PARTLY, 2, "a part was done: step, then make the same call again")                     \
+    X(NPLUG_END, 3, "there is no more")                                                            \
     X(NPLUG_ERR_ARGUMENT, -1, "an argument is missing or out of its range")                        \
     X(NPLUG_ERR_SIZE, -2, "a block or a buffer is too small, or a struct's size is not known")     \
     X(NPLUG_ERR_FULL, -3, "a limit is reached: raise it in nplug_limits")                          \
@@ -38,7 +40,8 @@ extern "C" {
     X(NPLUG_ERR_FORMAT, -9, "a file's content is wrong")                                           \
     X(NPLUG_ERR_MEMORY, -10, "the system has no memory left")                                      \
     X(NPLUG_ERR_DIFFERS, -11,                                                                      \
-      "what is replayed was recorded with another game, other limits or sheets")
+      "what is replayed was recorded with another game, other limits or sheets")                   \
+    X(NPLUG_ERR_KEPT, -12, "the game keeps this action's bindings: see nplug_action_policy")
 
 /* What a call came to; see NPLUG_RESULTS for the meaning of each. */
 typedef enum nplug_result {
@@ -55,13 +58,38 @@ typedef uint64_t nplug_time;
  * after that; it never comes to mean another device. */
 typedef uint32_t nplug_device;
 
-/* A player: people are counted from 1.  NPLUG_ANYONE is everybody together, unclaimed devices
- * included. */
+/* A player: people are counted from 1. */
 typedef uint32_t nplug_player;
-#define NPLUG_ANYONE 0u
 
-/* Where an action's number may stand: all of them. */
-#define NPLUG_EVERY_ACTION UINT32_MAX
+/* In place of a player: the devices that nobody has claimed. */
+#define NPLUG_NOBODY 0u
+/* In place of a player: all players and NPLUG_NOBODY together.  Each call that takes it says so. */
+#define NPLUG_EVERYONE 0xffffffffu
+
+/* In place of an action's number: all of them.  Each call that takes it says so. */
+#define NPLUG_EVERY_ACTION 0xfffffffeu
+
+/* The answer of a call that looks a name up: there is none.  Every call refuses it. */
+#define NPLUG_NO_ACTION 0xffffffffu
+#define NPLUG_NO_LAYER  0xffffffffu
+#define NPLUG_NO_BAND   0xffffffffu
+
+/* How structs grow.  Each struct that begins with `size` may get more members at its end in a later
+ * version.  Its `size` says which of them the caller knows: sizeof, at the time when the caller was
+ * compiled.  The library takes any size that was ever released: members that the caller does not
+ * know have their defaults, and are not written.  A struct of a later version than the library's is
+ * taken where its additional bytes are 0.  Else the result is NPLUG_ERR_SIZE.
+ *
+ * NPLUG_SIZED declares such a struct with its size set and all else 0, as queries want it:
+ *   NPLUG_SIZED(nplug_device_facts, facts);
+ *   nplug_device_info(nest, device, &facts); */
+#ifdef __cplusplus
+#define NPLUG_SIZED(type, name)                                                                    \
+    type name = {};                                                                                \
+    name.size = (uint32_t)sizeof(type)
+#else
+#define NPLUG_SIZED(type, name) type name = {.size = (uint32_t)sizeof(type)}
+#endif
 
 /* Two components, each in [-1, 1] for sticks: +x is right, +y is up. */
 typedef struct nplug_vec2 {

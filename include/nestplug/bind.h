@@ -39,16 +39,16 @@ typedef struct nplug_source {
 /* One binding, as a text says it. */
 typedef struct nplug_binding {
     uint32_t index;  /* in the text, from 0 */
-    uint32_t column; /* at which it begins, from 1 */
+    uint32_t column; /* at which it begins, from 1, in bytes */
     uint32_t held_count, driving_count;
-    nplug_source held[3];    /* what must be held */
-    nplug_source driving[4]; /* one; two (down, up); four (up, down, left, right) */
-    nplug_gesture gesture;
-    uint32_t taps;              /* of a tap, how many */
-    uint32_t wait_us, every_us; /* microseconds: see nplug_action_def */
-    nplug_device_kind kind;     /* of such devices only; NPLUG_KIND_UNKNOWN: of any */
+    nplug_source held[3];       /* what must be held */
+    nplug_source driving[4];    /* one; two (down, up); four (up, down, left, right) */
+    uint32_t gesture;           /* an nplug_gesture */
+    uint32_t taps;              /* of a tap, how many presses */
+    uint32_t wait_us, every_us; /* see nplug_action_def */
+    uint32_t kind;              /* an nplug_device_kind: of such devices only; 0: of any */
     char family[24], sheet[24]; /* likewise; "": of any */
-    bool observes;
+    uint32_t observes;          /* 1: it says `observe`; else 0 */
 } nplug_binding;
 
 /* Hears one binding; `user` is the caller's own.  Where several controls may stand for each other,
@@ -81,19 +81,22 @@ NPLUG_API size_t nplug_bindings_replace(const char *from, uint32_t place, const 
 #define NPLUG_BINDINGS_SIZE 240
 
 /* Gives a player bindings of their own for an action, at the next step, in place of the game's;
- * NULL gives the game's back.  For NPLUG_ANYONE it is the game's bindings that change, for all who
- * have none of their own: tuning while it runs.  What the action held is let go, marked cancelled,
- * nothing else changes, and an event says so.  NPLUG_ERR_BINDING: the text is wrong, and the log
- * says why; NPLUG_ERR_ARGUMENT, NPLUG_ERR_UNKNOWN, NPLUG_ERR_SIZE, NPLUG_ERR_FULL.  Where a limit
- * leaves no room when it is taken, an event and the log say so, and all stays as it was. */
+ * NULL gives the game's back.  For NPLUG_EVERYONE it is the game's bindings that change, for all
+ * who have none of their own: tuning while it runs.  What the action held is let go, marked
+ * cancelled, nothing else changes, and an event says so.  NPLUG_ERR_BINDING: the text is wrong, and
+ * the log says why; NPLUG_ERR_KEPT: the action's policy does not let a player do that;
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_UNKNOWN, NPLUG_ERR_SIZE, NPLUG_ERR_FULL.  Where a limit leaves no
+ * room when it is taken, an event and the log say so, and all stays as it was. */
 NPLUG_API nplug_result nplug_bind(nplug_nest *nest, nplug_player player, uint32_t action,
                                   const char *from);
 
-/* The text of bindings that drives an action of a player: their own, or the game's.  Valid until
+/* The text of bindings that drives an action of a player: their own, or the game's; for
+ * NPLUG_EVERYONE the game's, as it is now.  Valid until
  * the next step; "" where there is none. */
 NPLUG_API const char *nplug_bindings(const nplug_nest *nest, nplug_player player, uint32_t action);
 
-/* Whether a player has bindings of their own for an action. */
+/* Whether a player has bindings of their own for an action; for NPLUG_EVERYONE, whether the game's
+ * were changed by nplug_bind. */
 NPLUG_API bool nplug_is_rebound(const nplug_nest *nest, nplug_player player, uint32_t action);
 
 /* What a player wants otherwise for an action, or for NPLUG_EVERY_ACTION (what an action has of its
@@ -142,14 +145,23 @@ NPLUG_API uint32_t nplug_conflicts(nplug_nest *nest, nplug_player player, uint32
 /* What a player is to pick. */
 typedef struct nplug_pick {
     uint32_t size;        /* sizeof(nplug_pick) */
-    nplug_player player;  /* whose devices are watched; NPLUG_ANYONE: all */
+    nplug_player player;  /* whose devices are watched; NPLUG_EVERYONE: all */
     uint32_t kinds;       /* bit by nplug_device_kind: of which devices; 0: of any */
-    uint32_t wait_ms;     /* how long it waits; 0: for ever */
+    uint32_t wait_ms;     /* how long it waits; 0: without end */
+    float threshold;      /* how far an axis must be moved, up to 1; 0: 0.6 */
     nplug_control cancel; /* the control that ends it; 0: none */
-    float threshold;      /* how far an axis must be moved; 0: 0.6 */
     bool takes;           /* the game hears nothing of what is pressed or moved meanwhile: that is
                              spent (see player.h) */
+    bool reserved;        /* false */
 } nplug_pick;
+
+/* Of everybody's devices, without end and without a control that cancels; the game hears nothing
+ * meanwhile. */
+static inline nplug_pick nplug_pick_default(void)
+{
+    nplug_pick pick = {(uint32_t)sizeof(nplug_pick), NPLUG_EVERYONE, 0, 0, 0.6f, 0, true, false};
+    return pick;
+}
 
 /* Waits for a control, from the next step on, in place of a pick that was under way.  What is held
  * by then has to be let go first.  A notch of a mouse's wheel is picked as the direction in which
@@ -162,15 +174,19 @@ NPLUG_API nplug_result nplug_stop_pick(nplug_nest *nest);
 
 /* How a pick goes on, for a screen that shows it. */
 typedef struct nplug_pick_facts {
+    uint32_t size;       /* sizeof(nplug_pick_facts), set by the caller */
+    nplug_device device; /* whose control it is; 0: nothing moves */
+    nplug_time left_us;  /* until the pick ends by itself; 0 where it does not */
+    nplug_source source; /* what was picked, or is nearest to it */
+    float share;         /* how near that is, 0 to 1; 1: picked */
+    uint32_t player;     /* whose devices are watched, or NPLUG_EVERYONE */
     bool waits;          /* it is under way */
-    nplug_time left_us;  /* microseconds until it ends by itself; 0 where it does not */
-    nplug_source source; /* what was picked, or is nearest to it: 0 where nothing moves */
-    nplug_device device;
-    float share; /* how near that is, 0 to 1; 1: picked */
+    bool reserved[3];    /* false */
 } nplug_pick_facts;
 
-/* The pick that is under way, or the last one. */
-NPLUG_API nplug_pick_facts nplug_pick_info(const nplug_nest *nest);
+/* Fills *facts with the pick that is under way, or the last one.  NPLUG_ERR_ARGUMENT,
+ * NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_pick_info(const nplug_nest *nest, nplug_pick_facts *facts);
 
 #ifdef __cplusplus
 }

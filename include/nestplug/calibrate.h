@@ -38,11 +38,18 @@ NPLUG_API uint64_t nplug_device_key(const nplug_nest *nest, nplug_device device)
 NPLUG_API nplug_result nplug_calibrate(nplug_nest *nest, nplug_device device,
                                        nplug_calibrate_mode how);
 
-/* The device's axis `index` (from 0, those that can be calibrated): as it is now, and, where not
- * NULL, as its sheet says.  NPLUG_ERR_UNKNOWN past the end; NPLUG_ERR_STALE. */
+/* One axis of a device that is here. */
+typedef struct nplug_calibration_facts {
+    uint32_t size; /* sizeof(nplug_calibration_facts), set by the caller */
+    uint32_t mode; /* an nplug_calibrate_mode: that of the device */
+    nplug_calibration now;
+    nplug_calibration sheet; /* as its sheet and its hardware say */
+} nplug_calibration_facts;
+
+/* Fills *facts with the device's axis `index`, from 0, counting those that can be calibrated.
+ * NPLUG_ERR_UNKNOWN past the end; NPLUG_ERR_STALE, NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
 NPLUG_API nplug_result nplug_calibration_info(const nplug_nest *nest, nplug_device device,
-                                              uint32_t index, nplug_calibration *now,
-                                              nplug_calibration *sheet);
+                                              uint32_t index, nplug_calibration_facts *facts);
 
 /* Calibrations for devices that come, to be given before the first step; the list stays the
  * caller's, valid as long as the nest.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_ORDER. */

@@ -199,10 +199,10 @@ NPLUG_API nplug_control nplug_key_from_kernel(uint32_t code);
 NPLUG_API nplug_control nplug_control_nearest(const char *name, size_t length);
 
 /* The word for a device's kind ("keyboard", "pad", "unknown"): static, never NULL. */
-NPLUG_API const char *nplug_kind_name(nplug_device_kind kind);
+NPLUG_API const char *nplug_kind_name(uint32_t kind);
 
 /* The word for a nature ("button", "axis", ...): static, never NULL. */
-NPLUG_API const char *nplug_nature_name(nplug_nature nature);
+NPLUG_API const char *nplug_nature_name(uint32_t nature);
 
 #ifdef __cplusplus
 }

@@ -29,30 +29,31 @@ typedef struct nplug_device_facts {
     nplug_device device;
     char name[NPLUG_NAME_SIZE]; /* what it calls itself: always valid UTF-8 (RFC 3629) without
                                    control characters, '?' standing for what was not */
-    nplug_device_kind kind;
     const char *family; /* static or the sheet's; "" where nobody knows what is printed on it */
     const char *sheet;  /* the name of the sheet of its wires; "" where there is none */
-    nplug_matched matched;
-    uint16_t bus, vendor, product, version;
+    nplug_time last;    /* when it last said anything, its arrival included */
+    uint32_t kind;      /* an nplug_device_kind */
+    uint32_t matched;   /* an nplug_matched */
+    uint32_t times;     /* an nplug_time_source: how good its times are */
     uint32_t signals, controls; /* how many */
     uint32_t players;           /* bit 0 is player 1; 0 while nobody has claimed it */
-    nplug_time_source times;    /* how good its times are */
-    nplug_time last;            /* when it last said anything, its arrival included */
-    bool present;               /* false once it has gone */
-    bool resyncing;             /* reports were dropped and a resync is under way */
-    bool unreadable;            /* it is there, but may not be read: a matter of permissions */
-    bool ignored;               /* by nplug_ignore */
-    nplug_device duplicate;     /* another device that moves together with it; 0 for none */
-    int32_t battery_percent;    /* percent; -1 where nobody knows */
+    uint16_t bus, vendor, product, version;
+    nplug_device duplicate;  /* another device that moves together with it; 0 for none */
+    int32_t battery_percent; /* -1 where nobody knows */
     bool charging;
+    bool present;     /* false once it has gone */
+    bool resyncing;   /* reports were dropped and a resync is under way */
+    bool unreadable;  /* it is there, but may not be read: a matter of permissions */
+    bool ignored;     /* by nplug_ignore */
+    bool reserved[3]; /* false */
 } nplug_device_facts;
 
 /* How many devices are here. */
 NPLUG_API uint32_t nplug_device_count(const nplug_nest *nest);
 
-/* The devices that are here, by place from 0 up to nplug_device_count, in order of arrival; 0 past
+/* The devices that are here, by index from 0 up to nplug_device_count, in order of arrival; 0 past
  * the end. */
-NPLUG_API nplug_device nplug_device_at(const nplug_nest *nest, uint32_t place);
+NPLUG_API nplug_device nplug_device_at(const nplug_nest *nest, uint32_t index);
 
 /* Fills *info.  Works for a device that has gone (`present` is false) until its place is given
  * away: NPLUG_ERR_STALE then; NPLUG_ERR_UNKNOWN for what never was a handle. */
@@ -68,24 +69,30 @@ NPLUG_API nplug_result nplug_device_info(const nplug_nest *nest, nplug_device de
  * node that makes the device what it is, unless it names another one; motion sensors and touch pads
  * beside it are read by sheets of their own, and what they say is never use. */
 typedef struct nplug_signal_facts {
-    nplug_space space;
+    uint32_t size;  /* sizeof(nplug_signal_facts), set by the caller */
+    uint32_t space; /* an nplug_space */
     uint32_t code;
-    nplug_nature nature;
+    uint32_t nature; /* an nplug_nature */
     int32_t min, max;
     int32_t raw; /* the last value it said, or its rest while it has said nothing; of a delta the
                     sum since the device came, modulo 2^32 */
-    bool heard;  /* whether it has said anything yet */
-    bool read;   /* whether a control listens to it */
     int32_t flat, fuzz,
-        resolution;              /* as the hardware says, see nplug_report; 0 where it does not */
-    uint32_t node;               /* which of the device's nodes, from 0 in order of arrival */
-    nplug_device_kind node_kind; /* what that node looks like by itself */
-    bool chief;                  /* it is the node that makes the device what it is */
+        resolution;     /* as the hardware says, see nplug_report; 0 where it does not */
+    uint32_t node;      /* which of the device's nodes, from 0 in order of arrival */
+    uint32_t node_kind; /* an nplug_device_kind: what that node looks like by itself */
+    bool heard;         /* it has said something */
+    bool read;          /* a control reads it */
+    bool chief;         /* it is of the node that makes the device what it is */
+    bool reserved;      /* false */
 } nplug_signal_facts;
 
 /* Fills *info for signal `index` of a device that is here; NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN. */
 NPLUG_API nplug_result nplug_signal_info(const nplug_nest *nest, nplug_device device,
                                          uint32_t index, nplug_signal_facts *info);
+
+/* How many controls a signal feeds: 0 where the device or the signal is none. */
+NPLUG_API uint32_t nplug_signal_control_count(const nplug_nest *nest, nplug_device device,
+                                              uint32_t index);
 
 /* The controls that a signal feeds, by `nth` from 0 (a hat feeds two sides of a d-pad); 0 past the
  * last, and where the device or the signal is none. */
@@ -97,19 +104,21 @@ NPLUG_API nplug_control nplug_signal_control_at(const nplug_nest *nest, nplug_de
 
 /* One control. */
 typedef struct nplug_control_facts {
+    uint32_t size; /* sizeof(nplug_control_facts), set by the caller */
     nplug_control control;
-    nplug_nature nature;
+    uint16_t nature;     /* an nplug_nature */
     uint32_t components; /* 1 or 2; 3 of a sensor, 7 of a pose */
     nplug_vec2 value;    /* normalised, at the last step; of a delta, moved in the last step */
+    uint32_t signal[2];  /* which signal feeds each component, the first of several (see
+                            nplug_signal_control_at); NPLUG_NO_SIGNAL for none */
     bool down;           /* past its press threshold */
-    bool spent;          /* reads as at rest to players until it has been at rest */
+    bool spent;          /* players see 0 until it has been released once: see player.h */
     bool lever;          /* it has no rest: it stays where it is put */
     bool square;         /* a stick whose corners reach 1, 1; else they stay within the circle */
     bool guess;          /* which control it is is a guess: no code or print says so */
     bool lies;           /* it rests elsewhere than its sheet expects, since it lay there when it
                             came */
-    uint32_t signal[2];  /* which signal feeds each component, the first of several (see
-                            nplug_signal_control_at); NPLUG_NO_SIGNAL for none */
+    bool reserved[6];    /* false */
     const char *print;   /* what is printed on it, as its sheet says; "" where nobody knows */
 } nplug_control_facts;
 
@@ -155,13 +164,15 @@ typedef enum nplug_rule_field {
 
 /* A rule that is in force, held against a device. */
 typedef struct nplug_rule_facts {
+    uint32_t size;                   /* sizeof(nplug_rule_facts), set by the caller */
+    uint32_t rule;                   /* which of its sheet's rules, from 0 */
     const struct nplug_sheet *sheet; /* whose rule it is: see sheet.h */
-    uint32_t rule;                   /* which of its rules, from 0 */
-    nplug_rule_field misfit;         /* the first part that does not fit */
+    uint32_t misfit;                 /* an nplug_rule_field: the first that does not fit */
     uint32_t code;                   /* of HAS, LACKS and AXIS: the code of the signal */
-    nplug_device_kind looks;         /* what the device looks like by its signals */
-    uint32_t space;                  /* the code space of most of them: an nplug_space */
-    bool gives_wires, gives_prints;  /* whether this sheet was taken */
+    uint32_t looks;    /* an nplug_device_kind: what the device looks like by its signals */
+    uint16_t space;    /* an nplug_space: the code space of most of them */
+    bool gives_wires;  /* this sheet says which signal is which control */
+    bool gives_prints; /* this sheet says what is printed on them */
 } nplug_rule_facts;
 
 /* Holds rule `index` (from 0) of all that are in force against a device; errors as
@@ -189,7 +200,7 @@ NPLUG_API nplug_result nplug_explain(const nplug_nest *nest, nplug_device device
                                      void *user);
 
 /* The word for a way of being recognised ("vendor and product"): static, never NULL. */
-NPLUG_API const char *nplug_matched_name(nplug_matched matched);
+NPLUG_API const char *nplug_matched_name(uint32_t matched);
 
 /* What is printed on a device's key in the person's layout, asked of its port; the W3C code
  * ("KeyW") where the port does not know.  Writes UTF-8 with a terminating 0, returns its length;
@@ -197,7 +208,7 @@ NPLUG_API const char *nplug_matched_name(nplug_matched matched);
 NPLUG_API size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_control key,
                                  char *buffer, size_t size);
 
-/* Shows on a device's own lights whose it is, at the next step: a player, or NPLUG_ANYONE to put
+/* Shows on a device's own lights whose it is, at the next step: a player, or NPLUG_NOBODY to put
  * them out.  What has no lights, or may not be written, does not.  Errors as nplug_rumble. */
 NPLUG_API nplug_result nplug_show_player(nplug_nest *nest, nplug_device device,
                                          nplug_player player);

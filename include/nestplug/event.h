@@ -16,29 +16,29 @@ typedef enum nplug_event_kind {
     NPLUG_EVENT_CHANGE = 3,     /* device: another node of the same hardware joined it */
     NPLUG_EVENT_JOIN = 4,       /* player took a seat, by device and control where it was a press */
     NPLUG_EVENT_LEAVE = 5,      /* player gave up the seat */
-    NPLUG_EVENT_CLAIM = 6,      /* player hears device from now on; count: which part of it, or 0 */
-    NPLUG_EVENT_UNCLAIM = 7,    /* player no longer hears device; count: likewise */
-    NPLUG_EVENT_PRESS = 8,      /* action of player, by device and control; count: which press */
+    NPLUG_EVENT_CLAIM = 6,      /* player hears device, or a part of it, from now on */
+    NPLUG_EVENT_UNCLAIM = 7,    /* player no longer hears device, or a part of it */
+    NPLUG_EVENT_PRESS = 8,      /* action of player, by device and control */
     NPLUG_EVENT_RELEASE = 9,    /* the other edge; NPLUG_EVENT_FLAG_CANCELLED if no person let go */
     NPLUG_EVENT_VALUE = 10,     /* a level or a vector has another value, at the end of the step or
                                    before a device goes or changes hands; a motion was moved in the
                                    step, or was in the last one and was not in this */
     NPLUG_EVENT_RESYNCED = 11,  /* device: reports had been dropped; its state is right again */
-    NPLUG_EVENT_CLOCKS = 12,    /* count: the port whose reports are over a second ahead */
-    NPLUG_EVENT_LIMIT = 13,     /* a limit was reached; count: which (an nplug_limit) */
+    NPLUG_EVENT_CLOCKS = 12,    /* the reports of a port are over a second ahead */
+    NPLUG_EVENT_LIMIT = 13,     /* a limit was reached */
     NPLUG_EVENT_DUPLICATE = 14, /* device moves together with another one (its handle is in count):
                               the same pad seen twice, once by another program; nplug_ignore one */
     NPLUG_EVENT_BOUND = 15,     /* player has other bindings for action */
     NPLUG_EVENT_PICK =
-        16,                /* a pick of player ended: control of device, its nplug_way in count; or
+        16,                /* a pick of player ended: a way of a control of device; or
                               NPLUG_EVENT_FLAG_CANCELLED, or NPLUG_EVENT_FLAG_LATE: it lasted too long */
     NPLUG_EVENT_WAIT = 17, /* player waits for device, which went; a claim ends that, or leaving */
     NPLUG_EVENT_WOBBLE = 18, /* device was gone for a moment, and is back */
-    NPLUG_EVENT_SWAP = 19,   /* player and the player in count have changed seats, with all that
-                               they bound */
+    NPLUG_EVENT_SWAP =
+        19, /* player and another player have changed seats, with all that they bound */
     NPLUG_EVENT_ACTIVE = 20, /* player's active set is the one that device belongs to */
     NPLUG_EVENT_BATTERY =
-        21,                /* device's battery is at count percent; value.x: the same in [0, 1] */
+        21, /* device's battery is at another percentage, or charges or no longer does */
     NPLUG_EVENT_FULL = 22, /* a press of control of device would have taken a seat: none is free */
 } nplug_event_kind;
 
@@ -62,32 +62,39 @@ typedef enum nplug_limit {
     NPLUG_LIMIT_SIGNALS = 2,
     NPLUG_LIMIT_CONTROLS = 3,
     NPLUG_LIMIT_LINKS = 4,
-    NPLUG_LIMIT_EVENTS = 5, /* value.x: how many events of the step were left out */
+    NPLUG_LIMIT_EVENTS = 5,
     NPLUG_LIMIT_TIMERS = 6,
     NPLUG_LIMIT_COMMANDS = 7,
     NPLUG_LIMIT_RECORDS = 8,
     NPLUG_LIMIT_BINDINGS = 9 /* or what bindings need: the log says which */
 } nplug_limit;
 
-/* One event: 64 bytes on every target, with room to grow. */
+/* One event: 64 bytes on every target.  What its kind does not name is 0. */
 typedef struct nplug_event {
-    nplug_time time; /* report time of what made it; of a value, when it was found */
-    uint64_t count;  /* of presses and releases: the how-manieth of this action and player */
-    uint32_t kind;   /* an nplug_event_kind */
+    nplug_time time;      /* report time of what made it; of a value, when it was found */
+    uint64_t press_count; /* PRESS, RELEASE: the how-manieth of this action and player */
+    uint32_t kind;        /* an nplug_event_kind */
     nplug_device device;
-    nplug_player player; /* 0: nobody, or everybody */
+    nplug_player player; /* NPLUG_NOBODY; BOUND and PICK also NPLUG_EVERYONE */
     uint32_t action;
-    nplug_vec2 value;
+    nplug_vec2 value; /* of an action */
     nplug_control control;
-    uint16_t flags;
-    uint32_t reserved[4];
+    uint16_t flags;            /* NPLUG_EVENT_FLAG_... */
+    nplug_device other_device; /* DUPLICATE: the device that it moves together with */
+    nplug_player other_player; /* SWAP: with whom */
+    uint8_t part;              /* CLAIM, UNCLAIM: of a keyboard, from 1; 0: all of the device */
+    uint8_t port;              /* CLOCKS: by the order in which ports were attached, from 0 */
+    uint8_t limit;             /* LIMIT: an nplug_limit */
+    uint8_t way;               /* PICK: an nplug_way */
+    uint32_t battery_percent;  /* BATTERY */
+    uint32_t left_out;         /* LIMIT, of events: how many of the step were left out */
 } nplug_event;
 
 /* How many events the last step left.  They live until the next step. */
 NPLUG_API uint32_t nplug_event_count(const nplug_nest *nest);
 
-/* An event by place, from 0, in the order in which they happened; NULL past the end. */
-NPLUG_API const nplug_event *nplug_event_at(const nplug_nest *nest, uint32_t place);
+/* An event by index, from 0, in the order in which they happened; NULL past the end. */
+NPLUG_API const nplug_event *nplug_event_at(const nplug_nest *nest, uint32_t index);
 
 /* What hears an event; `user` is the caller's own. */
 typedef void (*nplug_on_event)(void *user, nplug_nest *nest, const nplug_event *event);
@@ -95,7 +102,7 @@ typedef void (*nplug_on_event)(void *user, nplug_nest *nest, const nplug_event *
 /* One line of a table for nplug_dispatch: events of this kind, of this action (or of any) go there.
  */
 typedef struct nplug_handler {
-    nplug_event_kind kind;
+    uint32_t kind;   /* an nplug_event_kind */
     uint32_t action; /* NPLUG_EVERY_ACTION: any, and for kinds that are about no action */
     nplug_on_event hear;
 } nplug_handler;

@@ -35,7 +35,7 @@ NPLUG_API size_t nplug_note_text(const nplug_notes *notes, uint32_t index, char 
 /* The name of a signal's code as files write it: "ABS_X", "0x0001:0x0030" (a HID usage),
  * "trigger/value"; a number where its space has no names.  A contact's slot stands after it
  * ("ABS_MT_POSITION_X/2").  Writes UTF-8 with a terminating 0, returns its length. */
-NPLUG_API size_t nplug_code_name(nplug_space space, uint32_t code, char *buffer, size_t size);
+NPLUG_API size_t nplug_code_name(uint32_t space, uint32_t code, char *buffer, size_t size);
 
 /* A trace that was read: moves (written by hand) or records (recorded), never both. */
 typedef struct nplug_trace nplug_trace;
@@ -65,14 +65,21 @@ NPLUG_API void nplug_trace_blame(const nplug_trace *trace, size_t index, const c
 
 /* What a recorded trace says of the nest that it was recorded of. */
 typedef struct nplug_trace_facts {
-    nplug_limits limits;
-    uint64_t game;    /* nplug_game_digest */
-    uint64_t known;   /* nplug_given_digest */
+    uint32_t size;    /* sizeof(nplug_trace_facts), set by the caller */
+    bool recorded;    /* it holds records; else moves */
     bool follow_rest; /* nplug_setup.follow_rest */
+    bool reserved[2]; /* 0 */
+    uint64_t game;    /* nplug_game_digest */
+    uint64_t given;   /* nplug_given_digest */
 } nplug_trace_facts;
 
-/* The header of a recorded trace; all 0 of one that was written by hand. */
-NPLUG_API nplug_trace_facts nplug_trace_info(const nplug_trace *trace);
+/* Fills *facts; digests are 0 of a trace that was written by hand.  NPLUG_ERR_ARGUMENT,
+ * NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_trace_info(const nplug_trace *trace, nplug_trace_facts *facts);
+
+/* Fills *limits with those of the nest that a trace was recorded of.  NPLUG_ERR_ORDER for a trace
+ * that was written by hand; NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_trace_limits(const nplug_trace *trace, nplug_limits *limits);
 
 /* A trace being written. */
 typedef struct nplug_trace_writer nplug_trace_writer;
@@ -144,7 +151,7 @@ NPLUG_API nplug_result nplug_settings_keep_player(nplug_settings *settings, cons
                                                   nplug_player player, const char *profile);
 
 /* Gives a player a person's profile, at the next step: all that is not in it is the game's again,
- * so a name that is not known gives the game's own.  NPLUG_AGAIN: there was no room for all of it;
+ * so a name that is not known gives the game's own.  NPLUG_PARTLY: there was no room for all of it;
  * step, and call again.  NPLUG_ERR_ARGUMENT; what is wrong in a profile is passed over, and in the
  * log. */
 NPLUG_API nplug_result nplug_settings_use_player(const nplug_settings *settings, nplug_nest *nest,
@@ -155,9 +162,12 @@ NPLUG_API nplug_result nplug_settings_use_player(const nplug_settings *settings,
 NPLUG_API nplug_result nplug_settings_copy_profile(nplug_settings *settings, const char *from,
                                                    const char *to);
 
-/* The name of a profile by place, from 0, in the order in which they were made; NULL past the end.
+/* How many profiles there are. */
+NPLUG_API uint32_t nplug_settings_profile_count(const nplug_settings *settings);
+
+/* The name of a profile by index, from 0, in the order in which they were made; NULL past the end.
  * Valid until the settings change. */
-NPLUG_API const char *nplug_settings_profile_at(const nplug_settings *settings, uint32_t place);
+NPLUG_API const char *nplug_settings_profile_at(const nplug_settings *settings, uint32_t index);
 
 /* Writes the settings into the caller's buffer, for a game that keeps them elsewhere: UTF-8 with a
  * terminating 0, cut to `size`; returns the length of the whole text, 0 where there is no memory.

@@ -27,11 +27,11 @@ typedef enum nplug_learn_phase {
 
 /* What is asked for now. */
 typedef struct nplug_learn_question {
-    uint32_t size; /* sizeof(nplug_learn_question) */
-    nplug_learn_phase phase;
-    nplug_control control; /* of MOVE and BACK */
+    uint32_t size;         /* sizeof(nplug_learn_question), set by the caller */
+    uint32_t phase;        /* an nplug_learn_phase */
     uint32_t component;    /* 0: right (or press, pull, full), 1: up */
     uint32_t number, of;   /* which question it is, from 1, and of how many */
+    nplug_control control; /* of MOVE and BACK */
     nplug_control taken;   /* what moved is this control's already: it was not taken; else 0 */
 } nplug_learn_question;
 

@@ -18,15 +18,17 @@ enum { NPLUG_LINUX_KEYBOARDS = 1, NPLUG_LINUX_MICE = 2 };
 typedef struct nplug_linux_setup {
     uint32_t size;      /* sizeof(nplug_linux_setup) */
     uint32_t also;      /* NPLUG_LINUX_KEYBOARDS, NPLUG_LINUX_MICE */
+    const char *folder; /* where the nodes are: "/dev/input"; the caller's, valid until opened */
     uint32_t nodes;     /* the most nodes at once */
     bool own_thread;    /* reads in a thread of its own; else whenever the nest steps */
-    const char *folder; /* where the nodes are: "/dev/input"; the caller's, valid until opened */
+    bool reserved[3];   /* false */
 } nplug_linux_setup;
 
 /* Pads and the like, read whenever the nest steps. */
 static inline nplug_linux_setup nplug_linux_setup_default(void)
 {
-    nplug_linux_setup setup = {(uint32_t)sizeof(nplug_linux_setup), 0, 48, false, "/dev/input"};
+    nplug_linux_setup setup = {
+        (uint32_t)sizeof(nplug_linux_setup), 0, "/dev/input", 48, false, {false}};
     return setup;
 }
 
@@ -52,11 +54,13 @@ typedef struct nplug_linux_facts {
                              group for input devices, or give an access rule; their devices say
                              `unreadable` */
     uint32_t passed_over; /* that nobody asked for: keyboards, mice */
-    bool has_folder;      /* whether there is such a folder at all */
+    bool has_folder;      /* there is such a folder */
+    bool reserved[3];     /* false */
 } nplug_linux_facts;
 
-/* Fills *info; before the first step nothing was found yet.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
-NPLUG_API nplug_result nplug_linux_info(const nplug_linux *port, nplug_linux_facts *info);
+/* Fills *facts; before the first step nothing was found yet.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE.
+ */
+NPLUG_API nplug_result nplug_linux_info(const nplug_linux *port, nplug_linux_facts *facts);
 
 #ifdef __cplusplus
 }

@@ -60,19 +60,19 @@ typedef enum nplug_menu_wish {
 
 /* One thing that somebody wanted of the menu. */
 typedef struct nplug_menu_press {
-    nplug_menu_wish want;
-    nplug_player player; /* who; NPLUG_ANYONE: somebody without a seat */
+    uint32_t wish;       /* an nplug_menu_wish */
+    nplug_player player; /* who; NPLUG_NOBODY: somebody without a seat */
     nplug_device device;
     nplug_time time;
 } nplug_menu_press;
 
-/* The presses of the last step that were for the menu whose first action is `first`, by place from
+/* The presses of the last step that were for the menu whose first action is `first`, by index from
  * 0, in order; false past the last one. */
-NPLUG_API bool nplug_menu_at(const nplug_nest *nest, uint32_t first, uint32_t place,
+NPLUG_API bool nplug_menu_at(const nplug_nest *nest, uint32_t first, uint32_t index,
                              nplug_menu_press *press);
 
 /* Gives a player the game's own bindings and comfort for everything, at the next step.
- * NPLUG_AGAIN: there was no room for all of it; step, and call again.  NPLUG_ERR_ARGUMENT. */
+ * NPLUG_PARTLY: there was no room for all of it; step, and call again.  NPLUG_ERR_ARGUMENT. */
 NPLUG_API nplug_result nplug_restore(nplug_nest *nest, nplug_player player);
 
 #ifdef __cplusplus

@@ -69,25 +69,26 @@ typedef struct nplug_setup {
     uint32_t size;        /* sizeof(nplug_setup) */
     bool record_all_keys; /* traces hold every key, not only those that the game binds */
     bool follow_rest;     /* devices that come are calibrated: see calibrate.h; on by default */
-    nplug_log log;        /* NULL: no log */
+    bool reserved[2];     /* false */
+    const nplug_limits *limits; /* copied; NULL: nplug_limits_default, or in nplug_start_game
+                                   nplug_limits_for the game */
+    nplug_log log;              /* NULL: no log */
     void *log_user;
-    nplug_limits limits; /* see nplug_limits_default; last, so that both may grow at the end */
 } nplug_setup;
 
 /* A setup with the default limits and no log, in which devices are calibrated. */
 static inline nplug_setup nplug_setup_default(void)
 {
-    nplug_setup setup = {(uint32_t)sizeof(nplug_setup), false, true, NULL, NULL,
-                         nplug_limits_default()};
+    nplug_setup setup = {(uint32_t)sizeof(nplug_setup), false, true, {false}, NULL, NULL, NULL};
     return setup;
 }
 
 /* How many bytes of memory a nest with these limits needs; 0 where the limits are impossible. */
 NPLUG_API size_t nplug_memory_needed(const nplug_limits *limits);
 
-/* Opens a nest in the caller's block, which must be aligned for any object (as malloc's is) and
- * outlive the nest; there is nothing to free but the block.  *nest is NULL on an error:
- * NPLUG_ERR_ARGUMENT (NULL, impossible limits, not aligned), NPLUG_ERR_SIZE. */
+/* Opens a nest in the caller's block, which must be aligned for a uint64_t, a double and a pointer
+ * (as malloc's is) and outlive the nest; there is nothing to free but the block.  *nest is NULL on
+ * an error: NPLUG_ERR_ARGUMENT (NULL, impossible limits, not aligned), NPLUG_ERR_SIZE. */
 NPLUG_API nplug_result nplug_open(const nplug_setup *setup, void *block, size_t size,
                                   nplug_nest **nest);
 
@@ -127,17 +128,30 @@ NPLUG_API uint64_t nplug_digest(const nplug_nest *nest);
  * compiled in: a trace replays as it was only where it is the same.  0 where nothing was given. */
 NPLUG_API uint64_t nplug_given_digest(const nplug_nest *nest);
 
-/* Whether it was opened with follow_rest. */
-NPLUG_API bool nplug_follows_rest(const nplug_nest *nest);
-
-/* The time up to which the nest has come. */
+/* The time up to which the nest has come; 0 before the first step. */
 NPLUG_API nplug_time nplug_nest_time(const nplug_nest *nest);
 
-/* The limits that the nest was opened with. */
-NPLUG_API nplug_limits nplug_nest_limits(const nplug_nest *nest);
+/* Fills *limits with those that the nest was opened with.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_nest_limits(const nplug_nest *nest, nplug_limits *limits);
+
+/* How a nest was opened, and how it stands since the last step. */
+typedef struct nplug_nest_facts {
+    uint32_t size;        /* sizeof(nplug_nest_facts), set by the caller */
+    uint32_t muted_kinds; /* bit by nplug_device_kind: by nplug_mute */
+    uint32_t records;     /* that wait for nplug_take_records */
+    bool follow_rest;     /* as in nplug_setup */
+    bool record_all_keys; /* likewise */
+    bool recording;       /* nplug_limits.records is not 0 */
+    bool started;         /* it was stepped */
+} nplug_nest_facts;
+
+/* Fills *facts.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_nest_info(const nplug_nest *nest, nplug_nest_facts *facts);
 
 /* What went wrong so far; only ever grows. */
 typedef struct nplug_counts {
+    uint32_t size;            /* sizeof(nplug_counts), set by the caller */
+    uint32_t reserved;        /* 0 */
     uint64_t reports;         /* taken, good and bad */
     uint64_t unknown_device;  /* a report for a device that is not here, or that cannot be */
     uint64_t unknown_signal;  /* a signal that was never declared, or declared out of turn */
@@ -152,8 +166,8 @@ typedef struct nplug_counts {
     uint64_t records_dropped; /* records that nobody took in time */
 } nplug_counts;
 
-/* The counts so far. */
-NPLUG_API nplug_counts nplug_nest_counts(const nplug_nest *nest);
+/* Fills *counts.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_nest_counts(const nplug_nest *nest, nplug_counts *counts);
 
 /* Takes up to `max` records of what was fed since the last call, oldest first; returns how many.
  * Records lost because nobody took them are counted (records_dropped), and a trace with a gap

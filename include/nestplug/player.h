@@ -58,20 +58,27 @@ NPLUG_API nplug_result nplug_leave(nplug_nest *nest, nplug_player player);
 /* Whether a player has a seat; also while all of the player's devices are gone. */
 NPLUG_API bool nplug_player_seated(const nplug_nest *nest, nplug_player player);
 
-/* How many devices that are here a player hears; of NPLUG_ANYONE, how many are unclaimed. */
+/* How many devices that are here a player hears; of NPLUG_NOBODY, how many are unclaimed. */
 NPLUG_API uint32_t nplug_player_device_count(const nplug_nest *nest, nplug_player player);
+
+/* Those devices by index from 0, in order of arrival; 0 past the end. */
+NPLUG_API nplug_device nplug_player_device_at(const nplug_nest *nest, nplug_player player,
+                                              uint32_t index);
 
 /* Who hears a part of a device (from 1; 0: any part, or the whole): bit 0 is player 1.  0 where
  * nobody does, or the device is none. */
 NPLUG_API uint32_t nplug_part_players(const nplug_nest *nest, nplug_device device, uint32_t part);
 
-/* The devices that went while a player heard them and have not come back, by place from 0: the
+/* The devices that went while a player heard them and have not come back, by index from 0: the
  * handle of one, 0 past the end.  The same hardware goes back to its player, by serial number where
  * that is the only one of its kind here, else by socket, else where no other player misses the
  * like.  By serial number or socket it may also be known as one that nobody had, which was in that
  * socket last: so it is nobody's.  The nest knows that one until its place (see nplug_limits) is
  * given away, after never used ones the longest gone first, and those that are missed last. */
-NPLUG_API nplug_device nplug_missed_at(const nplug_nest *nest, nplug_player player, uint32_t place);
+NPLUG_API nplug_device nplug_missed_at(const nplug_nest *nest, nplug_player player, uint32_t index);
+
+/* How many there are of them. */
+NPLUG_API uint32_t nplug_missed_count(const nplug_nest *nest, nplug_player player);
 
 /* Whether a player has a seat, and no device that is here.  Any unclaimed device takes over for
  * such a player by a press, but where seats are given by call only: for whoever has waited longest.

@@ -26,7 +26,7 @@ NPLUG_API const nplug_port *nplug_replay_port(void);
 /* Prepares one recorded step: from the records up to the next step mark pushes the reports, and
  * puts the commands into `commands` (room for `max`), their number into *command_count and the
  * step's time into *now.  The caller posts the commands and steps.
- * NPLUG_OK; NPLUG_AGAIN: no further step; NPLUG_ERR_FULL: the ring or `commands` is too small. */
+ * NPLUG_OK; NPLUG_END: no further step; NPLUG_ERR_FULL: the ring or `commands` is too small. */
 NPLUG_API nplug_result nplug_replay_next(nplug_replay *replay, nplug_command *commands, size_t max,
                                          size_t *command_count, nplug_time *now);
 

@@ -119,7 +119,7 @@ typedef struct nplug_report {
 typedef struct nplug_ring nplug_ring;
 
 /* The word for a code space ("evdev", "hid"): static, never NULL. */
-NPLUG_API const char *nplug_space_name(nplug_space space);
+NPLUG_API const char *nplug_space_name(uint32_t space);
 
 /* Pushes `count` reports at once.  Reports of one group carry NPLUG_REPORT_FLAG_MORE on all but the
  * last; a group may be pushed in pieces, and is taken by the nest only when it is complete.

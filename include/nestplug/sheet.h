@@ -86,7 +86,7 @@ typedef struct nplug_sheet {
     uint32_t size;      /* sizeof(nplug_sheet) */
     const char *name;   /* "heron" */
     const char *family; /* "letters": devices that share prompts; "" where it has none */
-    nplug_device_kind kind;
+    uint32_t kind;      /* an nplug_device_kind */
     uint32_t rule_count, wire_count, print_count;
     const nplug_rule *rules;
     const nplug_wire *wires; /* none: the sheet tells only prints, and another one the wires */

@@ -166,10 +166,18 @@ static void compare(void *user, const nplug_binding *theirs)
     in->count++;
 }
 
+/* What is known of an action; its kind and its layer's priority are the same for everybody. */
+static nplug_action_facts facts_of(const nplug_nest *nest, uint32_t action)
+{
+    NPLUG_SIZED(nplug_action_facts, facts);
+    nplug_action_info(nest, NPLUG_NOBODY, action, &facts);
+    return facts;
+}
+
 static bool same_priority(const nplug_nest *nest, uint32_t a, uint32_t b)
 {
-    return nplug_layer_priority(nest, nplug_action_layer(nest, a)) ==
-           nplug_layer_priority(nest, nplug_action_layer(nest, b));
+    return nplug_layer_priority(nest, facts_of(nest, a).layer) ==
+           nplug_layer_priority(nest, facts_of(nest, b).layer);
 }
 
 static void compare_all(void *user, const nplug_binding *binding)
@@ -180,7 +188,7 @@ static void compare_all(void *user, const nplug_binding *binding)
     in->binding = &own;
     for (in->other = 0; nplug_action_name(in->nest, in->other); in->other++)
         if (in->other != in->action && same_priority(in->nest, in->other, in->action))
-            nplug_read_bindings(nplug_action_kind_of(in->nest, in->other),
+            nplug_read_bindings(facts_of(in->nest, in->other).kind,
                                 nplug_bindings(in->nest, in->player, in->other), compare, in, NULL);
 }
 
@@ -190,6 +198,6 @@ uint32_t nplug_conflicts(nplug_nest *nest, nplug_player player, uint32_t action,
     search in = {nest, player, action, 0, NULL, list, list ? max : 0, 0};
 
     if (!nplug_action_name(nest, action)) return 0;
-    nplug_read_bindings(nplug_action_kind_of(nest, action), from, compare_all, &in, NULL);
+    nplug_read_bindings(facts_of(nest, action).kind, from, compare_all, &in, NULL);
     return in.count;
 }

@@ -189,7 +189,7 @@ static void tell_rules(teller *to)
 /* Signals of which no control comes. */
 static uint32_t count_unread(const teller *to)
 {
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
     uint32_t count = 0;
 
     for (uint32_t i = 0; nplug_signal_info(to->nest, to->about.device, i, &info) == NPLUG_OK; i++)
@@ -222,7 +222,7 @@ static void tell_result(const teller *to)
 static bool add_controls(np_text *text, const teller *to,
                          bool (*holds)(const nplug_control_facts *))
 {
-    nplug_control_facts info;
+    NPLUG_SIZED(nplug_control_facts, info);
     bool any = false;
 
     for (uint32_t i = 0; nplug_control_info(to->nest, to->about.device, i, &info) == NPLUG_OK;
@@ -267,7 +267,7 @@ static void tell_doubts(const teller *to)
 
 static void add_nodes(np_text *text, const teller *to)
 {
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
     uint32_t told = 0;
 
     for (uint32_t i = 0; nplug_signal_info(to->nest, to->about.device, i, &info) == NPLUG_OK; i++) {
@@ -282,7 +282,7 @@ static void add_nodes(np_text *text, const teller *to)
 
 static bool has_nodes(const teller *to)
 {
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
 
     for (uint32_t i = 0; nplug_signal_info(to->nest, to->about.device, i, &info) == NPLUG_OK; i++)
         if (info.node) return true;
@@ -305,7 +305,7 @@ static void tell_nodes(const teller *to)
 static void tell_surface(const teller *to)
 {
     uint32_t millimetres[2] = {0, 0}, found = 0;
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
     char line[96];
     np_text text = np_text_in(line, sizeof line);
 
@@ -354,6 +354,7 @@ nplug_result nplug_explain(const nplug_nest *nest, nplug_device device, nplug_he
     if (!nest || !hear) return NPLUG_ERR_ARGUMENT;
     memset(&to, 0, sizeof to);
     to.about.size = (uint32_t)sizeof to.about;
+    to.rule.size = (uint32_t)sizeof to.rule;
     known = nplug_device_info(nest, device, &to.about);
     if (known == NPLUG_OK) known = nplug_rule_info(nest, device, 0, &to.rule);
     if (known != NPLUG_OK) return known;

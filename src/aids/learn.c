@@ -99,6 +99,7 @@ static bool look_at_signals(nplug_learner *it, const nplug_nest *nest)
 {
     for (it->signals = 0; it->signals < SIGNALS; it->signals++) {
         watched *w = &it->of[it->signals];
+        w->info.size = (uint32_t)sizeof w->info;
         if (nplug_signal_info(nest, it->device, it->signals, &w->info) != NPLUG_OK) return true;
         w->rest = w->raw = w->low = w->high = w->still = w->info.raw;
     }
@@ -141,12 +142,11 @@ nplug_learner *nplug_learner_open(const nplug_nest *nest, nplug_device device,
                                   nplug_device_kind kind, void *block, size_t size)
 {
     nplug_learner *it = (nplug_learner *)block;
-    nplug_device_facts info;
-    nplug_rule_facts rule;
+    NPLUG_SIZED(nplug_device_facts, info);
+    NPLUG_SIZED(nplug_rule_facts, rule);
     nplug_control control;
     uint32_t component;
 
-    info.size = (uint32_t)sizeof info;
     if (!block || size < sizeof *it || !question_of(kind, 0, &control, &component)) return NULL;
     if (nplug_device_info(nest, device, &info) != NPLUG_OK || !info.present) return NULL;
     memset(it, 0, sizeof *it);
@@ -214,7 +214,7 @@ static bool is_passed_over(const nplug_signal_facts *info)
 /* Takes what the device says; what is no noise ends the quiet, however slowly it came. */
 static bool watch(nplug_learner *it, const nplug_nest *nest)
 {
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
 
     it->now = nplug_nest_time(nest);
     for (uint32_t i = 0; i < it->signals; i++) {

@@ -3,33 +3,32 @@
 #include <math.h>
 #include <string.h>
 
-int nplug_layer_number(const nplug_nest *nest, const char *name)
+uint32_t nplug_layer_number(const nplug_nest *nest, const char *name)
 {
     const char *known;
 
     for (uint32_t i = 0; name && (known = nplug_layer_name(nest, i)) != NULL; i++)
-        if (strcmp(known, name) == 0) return (int)i;
-    return -1;
+        if (strcmp(known, name) == 0) return i;
+    return NPLUG_NO_LAYER;
 }
 
-int nplug_band_number(nplug_nest *nest, nplug_player player, uint32_t action)
+uint32_t nplug_band_number(const nplug_nest *nest, nplug_player player, uint32_t action)
 {
-    const nplug_action_policy *rule = nplug_action_rule_of(nest, action);
-    nplug_vec2 value = nplug_vector(nest, player, action);
-    int band = -1;
+    uint32_t band = NPLUG_NO_BAND;
+    nplug_vec2 value;
 
-    if (!rule) return -1;
-    if (nplug_action_kind_of(nest, action) == NPLUG_ACTION_VECTOR)
-        value.x = sqrtf(value.x * value.x + value.y * value.y);
-    for (uint32_t i = 0; i < rule->band_count && value.x >= rule->bands[i].begin; i++)
-        band = (int)i;
+    NPLUG_SIZED(nplug_action_facts, facts);
+    if (nplug_action_info(nest, player, action, &facts) != NPLUG_OK || !facts.policy) return band;
+    value = facts.value;
+    if (facts.kind == NPLUG_ACTION_VECTOR) value.x = sqrtf(value.x * value.x + value.y * value.y);
+    for (uint32_t i = 0; i < facts.policy->band_count; i++)
+        if (value.x >= facts.policy->bands[i].begin) band = i;
     return band;
 }
 
-const char *nplug_band_name(const nplug_nest *nest, uint32_t action, int band)
+const char *nplug_band_name(const nplug_nest *nest, uint32_t action, uint32_t band)
 {
-    const nplug_action_policy *rule = nplug_action_rule_of(nest, action);
-
-    if (!rule || band < 0 || (uint32_t)band >= rule->band_count) return NULL;
-    return rule->bands[band].name;
+    NPLUG_SIZED(nplug_action_facts, facts);
+    nplug_action_info(nest, NPLUG_EVERYONE, action, &facts);
+    return facts.policy && band < facts.policy->band_count ? facts.policy->bands[band].name : NULL;
 }

@@ -249,7 +249,7 @@ static const char *name_of(nplug_space space, uint32_t code)
     return NULL;
 }
 
-size_t nplug_code_name(nplug_space space, uint32_t code, char *buffer, size_t size)
+size_t nplug_code_name(uint32_t space, uint32_t code, char *buffer, size_t size)
 {
     uint32_t slot = space == NPLUG_SPACE_EVDEV ? code >> 24 : 0;
     const char *name = name_of(space, code & (space == NPLUG_SPACE_EVDEV ? 0xffffffu : UINT32_MAX));

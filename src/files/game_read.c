@@ -461,17 +461,20 @@ static nplug_result tune(const nplug_game_file *file, nplug_nest *nest, uint32_t
     uint32_t number = find_action(nest, def->name);
     char at[80];
 
+    NPLUG_SIZED(nplug_action_facts, facts);
+
     snprintf(at, sizeof at, "/actions/%.48s", def->name);
-    if (number == UINT32_MAX) {
+    if (number == NPLUG_NO_ACTION) {
         nf_warning(doc, at, "this action is new: it takes part when the game starts again");
         return NPLUG_OK;
     }
-    if (nplug_action_kind_of(nest, number) != def->kind) {
+    nplug_action_info(nest, NPLUG_NOBODY, number, &facts);
+    if (facts.kind != def->kind) {
         nf_warning(doc, at, "its kind is another one: it changes when the game starts again");
         return NPLUG_OK;
     }
-    if (strcmp(nplug_bindings(nest, NPLUG_ANYONE, number), def->bindings) == 0) return NPLUG_OK;
-    return nplug_bind(nest, NPLUG_ANYONE, number, def->bindings);
+    if (strcmp(nplug_bindings(nest, NPLUG_EVERYONE, number), def->bindings) == 0) return NPLUG_OK;
+    return nplug_bind(nest, NPLUG_EVERYONE, number, def->bindings);
 }
 
 nplug_result nplug_game_file_tune(const nplug_game_file *file, nplug_nest *nest, nplug_notes *notes)

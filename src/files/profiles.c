@@ -109,7 +109,7 @@ static nplug_result want_bindings(nplug_nest *nest, nplug_player player, uint32_
 
     if (text ? !own || strcmp(nplug_bindings(nest, player, action), text) != 0 : own)
         result = nplug_bind(nest, player, action, text);
-    return result == NPLUG_ERR_FULL ? NPLUG_AGAIN : NPLUG_OK;
+    return result == NPLUG_ERR_FULL ? NPLUG_PARTLY : NPLUG_OK;
 }
 
 static nplug_result want_comfort(nplug_nest *nest, nplug_player player, uint32_t action,
@@ -119,7 +119,7 @@ static nplug_result want_comfort(nplug_nest *nest, nplug_player player, uint32_t
 
     if (strcmp(nplug_comfort(nest, player, action), text) != 0)
         result = nplug_set_comfort(nest, player, action, text);
-    return result == NPLUG_ERR_FULL ? NPLUG_AGAIN : NPLUG_OK;
+    return result == NPLUG_ERR_FULL ? NPLUG_PARTLY : NPLUG_OK;
 }
 
 nplug_result nf_profile_use(const json_t *root, nplug_nest *nest, nplug_player player,

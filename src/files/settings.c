@@ -238,12 +238,12 @@ static void forget(json_t *list, uint64_t key)
 
 static void keep_device(json_t *list, const nplug_nest *nest, nplug_device device)
 {
-    nplug_calibration now;
+    NPLUG_SIZED(nplug_calibration_facts, axis);
 
-    if (nplug_calibration_info(nest, device, 0, &now, NULL) != NPLUG_OK) return;
-    forget(list, now.device);
-    for (uint32_t i = 0; nplug_calibration_info(nest, device, i, &now, NULL) == NPLUG_OK; i++)
-        json_array_append_new(list, calibration_json(&now));
+    if (nplug_calibration_info(nest, device, 0, &axis) != NPLUG_OK) return;
+    forget(list, axis.now.device);
+    for (uint32_t i = 0; nplug_calibration_info(nest, device, i, &axis) == NPLUG_OK; i++)
+        json_array_append_new(list, calibration_json(&axis.now));
 }
 
 nplug_result nplug_settings_keep(nplug_settings *settings, const nplug_nest *nest)
@@ -294,13 +294,18 @@ nplug_result nplug_settings_copy_profile(nplug_settings *settings, const char *f
     return nf_profile_copy(settings->root, from, to);
 }
 
-const char *nplug_settings_profile_at(const nplug_settings *settings, uint32_t place)
+uint32_t nplug_settings_profile_count(const nplug_settings *settings)
+{
+    return settings ? (uint32_t)json_object_size(json_object_get(settings->root, "profiles")) : 0;
+}
+
+const char *nplug_settings_profile_at(const nplug_settings *settings, uint32_t index)
 {
     json_t *profiles = settings ? json_object_get(settings->root, "profiles") : NULL;
     const char *name;
     json_t *profile;
 
-    json_object_foreach(profiles, name, profile) if (place-- == 0) return name;
+    json_object_foreach(profiles, name, profile) if (index-- == 0) return name;
     return NULL;
 }
 

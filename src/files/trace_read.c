@@ -13,7 +13,8 @@ typedef struct line_of {
 
 struct nplug_trace {
     char *text;
-    nplug_trace_facts header;
+    nplug_trace_facts header; /* its size is set as it is asked for */
+    nplug_limits limits;
     bool headed;   /* the header was read */
     bool recorded; /* the lines are records, not moves */
     nplug_move *moves;
@@ -341,7 +342,7 @@ static void read_record(nf_doc *doc, nplug_trace *trace)
 static const nf_field header_fields[] = {
     NF_MUST("nestplug", NF_STRING), NF_MUST("version", NF_INTEGER), NF_HAND("library", NF_STRING),
     NF_HAND("game", NF_STRING),     NF_HAND("limits", NF_OBJECT),   NF_HAND("about", NF_STRING),
-    NF_HAND("known", NF_STRING),    NF_HAND("follow_rest", NF_BOOL)};
+    NF_HAND("given", NF_STRING),    NF_HAND("follow_rest", NF_BOOL)};
 static const nf_object header_object = NF_OBJECT_OF(header_fields, "trace", "/$defs/header");
 
 static void read_header(nf_doc *doc, nplug_trace *trace)
@@ -361,12 +362,12 @@ static void read_header(nf_doc *doc, nplug_trace *trace)
     trace->headed = true;
     if (!limits) return;
     trace->recorded = true;
-    trace->room = 0;                               /* of records there are none yet */
-    trace->header.limits = nplug_limits_default(); /* of what an older trace does not know */
+    trace->room = 0;                        /* of records there are none yet */
+    trace->limits = nplug_limits_default(); /* of what an older trace does not know */
     nf_numbers_read(doc, limits, "/limits", nf_limit_numbers, nf_limit_number_count,
-                    &trace->header.limits);
+                    &trace->limits);
     trace->header.game = strtoull(nf_string(doc->root, "game", "0"), NULL, 16);
-    trace->header.known = strtoull(nf_string(doc->root, "known", "0"), NULL, 16);
+    trace->header.given = strtoull(nf_string(doc->root, "given", "0"), NULL, 16);
     trace->header.follow_rest = json_is_true(json_object_get(doc->root, "follow_rest"));
 }
 
@@ -519,9 +520,22 @@ const nplug_record *nplug_trace_records(const nplug_trace *trace, size_t *count)
     return trace->records;
 }
 
-nplug_trace_facts nplug_trace_info(const nplug_trace *trace)
+nplug_result nplug_trace_info(const nplug_trace *trace, nplug_trace_facts *facts)
 {
-    return trace->header;
+    nplug_trace_facts known;
+
+    if (!trace || !facts) return NPLUG_ERR_ARGUMENT;
+    known = trace->header;
+    known.recorded = trace->recorded;
+    return np_size_give(facts, NP_FIRST(nplug_trace_facts, given), &known, sizeof known);
+}
+
+nplug_result nplug_trace_limits(const nplug_trace *trace, nplug_limits *limits)
+{
+    if (!trace || !limits) return NPLUG_ERR_ARGUMENT;
+    if (!trace->recorded) return NPLUG_ERR_ORDER;
+    return np_size_give(limits, NP_FIRST(nplug_limits, records), &trace->limits,
+                        sizeof trace->limits);
 }
 
 void nplug_trace_blame(const nplug_trace *trace, size_t index, const char *member, const char *text,

@@ -18,11 +18,22 @@ static bool write_line(FILE *file, json_t *line)
     return written;
 }
 
+static uint64_t lost_by(const nplug_nest *nest)
+{
+    NPLUG_SIZED(nplug_counts, counts);
+    nplug_nest_counts(nest, &counts);
+    return counts.records_dropped;
+}
+
 static json_t *header_of(nplug_nest *nest)
 {
-    nplug_limits limits = nplug_nest_limits(nest);
+    nplug_limits limits = nplug_limits_default();
     json_t *object = json_object();
     char game[32];
+
+    NPLUG_SIZED(nplug_nest_facts, facts);
+    nplug_nest_info(nest, &facts);
+    nplug_nest_limits(nest, &limits);
 
     snprintf(game, sizeof game, "%016llx", (unsigned long long)nplug_game_digest(nest));
     json_object_set_new(object, "limits", json_object());
@@ -34,9 +45,9 @@ static json_t *header_of(nplug_nest *nest)
     json_object_set_new(object, "game", json_string(game));
     if (nplug_given_digest(nest)) {
         snprintf(game, sizeof game, "%016llx", (unsigned long long)nplug_given_digest(nest));
-        json_object_set_new(object, "known", json_string(game));
+        json_object_set_new(object, "given", json_string(game));
     }
-    if (nplug_follows_rest(nest)) json_object_set_new(object, "follow_rest", json_true());
+    if (facts.follow_rest) json_object_set_new(object, "follow_rest", json_true());
     return object;
 }
 
@@ -48,7 +59,7 @@ nplug_trace_writer *nplug_trace_writer_open(const char *path, nplug_nest *nest)
     writer = (nplug_trace_writer *)calloc(1, sizeof *writer);
     if (!writer) return NULL;
     writer->nest = nest;
-    writer->lost = nplug_nest_counts(nest).records_dropped;
+    writer->lost = lost_by(nest);
     writer->file = fopen(path, "wb");
     if (writer->file && write_line(writer->file, header_of(nest))) return writer;
     if (writer->file) fclose(writer->file);
@@ -124,7 +135,7 @@ nplug_result nplug_trace_writer_write(nplug_trace_writer *writer)
             if (has_line(&records[i]) && !write_line(writer->file, line_of_record(&records[i])))
                 return NPLUG_ERR_FILE;
     } while (count == NF_COUNT(records));
-    if (nplug_nest_counts(writer->nest).records_dropped != writer->lost) return NPLUG_ERR_FULL;
+    if (lost_by(writer->nest) != writer->lost) return NPLUG_ERR_FULL;
     return NPLUG_OK;
 }
 

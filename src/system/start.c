@@ -13,7 +13,8 @@ static void log_to_stderr(void *user, const char *line)
 static nplug_result start(const nplug_game *game, const nplug_setup *setup, size_t more,
                           nplug_nest **nest)
 {
-    size_t size = nplug_memory_needed(&setup->limits);
+    nplug_limits usual = nplug_limits_default();
+    size_t size = nplug_memory_needed(setup->limits ? setup->limits : &usual);
     char *block = size ? (char *)malloc(size + more) : NULL;
     nplug_result result;
 

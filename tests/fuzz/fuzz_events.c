@@ -30,7 +30,7 @@ int LLVMFuzzerTestOneInput(const uint8_t *bytes, size_t size)
     standin_write(pad, bytes, size < 60000 ? size : 60000);
     nplug_step(nest, nplug_now());
     nplug_step(nest, UINT64_MAX / 2);
-    if (nplug_level(nest, NPLUG_ANYONE, 0) > 1.0f) abort();
+    if (nplug_level(nest, NPLUG_EVERYONE, 0) > 1.0f) abort();
     standin_unplug(pad);
     nplug_stop(nest);
     free(port);

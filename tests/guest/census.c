@@ -156,7 +156,7 @@ static bool was_used(census *c, const char *name)
 
 static void judge(census *c, const thing *thing)
 {
-    nplug_control_facts info;
+    NPLUG_SIZED(nplug_control_facts, info);
     char name[64];
 
     if (!moved(c, &info, name, sizeof name)) {
@@ -183,7 +183,7 @@ static void judge(census *c, const thing *thing)
 
 static void find_device(census *c)
 {
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
 
     c->device = 0;
     for (int tries = 0; tries < 200 && !c->device; tries++) {

@@ -36,7 +36,7 @@ static rig open_rig(nplug_linux_setup setup, const nplug_limits *limits)
     nplug_setup nest_setup = nplug_setup_default();
     rig r;
 
-    if (limits) nest_setup.limits = *limits;
+    nest_setup.limits = limits;
     ck_assert_int_eq(nplug_start_bare(&game, &nest_setup, &r.nest), NPLUG_OK);
     r.port = nplug_linux_open(&setup, malloc(nplug_linux_memory_needed(&setup)),
                               nplug_linux_memory_needed(&setup));
@@ -54,7 +54,7 @@ static void close_rig(rig *r)
 
 static nplug_device_facts info_of(const rig *r, nplug_device device)
 {
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
 
     ck_assert_int_eq(nplug_device_info(r->nest, device, &info), NPLUG_OK);
     return info;
@@ -62,7 +62,7 @@ static nplug_device_facts info_of(const rig *r, nplug_device device)
 
 static nplug_linux_facts state_of(const rig *r)
 {
-    nplug_linux_facts state = {.size = sizeof state};
+    NPLUG_SIZED(nplug_linux_facts, state);
 
     ck_assert_int_eq(nplug_linux_info(r->port, &state), NPLUG_OK);
     return state;
@@ -103,7 +103,7 @@ static void settle(const rig *r)
 /* The signal of a code of a device. */
 static nplug_signal_facts signal_of(const rig *r, nplug_device device, uint32_t code)
 {
-    nplug_signal_facts info;
+    NPLUG_SIZED(nplug_signal_facts, info);
 
     for (uint32_t i = 0; nplug_signal_info(r->nest, device, i, &info) == NPLUG_OK; i++)
         if (info.code == code) return info;
@@ -427,7 +427,7 @@ START_TEST(a_battery_is_told_and_is_a_signal)
     uint8_t descriptor[sizeof hid_pad + sizeof battery], report[15] = {1, 0x01};
     plug_id id = {"Dunlin Pad", BUS_USB, 0xb12d, 0x0402, "quay-6/input0"};
     rig r = open_rig(nplug_linux_setup_default(), NULL);
-    nplug_device_facts info = {.size = sizeof info};
+    NPLUG_SIZED(nplug_device_facts, info);
     nplug_device device;
     int fd;
 
@@ -565,7 +565,7 @@ START_TEST(pads_with_kernel_drivers_arrive)
     plug_hid_report(fd, report, sizeof report);
     settle(&r);
     for (uint32_t i = 0; i < info_of(&r, device).signals; i++) {
-        nplug_signal_facts info;
+        NPLUG_SIZED(nplug_signal_facts, info);
         nplug_signal_info(r.nest, device, i, &info);
         pressed |= info.nature == NPLUG_NATURE_BUTTON && info.raw == 1;
     }
@@ -796,7 +796,7 @@ static bool any_resynced(const rig *r)
  * itself, since nothing ran here for too long. */
 static uint64_t play(rig *r, int *fds, uint64_t expected, bool *dropped)
 {
-    uint64_t before = nplug_nest_counts(r->nest).reports, came = 0;
+    uint64_t before = counts_of(r->nest).reports, came = 0;
     pthread_t thread;
 
     *dropped = false;
@@ -805,12 +805,12 @@ static uint64_t play(rig *r, int *fds, uint64_t expected, bool *dropped)
         usleep(5000);
         nplug_step(r->nest, nplug_now());
         *dropped |= any_resynced(r);
-        came = nplug_nest_counts(r->nest).reports - before;
+        came = counts_of(r->nest).reports - before;
     }
     pthread_join(thread, NULL);
     settle(r);
     *dropped |= any_resynced(r);
-    return nplug_nest_counts(r->nest).reports - before;
+    return counts_of(r->nest).reports - before;
 }
 
 START_TEST(no_report_of_four_fast_pads_is_lost_or_doubled)
@@ -838,8 +838,8 @@ START_TEST(no_report_of_four_fast_pads_is_lost_or_doubled)
         if (!dropped) ck_assert_uint_eq(came, expected);
     }
     ck_assert(!dropped);
-    ck_assert_uint_eq(nplug_nest_counts(r.nest).moves_dropped, 0);
-    ck_assert_uint_eq(nplug_nest_counts(r.nest).backwards, 0);
+    ck_assert_uint_eq(counts_of(r.nest).moves_dropped, 0);
+    ck_assert_uint_eq(counts_of(r.nest).backwards, 0);
     for (int p = 0; p < PADS; p++)
         plug_out(fds[p]);
     close_rig(&r);

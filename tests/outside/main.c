@@ -8,7 +8,7 @@ int main(void)
 
     if (!nest) return 1;
     nplug_step(nest, nplug_now());
-    printf("C %s %d\n", nplug_version(), nplug_held(nest, NPLUG_ANYONE, 0));
+    printf("C %s %d\n", nplug_version(), nplug_held(nest, NPLUG_EVERYONE, 0));
     nplug_stop(nest);
     return 0;
 }

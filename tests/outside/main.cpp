@@ -10,7 +10,7 @@ int main()
 
     if (nplug_start_game(&game, &setup, &nest) != NPLUG_OK) return 1;
     nplug_step(nest, nplug_now());
-    std::printf("C++ %s %d\n", nplug_version(), nplug_held(nest, NPLUG_ANYONE, 0));
+    std::printf("C++ %s %d\n", nplug_version(), nplug_held(nest, NPLUG_EVERYONE, 0));
     nplug_stop(nest);
     return 0;
 }

@@ -22,7 +22,7 @@ static void tell_edge(np_action_room *room, uint32_t player, uint32_t action, ui
 
     event->action = action;
     event->control = change->id;
-    event->count = count;
+    event->press_count = count;
     event->value.x = pressed ? 1.0f : 0.0f;
     event->flags = change->cancelled ? NPLUG_EVENT_FLAG_CANCELLED : 0;
 }

@@ -155,6 +155,6 @@ static void switch_for(np_action_room *room, uint32_t player, uint32_t layer, bo
 void np_layers_switch(np_action_room *room, const nplug_command *command, nplug_time time)
 {
     for (uint32_t player = 0; player <= room->limits->players; player++)
-        if (command->player == NPLUG_ANYONE || command->player == player)
+        if (command->player == 0 || command->player == player)
             switch_for(room, player, command->number, command->on != 0, time);
 }

@@ -33,12 +33,13 @@ static void end(np_action_room *room, nplug_source source, nplug_device device, 
                 nplug_time time)
 {
     np_pick *pick = &room->pick;
-    nplug_event *event = np_out_event(room->out, time, NPLUG_EVENT_PICK, device, pick->player);
+    nplug_event *event = np_out_event(room->out, time, NPLUG_EVENT_PICK, device,
+                                      pick->player ? pick->player : NPLUG_EVERYONE);
 
     pick->waits = pick->state.waits = false;
     np_timers_cancel(&room->out->timers, NP_TIMER_PICK, 0, 0);
     event->control = source.control;
-    event->count = source.way;
+    event->way = (uint8_t)source.way;
     event->flags = flags;
 }
 

@@ -1,11 +1,11 @@
-/* The block that a nest lives in, carved once from front to back.
+/* The block that a nest lives in, laid out once from front to back.
  *
  * Owns nothing: arenas and spans are their holders'.  Comes in: limits.  Goes out: arrays; runs of
  * places in pools. */
 #include "core/base/base.h"
 #include <string.h>
 
-#define ALIGNMENT ((size_t)16)
+#define ALIGNMENT ((size_t)NP_ALIGN)
 
 /* Under AddressSanitizer no array touches the next one: whoever reads or writes past its end is
  * found. */

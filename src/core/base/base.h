@@ -15,6 +15,21 @@
 /* No place in a list. */
 #define NP_NONE UINT32_MAX
 
+/* --- structs that grow (sizes.c)
+ * ------------------------------------------------------------------
+ */
+
+/* How large a struct was when it was first released: up to its last member of that time. */
+#define NP_FIRST(type, last) (offsetof(type, last) + sizeof(((type *)0)->last))
+
+/* Copies a caller's struct over *to, which holds the defaults and is `known` bytes.  False where it
+ * is smaller than `first`, or has what this version does not know. */
+bool np_size_take(void *to, size_t known, const void *from, size_t first);
+
+/* Copies *from, which is `known` bytes, to a caller's struct, as much of it as the caller knows.
+ * NPLUG_ERR_SIZE where that is less than `first`. */
+nplug_result np_size_give(void *to, size_t first, const void *from, size_t known);
+
 /* --- how many there are of each enum in this version
  * -----------------------------------------------
  *
@@ -38,6 +53,15 @@ enum {
  *   actions | events | timers | commands, outbox | records
  *
  * The same walk measures (base NULL) and lays out. */
+
+/* What anything in it is aligned for. */
+#define NP_ALIGN _Alignof(np_widest)
+typedef union np_widest {
+    uint64_t number;
+    double real;
+    void *pointer;
+    void (*function)(void);
+} np_widest;
 
 typedef struct np_arena {
     unsigned char *base; /* NULL while measuring */

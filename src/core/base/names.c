@@ -463,7 +463,7 @@ nplug_control nplug_control_nearest(const char *name, size_t length)
     return found;
 }
 
-const char *nplug_kind_name(nplug_device_kind kind)
+const char *nplug_kind_name(uint32_t kind)
 {
     static const char *const names[] = {"unknown",    "keyboard", "mouse", "pad",
                                         "stick",      "wheel",    "touch", "hand-left",
@@ -471,14 +471,14 @@ const char *nplug_kind_name(nplug_device_kind kind)
     return (unsigned)kind < sizeof names / sizeof *names ? names[kind] : "unknown";
 }
 
-const char *nplug_nature_name(nplug_nature nature)
+const char *nplug_nature_name(uint32_t nature)
 {
     static const char *const names[] = {"button",   "axis", "hat",     "delta",
                                         "position", "pose", "contact", "sensor"};
     return (unsigned)nature < sizeof names / sizeof *names ? names[nature] : "unknown";
 }
 
-const char *nplug_space_name(nplug_space space)
+const char *nplug_space_name(uint32_t space)
 {
     static const char *const names[NP_SPACES] = {"plain", "evdev", "hid", "w3c", "openxr"};
     return (unsigned)space < NP_SPACES ? names[space] : "unknown";

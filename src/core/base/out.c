@@ -65,8 +65,8 @@ void np_out_end(np_out *out, nplug_time time)
 
     if (left_out == 0) return;
     event = np_out_event(out, time, NPLUG_EVENT_LIMIT, 0, 0);
-    event->count = NPLUG_LIMIT_EVENTS;
-    event->value.x = (float)left_out;
+    event->limit = NPLUG_LIMIT_EVENTS;
+    event->left_out = left_out;
 }
 
 bool np_out_timer(np_out *out, nplug_time due, np_timer_kind kind, uint32_t a, uint32_t b,
@@ -114,7 +114,7 @@ void np_out_limit(np_out *out, nplug_limit limit, nplug_time time)
     char line[96];
     np_text text = np_text_in(line, sizeof line);
 
-    np_out_event(out, time, NPLUG_EVENT_LIMIT, 0, 0)->count = (uint64_t)limit;
+    np_out_event(out, time, NPLUG_EVENT_LIMIT, 0, 0)->limit = (uint8_t)limit;
     if (!np_out_is_new(out, (np_once)(NP_ONCE_LIMITS + (unsigned)limit))) return;
     np_text_add(&text, "no more room: raise limits.");
     np_text_add(&text, nplug_limit_name(limit));

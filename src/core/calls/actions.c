@@ -6,16 +6,16 @@
 #include <string.h>
 
 /* Whether player and action are there; the log names the first that is not. */
-static bool is_asked_well(nplug_nest *nest, nplug_player player, uint32_t action)
+static bool is_asked_well(const nplug_nest *nest, nplug_player player, uint32_t action)
 {
     if (!nest) return false;
     if (!nest->game.game.used || action >= nest->game.game.def.action_count) {
-        np_out_once(&nest->out, NP_ONCE_ACTION,
+        np_out_once(nest->action.out, NP_ONCE_ACTION,
                     "asked for an action that the game does not have: number", action);
         return false;
     }
-    if (player > nest->limits.players) {
-        np_out_once(&nest->out, NP_ONCE_PLAYER,
+    if (player > nest->limits.players && player != NPLUG_EVERYONE) {
+        np_out_once(nest->action.out, NP_ONCE_PLAYER,
                     "asked for a player that there is no room for: number", player);
         return false;
     }
@@ -64,45 +64,65 @@ static bool adds_up(const nplug_nest *nest, uint32_t action)
     return np_game_kind(&nest->game.game, action) == NPLUG_ACTION_MOTION;
 }
 
-/* NPLUG_ANYONE is player 0 (nobody's devices) and all others. */
+/* NPLUG_EVERYONE is player 0 (nobody's devices) and all others. */
+static uint32_t first_of(nplug_player player)
+{
+    return player == NPLUG_EVERYONE ? 0 : player;
+}
+
 static uint32_t last_of(const nplug_nest *nest, nplug_player player)
 {
-    return player == NPLUG_ANYONE ? nest->limits.players : player;
+    return player == NPLUG_EVERYONE ? nest->limits.players : player;
 }
 
-nplug_result nplug_action_info(nplug_nest *nest, nplug_player player, uint32_t action,
-                               nplug_action_facts *state)
+static void add_rules(const nplug_nest *nest, uint32_t action, nplug_action_facts *facts)
 {
-    bool adds;
+    const np_game *game = &nest->game.game;
+    uint32_t number = game->rules[action].number;
 
-    if (!state) return NPLUG_ERR_ARGUMENT;
-    memset(state, 0, sizeof *state);
-    if (!is_asked_well(nest, player, action)) return NPLUG_ERR_UNKNOWN;
-    adds = adds_up(nest, action);
-    for (uint32_t p = player; p <= last_of(nest, player); p++) {
-        add_player(state, np_action_of(&nest->action.actions, p, action), adds);
-        add_hold(state, np_action_of(&nest->action.actions, p, action), adds, nest->feed.processed);
-    }
-    return NPLUG_OK;
+    facts->kind = (uint32_t)np_game_kind(game, action);
+    facts->name = np_game_action(game, action)->name;
+    facts->layer = np_game_action(game, action)->layer;
+    facts->policy = number ? &game->def.policies[number - 1] : NULL;
 }
 
-bool nplug_held(nplug_nest *nest, nplug_player player, uint32_t action)
+nplug_result nplug_action_info(const nplug_nest *nest, nplug_player player, uint32_t action,
+                               nplug_action_facts *facts)
+{
+    nplug_action_facts sum = {0};
+    bool known, adds;
+    nplug_result result;
+
+    if (!nest || !facts) return NPLUG_ERR_ARGUMENT;
+    known = is_asked_well(nest, player, action);
+    adds = known && adds_up(nest, action);
+    if (known) add_rules(nest, action, &sum);
+    sum.rebound = known && nplug_is_rebound(nest, player, action);
+    for (uint32_t p = first_of(player); known && p <= last_of(nest, player); p++) {
+        add_player(&sum, np_action_of(&nest->action.actions, p, action), adds);
+        add_hold(&sum, np_action_of(&nest->action.actions, p, action), adds, nest->feed.processed);
+    }
+    result = np_size_give(facts, NP_FIRST(nplug_action_facts, reserved), &sum, sizeof sum);
+    return result == NPLUG_OK && !known ? NPLUG_ERR_UNKNOWN : result;
+}
+
+bool nplug_held(const nplug_nest *nest, nplug_player player, uint32_t action)
 {
     bool held = false;
 
     if (!is_asked_well(nest, player, action)) return false;
-    for (uint32_t p = player; p <= last_of(nest, player); p++)
+    for (uint32_t p = first_of(player); p <= last_of(nest, player); p++)
         held |= is_held(np_action_of(&nest->action.actions, p, action), adds_up(nest, action));
     return held;
 }
 
 /* Edges of the last step, over one player or all. */
-static uint32_t edges(nplug_nest *nest, nplug_player player, uint32_t action, bool presses)
+static uint32_t edges(const nplug_nest *nest, nplug_player player, uint32_t action, bool presses)
 {
     uint32_t count = 0;
 
     if (!is_asked_well(nest, player, action)) return 0;
-    for (uint32_t p = player; p <= last_of(nest, player); p++) {
+    for (uint32_t p = first_of(player); p <= last_of(nest, player); p++) {
         const np_action *state = np_action_of(&nest->action.actions, p, action);
         if (state->step == (uint32_t)nest->action.step)
             count += presses ? state->presses_in : state->releases_in;
@@ -110,12 +130,12 @@ static uint32_t edges(nplug_nest *nest, nplug_player player, uint32_t action, bo
     return count;
 }
 
-uint32_t nplug_presses(nplug_nest *nest, nplug_player player, uint32_t action)
+uint32_t nplug_presses(const nplug_nest *nest, nplug_player player, uint32_t action)
 {
     return edges(nest, player, action, true);
 }
 
-uint32_t nplug_releases(nplug_nest *nest, nplug_player player, uint32_t action)
+uint32_t nplug_releases(const nplug_nest *nest, nplug_player player, uint32_t action)
 {
     return edges(nest, player, action, false);
 }
@@ -123,7 +143,7 @@ uint32_t nplug_releases(nplug_nest *nest, nplug_player player, uint32_t action)
 bool nplug_use_press(nplug_nest *nest, nplug_player player, uint32_t action, uint32_t ms)
 {
     if (!is_asked_well(nest, player, action)) return false;
-    for (uint32_t p = player; p <= last_of(nest, player); p++) {
+    for (uint32_t p = first_of(player); p <= last_of(nest, player); p++) {
         np_action *state = np_action_of(&nest->action.actions, p, action);
         if (state->presses == 0 || state->used) continue;
         if (nest->feed.processed - state->press_time > (nplug_time)ms * 1000u) continue;
@@ -133,23 +153,23 @@ bool nplug_use_press(nplug_nest *nest, nplug_player player, uint32_t action, uin
     return false;
 }
 
-nplug_vec2 nplug_vector(nplug_nest *nest, nplug_player player, uint32_t action)
+nplug_vec2 nplug_vector(const nplug_nest *nest, nplug_player player, uint32_t action)
 {
     nplug_vec2 sum = {0.0f, 0.0f};
 
     if (!is_asked_well(nest, player, action)) return sum;
-    for (uint32_t p = player; p <= last_of(nest, player); p++)
+    for (uint32_t p = first_of(player); p <= last_of(nest, player); p++)
         add_value(&sum, np_action_of(&nest->action.actions, p, action)->value,
                   adds_up(nest, action));
     return sum;
 }
 
-nplug_vec2 nplug_motion(nplug_nest *nest, nplug_player player, uint32_t action)
+nplug_vec2 nplug_motion(const nplug_nest *nest, nplug_player player, uint32_t action)
 {
     return nplug_vector(nest, player, action);
 }
 
-float nplug_level(nplug_nest *nest, nplug_player player, uint32_t action)
+float nplug_level(const nplug_nest *nest, nplug_player player, uint32_t action)
 {
     return nplug_vector(nest, player, action).x;
 }
@@ -160,13 +180,12 @@ const char *nplug_action_name(const nplug_nest *nest, uint32_t action)
     return np_game_action(&nest->game.game, action)->name;
 }
 
-nplug_action_kind nplug_action_kind_of(const nplug_nest *nest, uint32_t action)
+uint32_t nplug_action_count(const nplug_nest *nest)
 {
-    if (!nplug_action_name(nest, action)) return NPLUG_ACTION_BUTTON;
-    return np_game_kind(&nest->game.game, action);
+    return nest && nest->game.game.used ? nest->game.game.def.action_count : 0;
 }
 
-static void log_unknown_name(nplug_nest *nest, const char *name)
+static void log_unknown_name(const nplug_nest *nest, const char *name)
 {
     char line[200];
     np_text text = np_text_in(line, sizeof line);
@@ -190,41 +209,38 @@ static void log_unknown_name(nplug_nest *nest, const char *name)
     np_out_line(&nest->out, line);
 }
 
-int nplug_action_number(nplug_nest *nest, const char *name)
+uint32_t nplug_action_number(const nplug_nest *nest, const char *name)
 {
-    if (!nest || !name || !nest->game.game.used) return -1;
+    if (!nest || !name || !nest->game.game.used) return NPLUG_NO_ACTION;
     for (uint32_t i = 0; i < nest->game.game.def.action_count; i++)
-        if (strcmp(np_game_action(&nest->game.game, i)->name, name) == 0) return (int)i;
-    if (np_out_is_new(&nest->out, NP_ONCE_NAME)) log_unknown_name(nest, name);
-    return -1;
+        if (strcmp(np_game_action(&nest->game.game, i)->name, name) == 0) return i;
+    if (np_out_is_new(nest->action.out, NP_ONCE_NAME)) log_unknown_name(nest, name);
+    return NPLUG_NO_ACTION;
 }
 
-/* --- layers and rules ----------------------------------------------------------------------- */
+/* --- layers --------------------------------------------------------------------------------- */
+
+uint32_t nplug_layer_count(const nplug_nest *nest)
+{
+    return nest && nest->game.game.used ? nest->game.game.def.layer_count : 0;
+}
 
 const char *nplug_layer_name(const nplug_nest *nest, uint32_t layer)
 {
-    if (!nest || !nest->game.game.used || layer >= nest->game.game.def.layer_count) return NULL;
-    return nest->game.game.def.layers[layer].name;
-}
-
-uint32_t nplug_action_layer(const nplug_nest *nest, uint32_t action)
-{
-    return nplug_action_name(nest, action) ? np_game_action(&nest->game.game, action)->layer : 0;
+    return layer < nplug_layer_count(nest) ? nest->game.game.def.layers[layer].name : NULL;
 }
 
 int32_t nplug_layer_priority(const nplug_nest *nest, uint32_t layer)
 {
-    return nplug_layer_name(nest, layer) ? nest->game.game.def.layers[layer].priority : 0;
+    return layer < nplug_layer_count(nest) ? nest->game.game.def.layers[layer].priority : 0;
 }
 
 bool nplug_layer_on(const nplug_nest *nest, nplug_player player, uint32_t layer)
 {
-    return nest && player <= nest->limits.players && layer < NP_LAYERS &&
-           np_layers_on(&nest->action.layers, player, layer);
-}
+    bool on =
+        nest && layer < NP_LAYERS && (player == NPLUG_EVERYONE || player <= nest->limits.players);
 
-const nplug_action_policy *nplug_action_rule_of(const nplug_nest *nest, uint32_t action)
-{
-    if (!nplug_action_name(nest, action) || nest->game.game.rules[action].number == 0) return NULL;
-    return &nest->game.game.def.policies[nest->game.game.rules[action].number - 1];
+    for (uint32_t p = first_of(player); on && p <= last_of(nest, player); p++)
+        on = np_layers_on(&nest->action.layers, p, layer);
+    return on;
 }

@@ -136,7 +136,9 @@ nplug_result nplug_calibrate(nplug_nest *nest, nplug_device device, nplug_calibr
 
 nplug_result nplug_switch_layer(nplug_nest *nest, nplug_player player, uint32_t layer, bool on)
 {
-    return post_switch(nest, NPLUG_COMMAND_LAYER, 0, player, layer, on);
+    if (player == NPLUG_NOBODY) return NPLUG_ERR_ARGUMENT;
+    return post_switch(nest, NPLUG_COMMAND_LAYER, 0, player == NPLUG_EVERYONE ? 0 : player, layer,
+                       on);
 }
 
 nplug_result nplug_mute(nplug_nest *nest, uint32_t kinds)

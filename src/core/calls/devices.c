@@ -11,10 +11,10 @@ uint32_t nplug_device_count(const nplug_nest *nest)
     return nest ? nest->device.devices.count : 0;
 }
 
-nplug_device nplug_device_at(const nplug_nest *nest, uint32_t place)
+nplug_device nplug_device_at(const nplug_nest *nest, uint32_t index)
 {
-    if (!nest || place >= nest->device.devices.count) return 0;
-    return np_devices_handle(&nest->device.devices, nest->device.devices.order[place]);
+    if (!nest || index >= nest->device.devices.count) return 0;
+    return np_devices_handle(&nest->device.devices, nest->device.devices.order[index]);
 }
 
 static nplug_result gone_or_unknown(const nplug_nest *nest, nplug_device device)
@@ -55,35 +55,36 @@ static void fill_presence(const nplug_nest *nest, uint32_t index, nplug_device_f
     info->resyncing = is_stale(nest, &nest->device.devices.list[index]);
 }
 
-nplug_result nplug_device_info(const nplug_nest *nest, nplug_device device,
-                               nplug_device_facts *info)
+static void fill_recognition(const np_recognition *recognition, nplug_device_facts *info)
 {
-    const np_recognition *recognition;
-    const np_device *about;
-    uint32_t index;
-
-    if (!nest || !info) return NPLUG_ERR_ARGUMENT;
-    if (info->size != sizeof *info) return NPLUG_ERR_SIZE;
-    index = np_devices_index(&nest->device.devices, device);
-    if (index == NP_NONE) return gone_or_unknown(nest, device);
-    about = &nest->device.devices.list[index];
-    recognition = &nest->device.recogniser.of[index];
-    memset(info, 0, sizeof *info);
-    info->size = (uint32_t)sizeof *info;
-    info->device = device;
-    memcpy(info->name, about->name, sizeof info->name);
     info->kind = recognition->kind;
     info->family = recognition->prints ? recognition->prints->family : "";
     info->sheet = recognition->sheet ? recognition->sheet->name : "";
     info->matched = recognition->matched;
-    info->bus = about->bus;
-    info->vendor = about->vendor;
-    info->product = about->product;
-    info->version = about->version;
-    info->times = about->times;
-    info->unreadable = about->unreadable;
-    if (about->presence == NP_HERE) fill_presence(nest, index, info);
-    return NPLUG_OK;
+}
+
+nplug_result nplug_device_info(const nplug_nest *nest, nplug_device device,
+                               nplug_device_facts *facts)
+{
+    nplug_device_facts info = {0};
+    const np_device *about;
+    uint32_t index;
+
+    if (!nest || !facts) return NPLUG_ERR_ARGUMENT;
+    index = np_devices_index(&nest->device.devices, device);
+    if (index == NP_NONE) return gone_or_unknown(nest, device);
+    about = &nest->device.devices.list[index];
+    info.device = device;
+    memcpy(info.name, about->name, sizeof info.name);
+    info.bus = about->bus;
+    info.vendor = about->vendor;
+    info.product = about->product;
+    info.version = about->version;
+    info.times = about->times;
+    info.unreadable = about->unreadable;
+    fill_recognition(&nest->device.recogniser.of[index], &info);
+    if (about->presence == NP_HERE) fill_presence(nest, index, &info);
+    return np_size_give(facts, NP_FIRST(nplug_device_facts, reserved), &info, sizeof info);
 }
 
 /* The place of a device that is here; NP_NONE, and why in *result. */
@@ -113,37 +114,50 @@ static void fill_node(const nplug_nest *nest, uint32_t device, uint32_t signal,
 }
 
 nplug_result nplug_signal_info(const nplug_nest *nest, nplug_device device, uint32_t index,
-                               nplug_signal_facts *info)
+                               nplug_signal_facts *facts)
 {
+    const np_devices *devices = nest ? &nest->device.devices : NULL;
+    nplug_signal_facts info = {0};
     nplug_result result;
     uint32_t place = index_of(nest, device, &result), signal;
 
-    if (place == NP_NONE || !info) return info ? result : NPLUG_ERR_ARGUMENT;
-    signal = np_devices_signal(&nest->device.devices, place, index);
+    if (place == NP_NONE || !facts) return facts ? result : NPLUG_ERR_ARGUMENT;
+    signal = np_devices_signal(devices, place, index);
     if (signal == NP_NONE) return NPLUG_ERR_UNKNOWN;
-    info->space = (nplug_space)nest->device.devices.signals[signal].space;
-    info->code = nest->device.devices.signals[signal].code;
-    info->nature = (nplug_nature)nest->device.devices.signals[signal].nature;
-    info->min = nest->device.devices.signals[signal].min;
-    info->max = nest->device.devices.signals[signal].max;
-    info->raw = nest->device.devices.raw[signal];
-    info->heard = !(nest->device.devices.flags[signal] & NP_SIGNAL_SILENT);
-    info->read = nest->device.controls.of_signal[signal].count != 0;
-    fill_node(nest, place, signal, info);
-    return NPLUG_OK;
+    info.space = devices->signals[signal].space;
+    info.code = devices->signals[signal].code;
+    info.nature = devices->signals[signal].nature;
+    info.min = devices->signals[signal].min;
+    info.max = devices->signals[signal].max;
+    info.raw = devices->raw[signal];
+    info.heard = !(devices->flags[signal] & NP_SIGNAL_SILENT);
+    info.read = nest->device.controls.of_signal[signal].count != 0;
+    fill_node(nest, place, signal, &info);
+    return np_size_give(facts, NP_FIRST(nplug_signal_facts, reserved), &info, sizeof info);
+}
+
+/* The wires of a device's signal. */
+static np_run wires_of(const nplug_nest *nest, nplug_device device, uint32_t index)
+{
+    np_run none = {0};
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result), signal;
+
+    if (place == NP_NONE) return none;
+    signal = np_devices_signal(&nest->device.devices, place, index);
+    return signal == NP_NONE ? none : nest->device.controls.of_signal[signal];
+}
+
+uint32_t nplug_signal_control_count(const nplug_nest *nest, nplug_device device, uint32_t index)
+{
+    return wires_of(nest, device, index).count;
 }
 
 nplug_control nplug_signal_control_at(const nplug_nest *nest, nplug_device device, uint32_t index,
                                       uint32_t nth)
 {
-    nplug_result result;
-    uint32_t place = index_of(nest, device, &result), signal;
-    np_run run;
+    np_run run = wires_of(nest, device, index);
 
-    if (place == NP_NONE) return 0;
-    signal = np_devices_signal(&nest->device.devices, place, index);
-    if (signal == NP_NONE) return 0;
-    run = nest->device.controls.of_signal[signal];
     if (nth >= run.count) return 0;
     return nest->device.controls.list[nest->device.controls.wires[run.first + nth].control].id;
 }
@@ -237,30 +251,36 @@ nplug_result nplug_control_sensor(const nplug_nest *nest, nplug_device device,
     return look_at_numbers(nest, device, control, NPLUG_NATURE_SENSOR, value);
 }
 
-nplug_result nplug_control_info(const nplug_nest *nest, nplug_device device, uint32_t index,
-                                nplug_control_facts *info)
+static void fill_flags(uint32_t flags, nplug_control_facts *info)
 {
+    info->down = (flags & NP_CONTROL_DOWN) != 0;
+    info->spent = (flags & NP_CONTROL_SPENT) != 0;
+    info->lever = (flags & NP_CONTROL_LEVER) != 0;
+    info->square = (flags & NP_CONTROL_SQUARE) != 0;
+    info->guess = (flags & NP_CONTROL_GUESS) != 0;
+    info->lies = (flags & NP_CONTROL_LIES) != 0;
+}
+
+nplug_result nplug_control_info(const nplug_nest *nest, nplug_device device, uint32_t index,
+                                nplug_control_facts *facts)
+{
+    nplug_control_facts info = {0};
     nplug_result result;
     uint32_t place = index_of(nest, device, &result);
     const np_control *control;
 
-    if (place == NP_NONE || !info) return info ? result : NPLUG_ERR_ARGUMENT;
+    if (place == NP_NONE || !facts) return facts ? result : NPLUG_ERR_ARGUMENT;
     if (index >= nest->device.controls.of_device[place].count) return NPLUG_ERR_UNKNOWN;
     control = &nest->device.controls.list[nest->device.controls.of_device[place].first + index];
-    info->control = control->id;
-    info->nature = (nplug_nature)control->nature;
-    info->components = control->components;
-    info->value.x = control->value[0];
-    info->value.y = control->value[1];
-    info->down = (control->flags & NP_CONTROL_DOWN) != 0;
-    info->spent = (control->flags & NP_CONTROL_SPENT) != 0;
-    info->lever = (control->flags & NP_CONTROL_LEVER) != 0;
-    info->square = (control->flags & NP_CONTROL_SQUARE) != 0;
-    info->guess = (control->flags & NP_CONTROL_GUESS) != 0;
-    info->lies = (control->flags & NP_CONTROL_LIES) != 0;
-    info->print = print_of(nest, place, control->id);
-    find_signals(nest, place, nest->device.controls.of_device[place].first + index, info->signal);
-    return NPLUG_OK;
+    info.control = control->id;
+    info.nature = control->nature;
+    info.components = control->components;
+    info.value.x = control->value[0];
+    info.value.y = control->value[1];
+    info.print = print_of(nest, place, control->id);
+    fill_flags(control->flags, &info);
+    find_signals(nest, place, nest->device.controls.of_device[place].first + index, info.signal);
+    return np_size_give(facts, NP_FIRST(nplug_control_facts, print), &info, sizeof info);
 }
 
 nplug_vec2 nplug_control_value(const nplug_nest *nest, nplug_device device, nplug_control control)
@@ -310,34 +330,34 @@ size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_contro
 /* --- rules ---------------------------------------------------------------------------------- */
 
 nplug_result nplug_rule_info(const nplug_nest *nest, nplug_device device, uint32_t index,
-                             nplug_rule_facts *info)
+                             nplug_rule_facts *facts)
 {
     const np_recogniser *all = nest ? &nest->device.recogniser : NULL;
+    nplug_rule_facts info = {0};
     const np_rule *rule;
     np_classified looks;
     nplug_result result;
     uint32_t at, chief;
 
-    if (!nest || !info) return NPLUG_ERR_ARGUMENT;
+    if (!nest || !facts) return NPLUG_ERR_ARGUMENT;
     at = index_of(nest, device, &result);
     if (at == NP_NONE) return result;
     chief = np_devices_chief(&nest->device.devices, at);
     if (index >= all->rule_count || chief == NP_NONE) return NPLUG_ERR_UNKNOWN;
     rule = &all->rules[index];
     looks = np_classify_by_signals(&nest->device.devices, chief);
-    memset(info, 0, sizeof *info);
-    info->sheet = np_rule_sheet(all, rule);
-    info->rule = rule->match;
-    info->misfit = np_rule_misfit(&info->sheet->rules[rule->match], &nest->device.devices, chief,
-                                  looks, &info->code);
-    info->looks = looks.kind;
-    info->space = looks.space;
-    info->gives_wires = all->of[at].sheet == info->sheet;
-    info->gives_prints = all->of[at].prints == info->sheet;
-    return NPLUG_OK;
+    info.sheet = np_rule_sheet(all, rule);
+    info.rule = rule->match;
+    info.misfit = np_rule_misfit(&info.sheet->rules[rule->match], &nest->device.devices, chief,
+                                 looks, &info.code);
+    info.looks = looks.kind;
+    info.space = (uint16_t)looks.space;
+    info.gives_wires = all->of[at].sheet == info.sheet;
+    info.gives_prints = all->of[at].prints == info.sheet;
+    return np_size_give(facts, NP_FIRST(nplug_rule_facts, gives_prints), &info, sizeof info);
 }
 
-const char *nplug_matched_name(nplug_matched matched)
+const char *nplug_matched_name(uint32_t matched)
 {
     static const char *const names[] = {
         "nothing",    "numbers", "numbers, any bus", "vendor and kind", "system codes",
@@ -354,14 +374,13 @@ uint64_t nplug_device_key(const nplug_nest *nest, nplug_device device)
 }
 
 nplug_result nplug_calibration_info(const nplug_nest *nest, nplug_device device, uint32_t index,
-                                    nplug_calibration *now, nplug_calibration *sheet)
+                                    nplug_calibration_facts *facts)
 {
-    nplug_result known;
-    uint32_t place;
+    nplug_calibration_facts info = {0};
+    nplug_result result;
+    uint32_t place = index_of(nest, device, &result);
 
-    known = nest ? np_devices_check(&nest->device.devices, device) : NPLUG_ERR_ARGUMENT;
-    if (known != NPLUG_OK || !now) return known != NPLUG_OK ? known : NPLUG_ERR_ARGUMENT;
-    place = np_devices_index(&nest->device.devices, device);
-    return np_calibrate_look(&nest->device, place, index, now, sheet) ? NPLUG_OK
-                                                                      : NPLUG_ERR_UNKNOWN;
+    if (place == NP_NONE || !facts) return facts ? result : NPLUG_ERR_ARGUMENT;
+    if (!np_calibrate_look(&nest->device, place, index, &info)) return NPLUG_ERR_UNKNOWN;
+    return np_size_give(facts, NP_FIRST(nplug_calibration_facts, sheet), &info, sizeof info);
 }

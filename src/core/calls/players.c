@@ -22,10 +22,31 @@ uint32_t nplug_player_device_count(const nplug_nest *nest, nplug_player player)
     return np_players_devices(&nest->player, player);
 }
 
-nplug_device nplug_missed_at(const nplug_nest *nest, nplug_player player, uint32_t place)
+nplug_device nplug_player_device_at(const nplug_nest *nest, nplug_player player, uint32_t index)
 {
-    uint32_t device = nest && player ? np_players_missed(&nest->player, player, place) : NP_NONE;
+    uint32_t device;
+
+    if (!nest || player > nest->limits.players) return 0;
+    device = np_players_device(&nest->player, player, index);
     return device == NP_NONE ? 0 : np_devices_handle(&nest->device.devices, device);
+}
+
+nplug_device nplug_missed_at(const nplug_nest *nest, nplug_player player, uint32_t index)
+{
+    uint32_t device = NP_NONE;
+
+    if (nest && player && player <= nest->limits.players)
+        device = np_players_missed(&nest->player, player, index);
+    return device == NP_NONE ? 0 : np_devices_handle(&nest->device.devices, device);
+}
+
+uint32_t nplug_missed_count(const nplug_nest *nest, nplug_player player)
+{
+    uint32_t count = 0;
+
+    while (nplug_missed_at(nest, player, count))
+        count++;
+    return count;
 }
 
 uint32_t nplug_part_players(const nplug_nest *nest, nplug_device device, uint32_t part)
@@ -40,34 +61,53 @@ uint32_t nplug_part_players(const nplug_nest *nest, nplug_device device, uint32_
 /* --- the active set ----------------------------------------------------------------------------
  */
 
-nplug_result nplug_follow(nplug_nest *nest, nplug_player player, const nplug_following *following)
+#define FOLLOWING_FIRST NP_FIRST(nplug_following, reserved)
+
+nplug_result nplug_follow(nplug_nest *nest, nplug_player player, const nplug_following *wish)
 {
+    nplug_following following = nplug_following_default();
     nplug_command command = {0};
     const char *family;
 
-    if (!nest || !following || player > nest->player.players.limit) return NPLUG_ERR_ARGUMENT;
-    if (following->size != sizeof *following) return NPLUG_ERR_SIZE;
-    family = following->family ? following->family : "";
-    if (strlen(family) >= NP_FAMILY_SIZE || following->dwell_ms > UINT16_MAX)
-        return NPLUG_ERR_ARGUMENT;
-    if (following->pin && np_devices_check(&nest->device.devices, following->pin) != NPLUG_OK)
-        return np_devices_check(&nest->device.devices, following->pin);
+    if (!nest || !wish || player > nest->player.players.limit) return NPLUG_ERR_ARGUMENT;
+    if (!np_size_take(&following, sizeof following, wish, FOLLOWING_FIRST)) return NPLUG_ERR_SIZE;
+    family = following.family ? following.family : "";
+    if (strlen(family) >= NP_FAMILY_SIZE) return NPLUG_ERR_ARGUMENT;
+    if (following.pin && np_devices_check(&nest->device.devices, following.pin) != NPLUG_OK)
+        return np_devices_check(&nest->device.devices, following.pin);
     command.kind = NPLUG_COMMAND_FOLLOW;
     command.player = player;
-    command.device = following->pin;
-    command.number = following->ignored;
-    command.strong = (uint16_t)following->dwell_ms;
-    command.on = following->only;
+    command.device = following.pin;
+    command.number = following.ignored;
+    command.strong = following.dwell_ms;
+    command.on = following.only;
     return np_post_text(nest, family, &command);
 }
 
-nplug_active_set nplug_active_info(const nplug_nest *nest, nplug_player player)
+nplug_result nplug_following_info(const nplug_nest *nest, nplug_player player,
+                                  nplug_following *following)
 {
-    nplug_active_set set = {0, NPLUG_KIND_UNKNOWN, "", false, false, 0};
+    nplug_following now = nplug_following_default();
+    const np_active *active;
+
+    if (!nest || !following || player > nest->limits.players) return NPLUG_ERR_ARGUMENT;
+    active = &nest->player.active.of[player];
+    now.ignored = active->ignored;
+    now.pin = active->pin;
+    now.family = active->family[0] ? active->family : NULL;
+    now.only = active->only;
+    now.dwell_ms = active->dwell;
+    return np_size_give(following, FOLLOWING_FIRST, &now, sizeof now);
+}
+
+nplug_result nplug_active_info(const nplug_nest *nest, nplug_player player, nplug_active_set *out)
+{
+    nplug_active_set set = {0};
     const np_active *active;
     uint32_t device;
 
-    if (!nest || player > nest->limits.players) return set;
+    if (!nest || !out || player > nest->limits.players) return NPLUG_ERR_ARGUMENT;
+    set.family = "";
     active = &nest->player.active.of[player];
     device = np_devices_index(&nest->device.devices, active->device);
     if (device != NP_NONE) {
@@ -79,5 +119,5 @@ nplug_active_set nplug_active_info(const nplug_nest *nest, nplug_player player)
     }
     if (active->family[0]) set.family = active->family;
     set.pinned = active->family[0] || (active->pin && active->pin == active->device);
-    return set;
+    return np_size_give(out, NP_FIRST(nplug_active_set, reserved), &set, sizeof set);
 }

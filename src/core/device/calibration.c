@@ -321,16 +321,17 @@ static void fill(const np_device_room *room, const np_calibrated *axis, nplug_ca
 }
 
 bool np_calibrate_look(const np_device_room *room, uint32_t device, uint32_t index,
-                       nplug_calibration *now, nplug_calibration *sheet)
+                       nplug_calibration_facts *facts)
 {
     for (uint32_t i = 0; i < NP_CALIBRATED_MOST; i++) {
         const np_calibrated *axis = &room->calibrations.list[i];
         if (!axis->used || axis->device != device || index-- > 0) continue;
-        fill(room, axis, now);
-        if (sheet) *sheet = *now;
-        now->rest = first_wire(room, axis)->rest;
-        now->low = first_wire(room, axis)->low;
-        now->high = first_wire(room, axis)->high;
+        fill(room, axis, &facts->sheet);
+        facts->mode = axis->how;
+        facts->now = facts->sheet;
+        facts->now.rest = first_wire(room, axis)->rest;
+        facts->now.low = first_wire(room, axis)->low;
+        facts->now.high = first_wire(room, axis)->high;
         return true;
     }
     return false;

@@ -604,10 +604,10 @@ void np_calibrate_begin(np_calibrations *calibrations, bool follow);
 /* By which a device's calibrations are kept. */
 uint64_t np_calibrate_key(const np_device *device);
 
-/* The axis of a device with that index, as it is now and as its sheet says (or NULL); false: none.
+/* The axis of a device with that index, as it is now and as its sheet says; false: none.
  */
 bool np_calibrate_look(const np_device_room *room, uint32_t device, uint32_t index,
-                       nplug_calibration *now, nplug_calibration *sheet);
+                       nplug_calibration_facts *facts);
 
 /* What is known of axes from before. */
 void np_calibrate_know(np_calibrations *calibrations, const nplug_calibration *list,

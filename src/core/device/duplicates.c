@@ -35,7 +35,7 @@ static void tell(np_device_room *room, np_duplicate_pair *pair, nplug_time time)
 {
     if (pair->said) return;
     pair->said = true;
-    np_out_event(room->out, time, NPLUG_EVENT_DUPLICATE, second_of(pair), 0)->count =
+    np_out_event(room->out, time, NPLUG_EVENT_DUPLICATE, second_of(pair), 0)->other_device =
         first_of(pair);
 }
 

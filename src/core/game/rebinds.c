@@ -144,7 +144,7 @@ const char *np_rebind_text(const np_game_room *room, uint32_t player, uint32_t a
 {
     const char *text = np_rebind_own(&room->rebinds, player, action);
 
-    if (!text) text = np_rebind_own(&room->rebinds, NPLUG_ANYONE, action);
+    if (!text) text = np_rebind_own(&room->rebinds, 0, action);
     if (!text) text = np_game_action(&room->game, action)->bindings;
     return text ? text : "";
 }

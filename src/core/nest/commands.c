@@ -35,7 +35,7 @@ static void play_effect(nplug_nest *nest, const nplug_command *command)
 
 static void tell_clocks(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    np_out_event(&nest->out, time, NPLUG_EVENT_CLOCKS, 0, 0)->count = command->number;
+    np_out_event(&nest->out, time, NPLUG_EVENT_CLOCKS, 0, 0)->port = (uint8_t)command->number;
     np_out_line(&nest->out,
                 "the clocks disagree: a port's reports are over a second ahead of nplug_step");
 }

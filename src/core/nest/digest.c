@@ -43,6 +43,13 @@ static void add_action(np_digest *digest, const np_action *action)
     np_digest_float(digest, action->value.y);
 }
 
+/* The one number that an event has beside those that all have. */
+static uint64_t number_of(const nplug_event *event)
+{
+    return event->press_count | event->other_device | event->other_player | event->part |
+           event->port | event->limit | event->way | event->battery_percent;
+}
+
 /* Those of the step, but values, which the actions hold.  The control is left out: a trace does not
  * hold which unbound key made a join. */
 static void add_events(np_digest *digest, const np_events *events)
@@ -52,9 +59,11 @@ static void add_events(np_digest *digest, const np_events *events)
         const nplug_event *event = &events->list[i];
         if (event->kind == NPLUG_EVENT_VALUE) continue;
         np_digest_u64(digest, event->time);
-        np_digest_u64(digest, event->count << 16 | event->flags);
+        np_digest_u64(digest, number_of(event) << 16 | event->flags);
         np_digest_u64(digest, (uint64_t)event->kind << 32 | event->device);
-        np_digest_u64(digest, (uint64_t)event->player << 32 | event->action);
+        np_digest_u64(digest, (uint64_t)(event->player == NPLUG_EVERYONE ? 0 : event->player)
+                                      << 32 |
+                                  event->action);
     }
 }
 

@@ -163,8 +163,7 @@ void np_hotplug_battery(nplug_nest *nest, uint32_t device, const nplug_report *r
     if (!np_devices_charge(&nest->device.devices, device, report) || about->battery < 0) return;
     event = np_out_event(&nest->out, time, NPLUG_EVENT_BATTERY,
                          np_devices_handle(&nest->device.devices, device), 0);
-    event->count = (uint64_t)about->battery;
-    event->value.x = (float)about->battery / 100.0f;
+    event->battery_percent = (uint32_t)about->battery;
     event->flags = about->battery <= NP_BATTERY_LOW && !about->charging ? NPLUG_EVENT_FLAG_LOW : 0;
 }
 

@@ -64,54 +64,71 @@ static const uint32_t possible[][2] = {
     {0, 100000000}, /* records */
 };
 
-static bool are_possible(const nplug_limits *limits)
+/* The caller's limits as this version has them; false where they are impossible. */
+static bool take_limits(const nplug_limits *from, nplug_limits *limits)
 {
     const uint32_t *limit = &limits->devices;
-    uint32_t ring = limits->ring_slots;
-    bool good = limits->size == sizeof *limits && (ring & (ring - 1)) == 0;
+    bool good;
 
+    *limits = nplug_limits_default();
+    if (!from) return true;
+    good = np_size_take(limits, sizeof *limits, from, NP_FIRST(nplug_limits, records)) &&
+           (limits->ring_slots & (limits->ring_slots - 1)) == 0;
     for (size_t i = 0; good && i < sizeof possible / sizeof *possible; i++)
         good = limit[i] >= possible[i][0] && limit[i] <= possible[i][1];
     return good;
 }
 
-size_t nplug_memory_needed(const nplug_limits *limits)
+/* How many bytes a nest with possible limits needs. */
+static size_t measure(const nplug_limits *limits)
 {
     np_arena arena = {NULL, 0};
     nplug_nest measured;
 
-    if (!limits || !are_possible(limits)) return 0;
     np_arena_take(&arena, 1, sizeof(nplug_nest));
     memset(&measured, 0, sizeof measured);
     lay_out(&measured, &arena, limits);
     return arena.used;
 }
 
-nplug_result nplug_open(const nplug_setup *setup, void *block, size_t size, nplug_nest **out)
+size_t nplug_memory_needed(const nplug_limits *from)
 {
-    np_arena arena = {(unsigned char *)block, 0};
+    nplug_limits limits;
+
+    return from && take_limits(from, &limits) ? measure(&limits) : 0;
+}
+
+static nplug_result furnish(nplug_nest *nest, np_arena *arena, const nplug_setup *setup)
+{
     uint32_t sheets;
     const nplug_sheet *builtin = nplug_builtin_sheets(&sheets);
-    nplug_nest *nest;
-    size_t needed;
 
-    if (!out) return NPLUG_ERR_ARGUMENT;
-    *out = NULL;
-    if (!setup || !block || (uintptr_t)block % 16 != 0) return NPLUG_ERR_ARGUMENT;
-    if (setup->size != sizeof *setup) return NPLUG_ERR_SIZE;
-    needed = nplug_memory_needed(&setup->limits);
-    if (needed == 0) return NPLUG_ERR_ARGUMENT;
-    if (size < needed) return NPLUG_ERR_SIZE;
-    nest = (nplug_nest *)np_arena_take(&arena, 1, sizeof(nplug_nest));
-    nest->limits = setup->limits;
     nest->out.log = setup->log;
     nest->out.log_user = setup->log_user;
     nest->recorder.all_keys = setup->record_all_keys;
     np_calibrate_begin(&nest->device.calibrations, setup->follow_rest);
     join_rooms(nest);
-    lay_out(nest, &arena, &setup->limits);
-    if (np_recognise_add(&nest->device.recogniser, builtin, sheets) != NPLUG_OK)
-        return NPLUG_ERR_FULL;
+    lay_out(nest, arena, &nest->limits);
+    return np_recognise_add(&nest->device.recogniser, builtin, sheets);
+}
+
+nplug_result nplug_open(const nplug_setup *from, void *block, size_t size, nplug_nest **out)
+{
+    np_arena arena = {(unsigned char *)block, 0};
+    nplug_setup setup = nplug_setup_default();
+    nplug_limits limits;
+    nplug_nest *nest;
+
+    if (!out) return NPLUG_ERR_ARGUMENT;
+    *out = NULL;
+    if (!from || !block || (uintptr_t)block % NP_ALIGN != 0) return NPLUG_ERR_ARGUMENT;
+    if (!np_size_take(&setup, sizeof setup, from, NP_FIRST(nplug_setup, log_user)))
+        return NPLUG_ERR_SIZE;
+    if (!take_limits(setup.limits, &limits)) return NPLUG_ERR_ARGUMENT;
+    if (size < measure(&limits)) return NPLUG_ERR_SIZE;
+    nest = (nplug_nest *)np_arena_take(&arena, 1, sizeof(nplug_nest));
+    nest->limits = limits;
+    if (furnish(nest, &arena, &setup) != NPLUG_OK) return NPLUG_ERR_FULL;
     *out = nest;
     return NPLUG_OK;
 }

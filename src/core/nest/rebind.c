@@ -76,7 +76,8 @@ static void settle(nplug_nest *nest, uint32_t player, uint32_t action, nplug_tim
     if (!link_new(nest, action)) np_out_limit(&nest->out, NPLUG_LIMIT_LINKS, time);
     if (np_labels_miss(&nest->action)) np_hotplug_ask_all_labels(nest, time);
     np_wake_bound(nest, player, action, time);
-    np_out_event(&nest->out, time, NPLUG_EVENT_BOUND, 0, player)->action = action;
+    np_out_event(&nest->out, time, NPLUG_EVENT_BOUND, 0, player ? player : NPLUG_EVERYONE)->action =
+        action;
 }
 
 /* Other bindings in the place of those that are there; false, and all is as it was, where there is

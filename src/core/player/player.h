@@ -86,7 +86,9 @@ uint32_t np_players_of(const np_players *players, uint32_t device);
 bool np_players_miss(const np_player_room *room, uint32_t device);
 void np_players_told_missing(np_player_room *room);
 
-/* How many devices a player hears; and whether a seated player has none. */
+/* The devices that a player hears, by place from 0, and how many; whether a seated player has
+ * none. */
+uint32_t np_players_device(const np_player_room *room, uint32_t player, uint32_t place);
 uint32_t np_players_devices(const np_player_room *room, uint32_t player);
 bool np_players_waits(const np_player_room *room, uint32_t player);
 

@@ -59,22 +59,30 @@ uint8_t np_players_part_of(const np_player_room *room, uint32_t control)
     return np_parts_of_key(game, about->id);
 }
 
-uint32_t np_players_devices(const np_player_room *room, uint32_t player)
+uint32_t np_players_device(const np_player_room *room, uint32_t player, uint32_t place)
 {
     const np_devices *devices = room->devices;
-    uint32_t count = 0;
 
     for (uint32_t i = 0; i < devices->count; i++) {
         uint32_t device = devices->order[i], of = np_players_of(&room->players, device);
         if (of == 0) of = !room->players.parts[device].ignored;
-        count += (of >> player) & 1u;
+        if ((of >> player) & 1u && place-- == 0) return device;
     }
+    return NP_NONE;
+}
+
+uint32_t np_players_devices(const np_player_room *room, uint32_t player)
+{
+    uint32_t count = 0;
+
+    while (np_players_device(room, player, count) != NP_NONE)
+        count++;
     return count;
 }
 
 bool np_players_waits(const np_player_room *room, uint32_t player)
 {
-    return ((room->players.seated >> player) & 1u) && np_players_devices(room, player) == 0;
+    return ((room->players.seated >> player) & 1u) && np_players_device(room, player, 0) == NP_NONE;
 }
 
 bool np_players_miss(const np_player_room *room, uint32_t device)
@@ -157,6 +165,6 @@ void np_players_tell_leave(np_player_room *room, const np_news *news, nplug_time
 
 void np_players_tell_swap(np_player_room *room, const nplug_command *command, nplug_time time)
 {
-    np_players_event(room, NPLUG_EVENT_SWAP, NP_NONE, command->player, time, 0)->count =
+    np_players_event(room, NPLUG_EVENT_SWAP, NP_NONE, command->player, time, 0)->other_player =
         command->number;
 }

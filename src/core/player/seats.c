@@ -467,13 +467,13 @@ void np_players_tell(np_player_room *room, const np_news *news, uint32_t was, ui
     uint32_t hearers = np_players_hearers(room, news);
 
     if ((was & ~hearers) & BIT(player)) {
-        np_players_event(room, NPLUG_EVENT_UNCLAIM, news->device, player, time, 0)->count =
-            news->part;
+        np_players_event(room, NPLUG_EVENT_UNCLAIM, news->device, player, time, 0)->part =
+            (uint8_t)news->part;
         np_active_end(room, player, time);
     }
     if ((hearers & ~was) & BIT(player)) {
-        np_players_event(room, NPLUG_EVENT_CLAIM, news->device, player, time, news->flags)->count =
-            news->part;
+        np_players_event(room, NPLUG_EVENT_CLAIM, news->device, player, time, news->flags)->part =
+            (uint8_t)news->part;
         np_active_begin(room, player, news->device, time);
     }
 }

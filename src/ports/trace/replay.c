@@ -60,5 +60,5 @@ nplug_result nplug_replay_next(nplug_replay *replay, nplug_command *commands, si
             commands[(*command_count)++] = record->data.command;
         if (result != NPLUG_OK) return result;
     }
-    return NPLUG_AGAIN;
+    return NPLUG_END;
 }

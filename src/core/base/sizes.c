@@ -1,0 +1,38 @@
+/* Structs of the caller's, of any released size: see NPLUG_SIZED in base.h.
+ *
+ * Owns nothing.  Comes in: a struct that begins with its size.  Goes out: a whole one of this
+ * version's, and the part of it that the caller knows. */
+#include "core/base/base.h"
+#include <string.h>
+
+static uint32_t size_of(const void *object)
+{
+    uint32_t size;
+
+    memcpy(&size, object, sizeof size);
+    return size;
+}
+
+bool np_size_take(void *to, size_t known, const void *from, size_t first)
+{
+    const unsigned char *bytes = (const unsigned char *)from;
+    uint32_t size = size_of(from), own = (uint32_t)known;
+
+    if (size < first) return false;
+    for (size_t i = known; i < size; i++)
+        if (bytes[i] != 0) return false;
+    memcpy(to, from, size < known ? size : known);
+    memcpy(to, &own, sizeof own);
+    return true;
+}
+
+nplug_result np_size_give(void *to, size_t first, const void *from, size_t known)
+{
+    uint32_t size = size_of(to);
+
+    if (size < first) return NPLUG_ERR_SIZE;
+    memcpy(to, from, size < known ? size : known);
+    if (size > known) memset((unsigned char *)to + known, 0, size - known);
+    memcpy(to, &size, sizeof size);
+    return NPLUG_OK;
+}
