@@ -167,8 +167,10 @@ START_TEST(the_second_key_of_a_ramp_is_its_own)
     ck_assert_float_eq_tol(nplug_level(rig.nest, 2, 0), 0.4f, 0.01f);
     ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 0.0f);
     nplug_sim_press(rig.sim, 120 * MS, "one", "KeyW", 0);
+    nplug_sim_press(rig.sim, 120 * MS, "two", "KeyW", 0);
     rig_step(&rig, 121 * MS);
     ck_assert_float_lt(nplug_level(rig.nest, 1, 1), 0.1f); /* it begins at its own rest */
+    ck_assert_float_lt(nplug_level(rig.nest, 2, 1), 0.1f);
     rig_close(&rig);
 }
 END_TEST
