@@ -35,6 +35,7 @@ int main(int argc, char **argv)
     srunner_add_suite(runner, bind_suite());
     srunner_add_suite(runner, game_suite());
     srunner_add_suite(runner, gaps_suite());
+    srunner_add_suite(runner, corners_suite());
     srunner_add_suite(runner, wild_suite());
     srunner_add_suite(runner, rates_suite());
     srunner_add_suite(runner, merges_suite());

@@ -16,6 +16,7 @@ Suite *attacks_suite(void);
 Suite *bind_suite(void);
 Suite *chords_suite(void);
 Suite *conform_suite(void);
+Suite *corners_suite(void);
 Suite *devices_suite(void);
 Suite *feed_suite(void);
 Suite *files_suite(void);

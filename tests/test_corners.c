@@ -1,0 +1,396 @@
+/* Corners that ./dev mutate found: readings of bindings, hats, guesses by shape, what a text says,
+ * rules that must all hold, limits of arrivals, rings that lose again and again. */
+#include "paper.h"
+#include <stdio.h>
+#include <string.h>
+
+/* --- what a text says ------------------------------------------------------------------------- */
+
+static void keep_binding(void *user, const nplug_binding *binding)
+{
+    *(nplug_binding *)user = *binding;
+}
+
+/* How a press is made, and of which devices, is told of each binding. */
+START_TEST(a_text_tells_its_gesture_and_its_devices)
+{
+    static const struct {
+        const char *text;
+        nplug_gesture gesture;
+        nplug_kind kind;
+    } rows[] = {
+        {"key:KeyA", NPLUG_GESTURE_PRESS, NPLUG_KIND_UNKNOWN},
+        {"key:KeyA release", NPLUG_GESTURE_RELEASE, NPLUG_KIND_UNKNOWN},
+        {"pad:south double-tap kind=pad", NPLUG_GESTURE_TAP, NPLUG_KIND_PAD},
+        {"key:KeyA hold=300 kind=keyboard", NPLUG_GESTURE_HOLD, NPLUG_KIND_KEYBOARD},
+        {"wheel:button-1 repeat=400:80 kind=wheel", NPLUG_GESTURE_REPEAT, NPLUG_KIND_WHEEL}};
+    nplug_binding binding;
+
+    ck_assert_int_eq(nplug_read_bindings(NPLUG_BUTTON, rows[_i].text, keep_binding, &binding, NULL),
+                     NPLUG_OK);
+    ck_assert_int_eq(binding.gesture, rows[_i].gesture);
+    ck_assert_int_eq(binding.kind, rows[_i].kind);
+}
+END_TEST
+
+/* A curve stays within its ends: no point is beyond 1 along either way. */
+START_TEST(a_curve_ends_at_1)
+{
+    static const struct {
+        const char *text;
+        bool right;
+    } rows[] = {{"pad:trigger-left curve=0.5:0.2/1:1", true},
+                {"pad:trigger-left curve=0.5:1", true},
+                {"pad:trigger-left curve=0.5:1.01", false},
+                {"pad:trigger-left curve=0.2:0.1/0.5:1.5", false},
+                {"pad:trigger-left curve=1.01:1", false}};
+    nplug_result result = nplug_read_bindings(NPLUG_LEVEL, rows[_i].text, NULL, NULL, NULL);
+
+    ck_assert_int_eq(result, rows[_i].right ? NPLUG_OK : NPLUG_ERR_BINDING);
+}
+END_TEST
+
+static nplug_vec2 half(void *user, nplug_vec2 value)
+{
+    (void)user;
+    return (nplug_vec2){value.x / 2.0f, value.y / 2.0f};
+}
+
+static nplug_vec2 quarter(void *user, nplug_vec2 value)
+{
+    (void)user;
+    return (nplug_vec2){value.x / 4.0f, value.y / 4.0f};
+}
+
+/* Shapings of a game's own are told apart by their whole names. */
+START_TEST(own_shapings_have_whole_names)
+{
+    static const nplug_shaper shapers[] = {
+        {"slow", half, NULL}, {"fast", quarter, NULL}, {"slowly", quarter, NULL}};
+    static const struct {
+        const char *text;
+        float value;
+    } rows[] = {{"pad:trigger-right by=slow", 0.5f},
+                {"pad:trigger-right by=fast", 0.25f},
+                {"pad:trigger-right by=slowly", 0.25f}};
+    nplug_action_def action = {"pull", NPLUG_LEVEL, rows[_i].text, 0};
+    nplug_game game = nplug_game_for_one("corners", &action, 1);
+    test_rig rig;
+
+    game.shapers = shapers;
+    game.shaper_count = COUNT_OF(shapers);
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_sweep(rig.sim, MS, "pad", "trigger-right", (nplug_vec2){1.0f, 0.0f}, 0);
+    rig_step(&rig, 2 * MS);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 0), rows[_i].value);
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- readings --------------------------------------------------------------------------------- */
+
+/* One direction of a stick gives nothing the other way. */
+START_TEST(a_direction_gives_nothing_the_other_way)
+{
+    static const char *const texts[] = {"pad:stick-left.right", "pad:stick-left.left",
+                                        "pad:stick-left.up", "pad:stick-left.down"};
+    static const nplug_vec2 places[] = {
+        {0.75f, 0.0f}, {-0.75f, 0.0f}, {0.0f, 0.75f}, {0.0f, -0.75f}};
+    nplug_action_def action = {"push", NPLUG_LEVEL, texts[_i % 4], 0};
+    nplug_game game = nplug_game_for_one("corners", &action, 1);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    for (int way = 0; way < 4; way++) {
+        nplug_time now = (nplug_time)(way + 1) * 10 * MS;
+        nplug_sim_sweep(rig.sim, now, "pad", "stick-left", places[way], 0);
+        rig_step(&rig, now + MS);
+        if (way == _i % 4)
+            ck_assert_float_gt(nplug_level(rig.nest, 1, 0), 0.7f);
+        else
+            ck_assert_float_eq(nplug_level(rig.nest, 1, 0), 0.0f);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+/* A chord that is not held leaves its rest by no movement: the stick that was pushed stays the
+ * latest. */
+START_TEST(a_movement_without_its_chord_is_not_the_latest)
+{
+    static const nplug_action_def action = {"look", NPLUG_VECTOR,
+                                            "key:ControlLeft+mouse:move | pad:stick-left", 0};
+    static const nplug_action_rule rule = {.action = 0, .merge = NPLUG_MERGE_LATEST};
+    nplug_game game = nplug_game_for_one("corners", &action, 1);
+    test_rig rig;
+
+    game.rules = &rule;
+    game.rule_count = 1;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_plug(rig.sim, 0, "mouse", "stint");
+    nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", (nplug_vec2){0.75f, 0.0f}, 0);
+    nplug_sim_sweep(rig.sim, 5 * MS, "mouse", "move", (nplug_vec2){0.0f, 200.0f}, 40 * MS);
+    for (nplug_time now = MS; now <= 60 * MS; now += 5 * MS) {
+        rig_step(&rig, now);
+        if (now > MS) ck_assert_float_gt(nplug_vector(rig.nest, 1, 0).x, 0.7f);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+/* Three ramps and no more: the second key of one is no other player's ramp. */
+START_TEST(the_second_key_of_a_ramp_is_its_own)
+{
+    static const nplug_action_def levels[] = {
+        {"turn", NPLUG_LEVEL, "key:KeyA,KeyD rise=4 fall=4", 0},
+        {"pull", NPLUG_LEVEL, "key:KeyW rise=4 fall=4", 0}};
+    nplug_game game = nplug_game_for("corners", levels, 2, 2);
+    nplug_limits limits = nplug_limits_default();
+    test_rig rig;
+
+    game.seats = NPLUG_SEATS_BY_CALL;
+    limits.ramps = 3;
+    rig_open(&rig, &game, &limits);
+    nplug_sim_plug(rig.sim, 0, "one", "turnstone");
+    nplug_sim_plug(rig.sim, 0, "two", "turnstone");
+    rig_step(&rig, 0);
+    nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 1);
+    rig_step(&rig, MS);
+    nplug_claim(rig.nest, nplug_device_at(rig.nest, 1), 2);
+    rig_step(&rig, 2 * MS);
+    nplug_sim_press(rig.sim, 10 * MS, "two", "KeyD", 0);
+    rig_step(&rig, 110 * MS);
+    ck_assert_float_eq_tol(nplug_level(rig.nest, 2, 0), 0.4f, 0.01f);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 0.0f);
+    nplug_sim_press(rig.sim, 120 * MS, "one", "KeyW", 0);
+    nplug_sim_press(rig.sim, 120 * MS, "two", "KeyW", 0);
+    rig_step(&rig, 121 * MS);
+    ck_assert_float_lt(nplug_level(rig.nest, 1, 1), 0.1f); /* it begins at its own rest */
+    ck_assert_float_lt(nplug_level(rig.nest, 2, 1), 0.1f);
+    rig_close(&rig);
+}
+END_TEST
+
+/* However slow somebody is, a time ends where its number of microseconds does. */
+START_TEST(the_longest_wait_is_that_of_32_bits)
+{
+    static const nplug_action_def action = {"call", NPLUG_BUTTON, "pad:south hold=1000000", 0};
+    nplug_game game = nplug_game_for_one("corners", &action, 1);
+    nplug_time most = UINT64_C(4294967000);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "waits=10");
+    rig_step(&rig, MS);
+    nplug_sim_press(rig.sim, SECOND, "pad", "south", 0);
+    rig_step(&rig, SECOND + most - 1);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 0);
+    rig_step(&rig, SECOND + most);
+    ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 1);
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- what a device is ------------------------------------------------------------------------- */
+
+/* Each of the eight places of a round hat (USB HID usage 0x01:0x39), clockwise from up, is one or
+ * two sides. */
+START_TEST(a_round_hat_has_eight_places)
+{
+    static const char *const sides[] = {"pad:dpad-up", "pad:dpad-right", "pad:dpad-down",
+                                        "pad:dpad-left"};
+    static const paper_signal signals[] = {
+        {USE(HID(1, 0x30), 0, 255)},
+        {USE(HID(1, 0x31), 0, 255)},
+        {HID(1, 0x39), NPLUG_SPACE_HID, NPLUG_NATURE_HAT, 0, 7, NO},
+        {HID(9, 1), NPLUG_SPACE_HID, NPLUG_NATURE_BUTTON, 0, 1, NO},
+        {HID(9, 2), NPLUG_SPACE_HID, NPLUG_NATURE_BUTTON, 0, 1, NO}};
+    static const char text[] =
+        "{\"nestplug\": \"sheet\", \"version\": 1, \"name\": \"own\", \"kind\": \"pad\", "
+        "\"match\": "
+        "[{\"vendor\": \"0x0077\", \"product\": [\"0x0009\"]}], \"controls\": {"
+        "\"dpad-up\": {\"hid\": \"0x0001:0x0039\", \"side\": \"up\"}, "
+        "\"dpad-right\": {\"hid\": \"0x0001:0x0039\", \"side\": \"right\"}, "
+        "\"dpad-down\": {\"hid\": \"0x0001:0x0039\", \"side\": \"down\"}, "
+        "\"dpad-left\": {\"hid\": \"0x0001:0x0039\", \"side\": \"left\"}}}";
+    nplug_sheet_file *file;
+    nplug_notes notes;
+    paper_rig p;
+
+    if (nplug_sheet_parse(text, strlen(text), "own", &file, &notes) != NPLUG_OK)
+        ck_abort_msg("%s", notes.note[0].text);
+    open_paper(&p);
+    nplug_add_sheets(p.rig.nest, nplug_sheet_of(file), 1);
+    plug_paper(&p, 3, 0x77, 9, 0, signals, COUNT_OF(signals));
+    for (int place = 0; place <= 8; place++) {
+        say(&p, (nplug_time)(place + 1) * MS, 2, place);
+        rig_step(&p.rig, (nplug_time)(place + 1) * MS);
+        for (int side = 0; side < 4; side++) {
+            int apart = (place - 2 * side + 8) % 8;
+            bool down = place < 8 && (apart <= 1 || apart == 7);
+            ck_assert_float_eq(rig_control(&p.rig, 0, sides[side]).x, down ? 1.0f : 0.0f);
+        }
+    }
+    rig_close(&p.rig);
+    nplug_sheet_free(file);
+}
+END_TEST
+
+/* A pad of which only the shape is known: its larger numbers are right and down. */
+START_TEST(a_guessed_stick_points_right_and_down)
+{
+    paper_signal signals[14];
+    paper_rig p;
+
+    memset(signals, 0, sizeof signals);
+    for (uint32_t i = 0; i < 14; i++) {
+        paper_signal button = {i, NPLUG_SPACE_PLAIN, NPLUG_NATURE_BUTTON, 0, 1, 0, 0, 0, 0};
+        paper_signal axis = {i, NPLUG_SPACE_PLAIN, NPLUG_NATURE_AXIS, 0, 254, 127, 0, 0, 0};
+        signals[i] = i < 10 ? button : axis; /* the first signal is no axis */
+    }
+    open_paper(&p);
+    ck_assert_int_eq(look_paper(&p, plug_paper(&p, 3, 0xb12e, 0x7001, 1, signals, 14)).matched,
+                     NPLUG_MATCHED_SHAPE);
+    for (uint16_t i = 10; i < 14; i++)
+        say(&p, i * MS, i, 254);
+    rig_step(&p.rig, 20 * MS);
+    ck_assert_float_gt(rig_control(&p.rig, 0, "pad:stick-left").x, 0.7f);
+    ck_assert_float_lt(rig_control(&p.rig, 0, "pad:stick-left").y, -0.7f);
+    ck_assert_float_gt(rig_control(&p.rig, 0, "pad:stick-right").x, 0.7f);
+    ck_assert_float_lt(rig_control(&p.rig, 0, "pad:stick-right").y, -0.7f);
+    rig_close(&p.rig);
+}
+END_TEST
+
+/* A rule that names an axis wants both of its numbers. */
+START_TEST(an_axis_of_a_rule_says_both_numbers)
+{
+    nplug_match match = {.vendor = 0x77, .axis = 7, .fuzz = 4, .flat = 15};
+    nplug_wire wire = {.control = NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_TRIGGER_LEFT),
+                       .code = 7};
+    nplug_sheet sheet = {.size = sizeof sheet,
+                         .name = "own",
+                         .family = "",
+                         .kind = NPLUG_KIND_PAD,
+                         .match_count = 1,
+                         .wire_count = 1,
+                         .matches = &match,
+                         .wires = &wire};
+    paper_signal signal = {7, NPLUG_SPACE_PLAIN, NPLUG_NATURE_AXIS, 0, 255, SILENT, 0, 4, 15};
+    bool right_fuzz = _i & 1, right_flat = _i & 2;
+    paper_rig p;
+
+    if (!right_fuzz) signal.fuzz = 5;
+    if (!right_flat) signal.flat = 14;
+    open_paper(&p);
+    ck_assert_int_eq(nplug_add_sheets(p.rig.nest, &sheet, 1), NPLUG_OK);
+    ck_assert_str_eq(look_paper(&p, plug_paper(&p, 3, 0x77, 1, 0, &signal, 1)).sheet,
+                     right_fuzz && right_flat ? "own" : "");
+    rig_close(&p.rig);
+}
+END_TEST
+
+/* --- what is refused, and what has no room ---------------------------------------------------- */
+
+START_TEST(a_rule_for_no_action_is_refused)
+{
+    static const nplug_action_def action = {"call", NPLUG_BUTTON, "pad:south", 0};
+    nplug_action_rule rule = {.action = (uint32_t)_i};
+    nplug_game game = nplug_game_for_one("corners", &action, 1);
+    test_rig rig;
+
+    game.rules = &rule;
+    game.rule_count = 1;
+    rig_open(&rig, NULL, NULL);
+    ck_assert_int_eq(nplug_use_game(rig.nest, &game), _i == 0 ? NPLUG_OK : NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_pick_begin(rig.nest, NULL), NPLUG_ERR_ARGUMENT);
+    rig_close(&rig);
+}
+END_TEST
+
+/* A device for which there is no room leaves nothing behind: the next one meets the same limit. */
+START_TEST(what_had_no_room_takes_none)
+{
+    nplug_limits limits = nplug_limits_default();
+    nplug_event event;
+    test_rig rig;
+
+    limits.devices = 1;
+    limits.nodes = 2;
+    rig_open(&rig, NULL, &limits);
+    for (nplug_time i = 0; i < 5; i++) {
+        char name[8];
+        snprintf(name, sizeof name, "pad%u", (unsigned)i);
+        nplug_sim_plug(rig.sim, i * MS, name, "heron");
+        rig_step(&rig, i * MS);
+        if (i == 0) continue;
+        ck_assert(rig_saw(&rig, NPLUG_EVENT_LIMIT, &event));
+        ck_assert_uint_eq(event.count, NPLUG_LIMIT_DEVICES);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+/* A ring that loses reports of one device after the other, with time between, asks for each of
+ * them alone, however many there are. */
+START_TEST(each_loss_is_made_good_alone)
+{
+    nplug_limits limits = nplug_limits_default();
+    hand_port port = {0};
+    test_rig rig;
+
+    limits.ring_slots = 64;
+    limits.devices = 40;
+    limits.nodes = 40;
+    limits.signals = 2000;
+    limits.controls = 1000;
+    rig_open(&rig, NULL, &limits);
+    nplug_attach(rig.nest, &hand_table, &port);
+    for (uint32_t device = 0; device < 24; device++) {
+        nplug_time now = (device + 1) * 10 * MS;
+        uint32_t resyncs = port.resyncs;
+        push_heron(port.ring, now, device, NULL, NULL);
+        rig_step(&rig, now);
+        for (int i = 0; i < 100; i++) {
+            nplug_report move =
+                value_report(now + 1, device, (uint16_t)0, i * 300, NPLUG_REPORT_MOVES);
+            nplug_push(port.ring, &move, 1);
+        }
+        rig_step(&rig, now + 5);
+        rig_step(&rig, now + 6);
+        ck_assert_uint_eq(port.resyncs, resyncs + 1);
+        ck_assert_uint_eq(port.last_resync, device);
+        push_kind(port.ring, now + 7, device, NPLUG_REPORT_RESYNC_BEGIN);
+        push_kind(port.ring, now + 7, device, NPLUG_REPORT_RESYNC_END);
+        rig_step(&rig, now + 8);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+Suite *corners_suite(void)
+{
+    Suite *suite = suite_create("corners");
+    TCase *tests = tcase_create("corners");
+
+    tcase_add_loop_test(tests, a_text_tells_its_gesture_and_its_devices, 0, 5);
+    tcase_add_loop_test(tests, a_curve_ends_at_1, 0, 5);
+    tcase_add_loop_test(tests, own_shapings_have_whole_names, 0, 3);
+    tcase_add_loop_test(tests, a_direction_gives_nothing_the_other_way, 0, 4);
+    tcase_add_test(tests, a_movement_without_its_chord_is_not_the_latest);
+    tcase_add_test(tests, the_second_key_of_a_ramp_is_its_own);
+    tcase_add_test(tests, the_longest_wait_is_that_of_32_bits);
+    tcase_add_test(tests, a_round_hat_has_eight_places);
+    tcase_add_test(tests, a_guessed_stick_points_right_and_down);
+    tcase_add_loop_test(tests, an_axis_of_a_rule_says_both_numbers, 0, 4);
+    tcase_add_loop_test(tests, a_rule_for_no_action_is_refused, 0, 3);
+    tcase_add_test(tests, what_had_no_room_takes_none);
+    tcase_add_test(tests, each_loss_is_made_good_alone);
+    suite_add_tcase(suite, tests);
+    return suite;
+}
