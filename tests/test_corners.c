@@ -17,7 +17,7 @@ START_TEST(a_text_tells_its_gesture_and_its_devices)
     static const struct {
         const char *text;
         nplug_gesture gesture;
-        nplug_kind kind;
+        nplug_device_kind kind;
     } rows[] = {
         {"key:KeyA", NPLUG_GESTURE_PRESS, NPLUG_KIND_UNKNOWN},
         {"key:KeyA release", NPLUG_GESTURE_RELEASE, NPLUG_KIND_UNKNOWN},
@@ -26,7 +26,7 @@ START_TEST(a_text_tells_its_gesture_and_its_devices)
         {"wheel:button-1 repeat=400:80 kind=wheel", NPLUG_GESTURE_REPEAT, NPLUG_KIND_WHEEL}};
     nplug_binding binding;
 
-    ck_assert_int_eq(nplug_read_bindings(NPLUG_BUTTON, rows[_i].text, keep_binding, &binding, NULL),
+    ck_assert_int_eq(nplug_read_bindings(NPLUG_ACTION_BUTTON, rows[_i].text, keep_binding, &binding, NULL),
                      NPLUG_OK);
     ck_assert_int_eq(binding.gesture, rows[_i].gesture);
     ck_assert_int_eq(binding.kind, rows[_i].kind);
@@ -44,7 +44,7 @@ START_TEST(a_curve_ends_at_1)
                 {"pad:trigger-left curve=0.5:1.01", false},
                 {"pad:trigger-left curve=0.2:0.1/0.5:1.5", false},
                 {"pad:trigger-left curve=1.01:1", false}};
-    nplug_result result = nplug_read_bindings(NPLUG_LEVEL, rows[_i].text, NULL, NULL, NULL);
+    nplug_result result = nplug_read_bindings(NPLUG_ACTION_LEVEL, rows[_i].text, NULL, NULL, NULL);
 
     ck_assert_int_eq(result, rows[_i].right ? NPLUG_OK : NPLUG_ERR_BINDING);
 }
@@ -73,7 +73,7 @@ START_TEST(own_shapings_have_whole_names)
     } rows[] = {{"pad:trigger-right by=slow", 0.5f},
                 {"pad:trigger-right by=fast", 0.25f},
                 {"pad:trigger-right by=slowly", 0.25f}};
-    nplug_action_def action = {"pull", NPLUG_LEVEL, rows[_i].text, 0};
+    nplug_action_def action = {"pull", NPLUG_ACTION_LEVEL, rows[_i].text, 0};
     nplug_game game = nplug_game_for_one("corners", &action, 1);
     test_rig rig;
 
@@ -97,7 +97,7 @@ START_TEST(a_direction_gives_nothing_the_other_way)
                                         "pad:stick-left.up", "pad:stick-left.down"};
     static const nplug_vec2 places[] = {
         {0.75f, 0.0f}, {-0.75f, 0.0f}, {0.0f, 0.75f}, {0.0f, -0.75f}};
-    nplug_action_def action = {"push", NPLUG_LEVEL, texts[_i % 4], 0};
+    nplug_action_def action = {"push", NPLUG_ACTION_LEVEL, texts[_i % 4], 0};
     nplug_game game = nplug_game_for_one("corners", &action, 1);
     test_rig rig;
 
@@ -120,14 +120,14 @@ END_TEST
  * latest. */
 START_TEST(a_movement_without_its_chord_is_not_the_latest)
 {
-    static const nplug_action_def action = {"look", NPLUG_VECTOR,
+    static const nplug_action_def action = {"look", NPLUG_ACTION_VECTOR,
                                             "key:ControlLeft+mouse:move | pad:stick-left", 0};
-    static const nplug_action_rule rule = {.action = 0, .merge = NPLUG_MERGE_LATEST};
+    static const nplug_action_policy rule = {.action = 0, .merge = NPLUG_MERGE_LATEST};
     nplug_game game = nplug_game_for_one("corners", &action, 1);
     test_rig rig;
 
-    game.rules = &rule;
-    game.rule_count = 1;
+    game.policies = &rule;
+    game.policy_count = 1;
     rig_open(&rig, &game, NULL);
     nplug_sim_plug(rig.sim, 0, "pad", "heron");
     nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
@@ -146,8 +146,8 @@ END_TEST
 START_TEST(the_second_key_of_a_ramp_is_its_own)
 {
     static const nplug_action_def levels[] = {
-        {"turn", NPLUG_LEVEL, "key:KeyA,KeyD rise=4 fall=4", 0},
-        {"pull", NPLUG_LEVEL, "key:KeyW rise=4 fall=4", 0}};
+        {"turn", NPLUG_ACTION_LEVEL, "key:KeyA,KeyD rise=4 fall=4", 0},
+        {"pull", NPLUG_ACTION_LEVEL, "key:KeyW rise=4 fall=4", 0}};
     nplug_game game = nplug_game_for("corners", levels, 2, 2);
     nplug_limits limits = nplug_limits_default();
     test_rig rig;
@@ -178,7 +178,7 @@ END_TEST
 /* However slow somebody is, a time ends where its number of microseconds does. */
 START_TEST(the_longest_wait_is_that_of_32_bits)
 {
-    static const nplug_action_def action = {"call", NPLUG_BUTTON, "pad:south hold=1000000", 0};
+    static const nplug_action_def action = {"call", NPLUG_ACTION_BUTTON, "pad:south hold=1000000", 0};
     nplug_game game = nplug_game_for_one("corners", &action, 1);
     nplug_time most = UINT64_C(4294967000);
     test_rig rig;
@@ -222,10 +222,10 @@ START_TEST(a_round_hat_has_eight_places)
     nplug_notes notes;
     paper_rig p;
 
-    if (nplug_sheet_parse(text, strlen(text), "own", &file, &notes) != NPLUG_OK)
+    if (nplug_sheet_file_parse(text, strlen(text), "own", &file, &notes) != NPLUG_OK)
         ck_abort_msg("%s", notes.note[0].text);
     open_paper(&p);
-    nplug_add_sheets(p.rig.nest, nplug_sheet_of(file), 1);
+    nplug_add_sheets(p.rig.nest, nplug_sheet_file_sheet(file), 1);
     plug_paper(&p, 3, 0x77, 9, 0, signals, COUNT_OF(signals));
     for (int place = 0; place <= 8; place++) {
         say(&p, (nplug_time)(place + 1) * MS, 2, place);
@@ -237,7 +237,7 @@ START_TEST(a_round_hat_has_eight_places)
         }
     }
     rig_close(&p.rig);
-    nplug_sheet_free(file);
+    nplug_sheet_file_free(file);
 }
 END_TEST
 
@@ -270,16 +270,16 @@ END_TEST
 /* A rule that names an axis wants both of its numbers. */
 START_TEST(an_axis_of_a_rule_says_both_numbers)
 {
-    nplug_match match = {.vendor = 0x77, .axis = 7, .fuzz = 4, .flat = 15};
+    nplug_rule match = {.vendor = 0x77, .axis = 7, .fuzz = 4, .flat = 15};
     nplug_wire wire = {.control = NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_TRIGGER_LEFT),
                        .code = 7};
     nplug_sheet sheet = {.size = sizeof sheet,
                          .name = "own",
                          .family = "",
                          .kind = NPLUG_KIND_PAD,
-                         .match_count = 1,
+                         .rule_count = 1,
                          .wire_count = 1,
-                         .matches = &match,
+                         .rules = &match,
                          .wires = &wire};
     paper_signal signal = {7, NPLUG_SPACE_PLAIN, NPLUG_NATURE_AXIS, 0, 255, SILENT, 0, 4, 15};
     bool right_fuzz = _i & 1, right_flat = _i & 2;
@@ -299,16 +299,16 @@ END_TEST
 
 START_TEST(a_rule_for_no_action_is_refused)
 {
-    static const nplug_action_def action = {"call", NPLUG_BUTTON, "pad:south", 0};
-    nplug_action_rule rule = {.action = (uint32_t)_i};
+    static const nplug_action_def action = {"call", NPLUG_ACTION_BUTTON, "pad:south", 0};
+    nplug_action_policy rule = {.action = (uint32_t)_i};
     nplug_game game = nplug_game_for_one("corners", &action, 1);
     test_rig rig;
 
-    game.rules = &rule;
-    game.rule_count = 1;
+    game.policies = &rule;
+    game.policy_count = 1;
     rig_open(&rig, NULL, NULL);
     ck_assert_int_eq(nplug_use_game(rig.nest, &game), _i == 0 ? NPLUG_OK : NPLUG_ERR_ARGUMENT);
-    ck_assert_int_eq(nplug_pick_begin(rig.nest, NULL), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_start_pick(rig.nest, NULL), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
 END_TEST
@@ -330,7 +330,7 @@ START_TEST(what_had_no_room_takes_none)
         rig_step(&rig, i * MS);
         if (i == 0) continue;
         ck_assert(rig_saw(&rig, NPLUG_EVENT_LIMIT, &event));
-        ck_assert_uint_eq(event.count, NPLUG_LIMIT_DEVICES);
+        ck_assert_uint_eq(event.limit, NPLUG_LIMIT_DEVICES);
     }
     rig_close(&rig);
 }
@@ -358,7 +358,7 @@ START_TEST(each_loss_is_made_good_alone)
         rig_step(&rig, now);
         for (int i = 0; i < 100; i++) {
             nplug_report move =
-                value_report(now + 1, device, (uint16_t)0, i * 300, NPLUG_REPORT_MOVES);
+                value_report(now + 1, device, (uint16_t)0, i * 300, NPLUG_REPORT_FLAG_MOVES);
             nplug_push(port.ring, &move, 1);
         }
         rig_step(&rig, now + 5);
