@@ -85,7 +85,7 @@ static nplug_nest *open_nest(const char *folder, bool own_thread, nplug_linux **
     if (nplug_start_bare(&game, &nest_setup, &nest) != NPLUG_OK) exit(1);
     *port = nplug_linux_open(&setup, malloc(nplug_linux_memory_needed(&setup)),
                              nplug_linux_memory_needed(&setup));
-    if (nplug_attach(nest, nplug_linux_port(*port), *port) != NPLUG_OK) exit(1);
+    if (nplug_linux_attach(*port, nest) != NPLUG_OK) exit(1);
     nplug_step(nest, nplug_now());
     return nest;
 }

@@ -80,7 +80,7 @@ static nplug_result keep_ring(void *self, nplug_ring *ring)
 }
 
 static const nplug_port port = {
-    sizeof(nplug_port), "bench", keep_ring, NULL, NULL, NULL, NULL, NULL};
+    sizeof(nplug_port), 0, "bench", keep_ring, NULL, NULL, NULL, NULL, NULL};
 
 void plug_pad(nplug_ring *ring, uint32_t pad)
 {

@@ -117,7 +117,7 @@ static void measure_noise(void)
     limits.signals = limits.controls = limits.links = 2048;
     setup.limits = &limits;
     if (!sim || nplug_start_bare(&game, &setup, &nest) != NPLUG_OK) exit(1);
-    nplug_attach(nest, nplug_sim_port(), sim);
+    nplug_sim_attach(sim, nest);
     nplug_sim_plug(sim, 0, "keys", "turnstone");
     for (uint32_t i = 0; i < models; i++)
         nplug_sim_plug(sim, 1000, model[i].name, model[i].name);

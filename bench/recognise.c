@@ -54,7 +54,7 @@ static void open_shelf(shelf *s, uint32_t count)
     if (nplug_add_sheets(s->nest, s->sheets, count) != NPLUG_OK) exit(1);
     s->sim = nplug_sim_open(sim_limits, malloc(nplug_sim_memory_needed(sim_limits)),
                             nplug_sim_memory_needed(sim_limits));
-    nplug_attach(s->nest, nplug_sim_port(), s->sim);
+    nplug_sim_attach(s->sim, s->nest);
 }
 
 static void close_shelf(shelf *s)

@@ -19,7 +19,7 @@ int main(void)
     bool pressed = false;
 
     if (!nest || !sim) return 1;
-    nplug_attach(nest, nplug_sim_port(), sim);
+    nplug_sim_attach(sim, nest);
     nplug_sim_plug(sim, begin, "pad", "heron");
     nplug_sim_press(sim, begin + 500000, "pad", "south", 100000);
 

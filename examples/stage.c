@@ -47,7 +47,7 @@ int stage_play(nplug_nest *nest, const char *path, stage_frame frame, void *user
     moves = nplug_trace_moves(trace, &count);
     for (size_t i = 0; i < count; i++)
         nplug_sim_move(sim, &moves[i]);
-    nplug_attach(nest, nplug_sim_port(), sim);
+    nplug_sim_attach(sim, nest);
     for (nplug_time now = 0; now <= nplug_sim_end(sim) + 100000; now += 16667) {
         nplug_step(nest, now);
         if (!frame(user, nest)) break;

@@ -67,7 +67,7 @@ int main(void)
     nplug_nest *nest;
 
     if (!sim || nplug_start_bare(&game, NULL, &nest) != NPLUG_OK) return 1;
-    nplug_attach(nest, nplug_sim_port(), sim);
+    nplug_sim_attach(sim, nest);
     play_hardware(sim);
     for (unsigned frame = 0; frame < 90; frame++) {
         nplug_step(nest, frame * UINT64_C(1000000) / 60);

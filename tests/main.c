@@ -45,6 +45,7 @@ int main(int argc, char **argv)
     srunner_add_suite(runner, shaping_suite());
     srunner_add_suite(runner, calibration_suite());
     srunner_add_suite(runner, sim_suite());
+    srunner_add_suite(runner, limits_suite());
     srunner_add_suite(runner, linux_suite());
     srunner_add_suite(runner, conform_suite());
     srunner_add_suite(runner, window_suite());

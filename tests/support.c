@@ -43,7 +43,7 @@ void rig_open_setup(test_rig *rig, const nplug_game *game, nplug_setup setup)
     rig->sim = nplug_sim_open(sim_limits, rig->sim_block, sim_size);
     ck_assert_ptr_nonnull(rig->sim);
     if (game) ck_assert_int_eq(nplug_use_game(rig->nest, game), NPLUG_OK);
-    ck_assert_int_eq(nplug_attach(rig->nest, nplug_sim_port(), rig->sim), NPLUG_OK);
+    ck_assert_int_eq(nplug_sim_attach(rig->sim, rig->nest), NPLUG_OK);
 }
 
 void rig_open(test_rig *rig, const nplug_game *game, const nplug_limits *limits)
@@ -198,8 +198,8 @@ static void hand_stop(void *self)
     ((hand_port *)self)->stops++;
 }
 
-const nplug_port hand_table = {sizeof(nplug_port), "hand", hand_start, hand_pump,
-                               hand_resync,        NULL,   hand_stop,  NULL};
+const nplug_port hand_table = {sizeof(nplug_port), 0,    "hand",    hand_start, hand_pump,
+                               hand_resync,        NULL, hand_stop, NULL};
 
 nplug_report value_report(nplug_time time, uint32_t device, uint16_t signal, int32_t value,
                           uint8_t flags)

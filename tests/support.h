@@ -26,6 +26,7 @@ Suite *gestures_suite(void);
 Suite *gaps_suite(void);
 Suite *house_suite(void);
 Suite *rooms_suite(void);
+Suite *limits_suite(void);
 Suite *linux_suite(void);
 Suite *parts_suite(void);
 Suite *players_suite(void);

@@ -271,6 +271,35 @@ START_TEST(a_departure_is_one_and_a_return_another_device)
 }
 END_TEST
 
+/* A port that is detached takes its devices along, and may be attached again. */
+START_TEST(a_port_comes_and_goes)
+{
+    const nplug_port *table;
+    subject s;
+
+    begin(&s, _i, &table);
+    for (int i = 0; i < 3; i++) {
+        ck_assert_uint_eq(nplug_device_count(s.nest), 1);
+        s.press(&s, true);
+        step(&s);
+        ck_assert(nplug_held(s.nest, 1, HORN));
+        ck_assert_int_eq(nplug_detach(s.nest, s.self), NPLUG_OK);
+        ck_assert_int_eq(nplug_detach(s.nest, s.self), NPLUG_ERR_UNKNOWN);
+        step(&s);
+        ck_assert_uint_eq(nplug_device_count(s.nest), 0);
+        ck_assert(!nplug_held(s.nest, 1, HORN));
+        ck_assert_int_eq(nplug_attach(s.nest, table, s.self), NPLUG_OK);
+        s.press(&s, false);
+        s.unplug(&s);
+        step(&s);
+        s.plug(&s);
+        step(&s);
+        step(&s);
+    }
+    end(&s);
+}
+END_TEST
+
 /* Unknown numbers, effects for nobody, and stopping in the middle are no harm. */
 START_TEST(odd_questions_and_stopping_are_no_harm)
 {
@@ -298,6 +327,7 @@ Suite *conform_suite(void)
     tcase_add_loop_test(tests, values_are_exact_and_moments_stay_whole, 0, rows);
     tcase_add_loop_test(tests, a_resync_tells_the_present_state, 0, rows);
     tcase_add_loop_test(tests, a_departure_is_one_and_a_return_another_device, 0, rows);
+    tcase_add_loop_test(tests, a_port_comes_and_goes, 0, rows);
     tcase_add_loop_test(tests, odd_questions_and_stopping_are_no_harm, 0, rows);
     suite_add_tcase(suite, tests);
     return suite;

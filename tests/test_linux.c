@@ -26,7 +26,7 @@ static void open_linux(linux_rig *l, bool own_thread, const nplug_limits *limits
     l->port = nplug_linux_open(&setup, malloc(nplug_linux_memory_needed(&setup)),
                                nplug_linux_memory_needed(&setup));
     ck_assert_ptr_nonnull(l->port);
-    ck_assert_int_eq(nplug_attach(l->rig.nest, nplug_linux_port(l->port), l->port), NPLUG_OK);
+    ck_assert_int_eq(nplug_linux_attach(l->port, l->rig.nest), NPLUG_OK);
 }
 
 static void close_linux(linux_rig *l)
@@ -317,7 +317,7 @@ START_TEST(wrong_setups_are_refused)
     ck_assert_ptr_null(nplug_linux_open(&setup, block, nplug_linux_memory_needed(&setup) - 1));
     port = nplug_linux_open(&setup, block, nplug_linux_memory_needed(&setup));
     rig_open(&rig, NULL, NULL);
-    nplug_attach(rig.nest, nplug_linux_port(port), port); /* whatever this machine has */
+    nplug_linux_attach(port, rig.nest); /* whatever this machine has */
     rig_step(&rig, nplug_now());
     rig_close(&rig);
     free(block);

@@ -180,7 +180,7 @@ START_TEST(a_trace_comes_back_from_its_file_as_it_was)
     nplug_replay_open(&replay, records, count);
     ck_assert_int_eq(nplug_replay_next(&replay, commands, 64, &commands_count, &now),
                      NPLUG_ERR_ORDER);
-    nplug_attach_lossless(rig.nest, nplug_replay_port(), &replay);
+    nplug_replay_attach(&replay, rig.nest);
     for (step = 0; step < 200; step++) {
         ck_assert_int_eq(nplug_replay_next(&replay, commands, 64, &commands_count, &now), NPLUG_OK);
         for (size_t i = 0; i < commands_count; i++)
@@ -208,7 +208,7 @@ START_TEST(a_replay_with_too_little_room_says_so)
     records[2].kind = NPLUG_RECORD_STEP;
     rig_open(&rig, NULL, NULL);
     nplug_replay_open(&replay, records, 3);
-    nplug_attach_lossless(rig.nest, nplug_replay_port(), &replay);
+    nplug_replay_attach(&replay, rig.nest);
     ck_assert_int_eq(nplug_replay_next(&replay, commands, 1, &count, &now), NPLUG_ERR_FULL);
     records[0].kind = NPLUG_RECORD_REPORT;
     records[0].data.report.device = 1u << 20;

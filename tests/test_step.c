@@ -154,7 +154,7 @@ static void replay(const recording *from)
     ck_assert_int_eq(nplug_open(&setup, block, size, &nest), NPLUG_OK);
     ck_assert_int_eq(nplug_use_game(nest, &game), NPLUG_OK);
     nplug_replay_open(&replay, from->records, from->count);
-    ck_assert_int_eq(nplug_attach_lossless(nest, nplug_replay_port(), &replay), NPLUG_OK);
+    ck_assert_int_eq(nplug_replay_attach(&replay, nest), NPLUG_OK);
     while (nplug_replay_next(&replay, commands, COUNT_OF(commands), &count, &now) == NPLUG_OK) {
         for (size_t i = 0; i < count; i++)
             ck_assert_int_eq(nplug_post(nest, &commands[i]), NPLUG_OK);

@@ -281,7 +281,7 @@ static void replay_wild(const wild *w, unsigned steps, uint32_t records)
     setup.limits = &limits;
     rig_open_setup(&rig, &game, setup);
     nplug_replay_open(&replay, w->records, w->record_count);
-    ck_assert_int_eq(nplug_attach_lossless(rig.nest, nplug_replay_port(), &replay), NPLUG_OK);
+    ck_assert_int_eq(nplug_replay_attach(&replay, rig.nest), NPLUG_OK);
     for (unsigned step = 0; step < steps; step++) {
         nplug_time now;
         ck_assert_int_eq(nplug_replay_next(&replay, commands, COUNT_OF(commands), &count, &now),

@@ -18,7 +18,7 @@ static void open_window_for(window_rig *w, const nplug_game *game, uint32_t devi
     w->window = nplug_window_open(devices, malloc(nplug_window_memory_needed()),
                                   nplug_window_memory_needed());
     ck_assert_ptr_nonnull(w->window);
-    ck_assert_int_eq(nplug_attach(w->rig.nest, nplug_window_port(), w->window), NPLUG_OK);
+    ck_assert_int_eq(nplug_window_attach(w->window, w->rig.nest), NPLUG_OK);
     rig_step(&w->rig, 0);
 }
 

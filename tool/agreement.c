@@ -46,7 +46,7 @@ static bool open_bench(bench *b, const nplug_sim_model *model)
     b->sim = nplug_sim_open(limits, malloc(nplug_sim_memory_needed(limits)),
                             nplug_sim_memory_needed(limits));
     if (!b->sim) return false;
-    nplug_attach(b->nest, nplug_sim_port(), b->sim);
+    nplug_sim_attach(b->sim, b->nest);
     nplug_sim_plug(b->sim, 0, "it", model->name);
     nplug_step(b->nest, 0);
     b->device = nplug_device_at(b->nest, 0);

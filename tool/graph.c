@@ -207,7 +207,7 @@ static int open_stick(stick *at, const char *model, const sketch *s)
     at->sim = nplug_sim_open(limits, malloc(nplug_sim_memory_needed(limits)),
                              nplug_sim_memory_needed(limits));
     if (!at->sim) return TOOL_WRONG;
-    nplug_attach(at->nest, nplug_sim_port(), at->sim);
+    nplug_sim_attach(at->sim, at->nest);
     if (nplug_sim_plug(at->sim, 0, "it", model) != NPLUG_OK) {
         fprintf(stderr, "nestplug: there is no simulated model \"%s\"\n", model);
         return TOOL_WRONG;

@@ -73,14 +73,19 @@ static int find_game(hardware *hw, nplug_game *game)
     return -1;
 }
 
-static int start_nest(hardware *hw, nplug_limits limits, bool follow_rest)
+/* With the limits of a trace, or (NULL) those that the game needs and room for so many records. */
+static int start_nest(hardware *hw, const nplug_limits *recorded, uint32_t records,
+                      bool follow_rest)
 {
+    nplug_limits limits;
     nplug_game game;
     nplug_setup setup = nplug_setup_default();
     nplug_result result;
     int status = find_game(hw, &game);
 
     if (status >= 0) return status;
+    limits = recorded ? *recorded : nplug_limits_for(&game);
+    if (!recorded) limits.records = records;
     setup.limits = &limits;
     setup.follow_rest = follow_rest;
     setup.log = log_line;
@@ -120,13 +125,10 @@ static int load_moves(hardware *hw, const nplug_move *moves, size_t count)
 /* A nest with simulated hardware that has room for so many moves. */
 static int start_sim(hardware *hw, unsigned rate, uint32_t records, uint32_t moves)
 {
-    nplug_limits limits = nplug_limits_default();
     nplug_sim_limits sim_limits = {32, 64};
     size_t size;
-    int status;
+    int status = start_nest(hw, NULL, records, true);
 
-    limits.records = records;
-    status = start_nest(hw, limits, true);
     if (status >= 0) return status;
     sim_limits.moves += moves;
     size = nplug_sim_memory_needed(sim_limits);
@@ -134,7 +136,7 @@ static int start_sim(hardware *hw, unsigned rate, uint32_t records, uint32_t mov
     if (!hw->sim) return fail(NPLUG_ERR_MEMORY);
     status = add_model(hw);
     if (status >= 0) return status;
-    nplug_attach(hw->nest, nplug_sim_port(), hw->sim);
+    nplug_sim_attach(hw->sim, hw->nest);
     hw->rate = rate;
     hw->interval = 1000000 / rate;
     return -1;
@@ -214,13 +216,13 @@ static int open_replay(hardware *hw, uint32_t records)
     limits.records = records;
     limits.ring_slots *= limits.ports > 1 ? 4 : 1;
     if (nplug_memory_needed(&limits) == 0) return fail(NPLUG_ERR_DIFFERS);
-    status = start_nest(hw, limits, facts.follow_rest);
+    status = start_nest(hw, &limits, records, facts.follow_rest);
     if (status >= 0) return status;
     if (!hw->game && facts.game != nplug_game_digest(hw->nest)) return fail(NPLUG_ERR_DIFFERS);
     if (!hw->sheet && !hw->settings && facts.given != nplug_given_digest(hw->nest))
         return fail(NPLUG_ERR_DIFFERS);
     nplug_replay_open(&hw->replay, list, count);
-    nplug_attach_lossless(hw->nest, nplug_replay_port(), &hw->replay);
+    nplug_replay_attach(&hw->replay, hw->nest);
     return -1;
 }
 
@@ -242,17 +244,14 @@ static bool next_of_replay(hardware *hw)
 static int open_linux(hardware *hw, unsigned rate, uint32_t records)
 {
     nplug_linux_setup setup = nplug_linux_setup_default();
-    nplug_limits limits = nplug_limits_default();
-    int status;
+    int status = start_nest(hw, NULL, records, true);
 
-    limits.records = records;
-    status = start_nest(hw, limits, true);
     if (status >= 0) return status;
     setup.also = NPLUG_LINUX_KEYBOARDS | NPLUG_LINUX_MICE;
     hw->real = nplug_linux_open(&setup, malloc(nplug_linux_memory_needed(&setup)),
                                 nplug_linux_memory_needed(&setup));
     if (!hw->real) return fail(NPLUG_ERR_MEMORY);
-    if (nplug_attach(hw->nest, nplug_linux_port(hw->real), hw->real) != NPLUG_OK) {
+    if (nplug_linux_attach(hw->real, hw->nest) != NPLUG_OK) {
         fprintf(stderr, "nestplug: this system shows no input devices (/dev/input), nor tells when "
                         "one comes\n");
         return TOOL_WRONG;

@@ -38,12 +38,16 @@ typedef struct nplug_linux nplug_linux;
 /* Bytes that a port with this setup needs; 0 where the setup is impossible. */
 NPLUG_API size_t nplug_linux_memory_needed(const nplug_linux_setup *setup);
 
-/* Opens a port in the caller's block (aligned as malloc's), to be attached to one nest with
- * nplug_attach(nest, nplug_linux_port(linux), linux).  No file is opened before that.  NULL where
- * the block is too small or NULL, or the setup impossible. */
+/* Opens a port in the caller's block (aligned as malloc's).  No file is opened before it is
+ * attached. NULL where the block is too small or NULL, or the setup impossible. */
 NPLUG_API nplug_linux *nplug_linux_open(const nplug_linux_setup *setup, void *block, size_t size);
 
-/* The table of functions for nplug_attach: which one depends on own_thread. */
+/* Attaches it to one nest; the block stays the caller's until it is detached or the nest closes.
+ * NPLUG_ERR_FILE where there is no such folder; else as nplug_attach. */
+NPLUG_API nplug_result nplug_linux_attach(nplug_linux *port, nplug_nest *nest);
+
+/* Its table of functions, for whoever puts a port of their own in front of it: which one depends on
+ * own_thread. */
 NPLUG_API const nplug_port *nplug_linux_port(const nplug_linux *port);
 
 /* What the port found when it last looked. */

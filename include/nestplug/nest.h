@@ -61,6 +61,13 @@ static inline nplug_limits nplug_limits_default(void)
     return limits;
 }
 
+/* Limits under which a game fits, with all that its players can do: each of game->players binds
+ * every action by other controls, and by one more than the game does, and has comfort for each.  As
+ * many devices, signals and controls as in nplug_limits_default; records 0.  A game that is wrong
+ * is counted as far as it can be read; of NULL the default ones. */
+struct nplug_game;
+NPLUG_API nplug_limits nplug_limits_for(const struct nplug_game *game);
+
 /* Hears the log: one line of text, valid during the call only. */
 typedef void (*nplug_log)(void *user, const char *line);
 
@@ -74,12 +81,16 @@ typedef struct nplug_setup {
                                    nplug_limits_for the game */
     nplug_log log;              /* NULL: no log */
     void *log_user;
+    void (*free_block)(void *block); /* called last by nplug_close, with the nest's block; NULL: the
+                                        block is the caller's to free.  nplug_start_game has its
+                                        own */
 } nplug_setup;
 
 /* A setup with the default limits and no log, in which devices are calibrated. */
 static inline nplug_setup nplug_setup_default(void)
 {
-    nplug_setup setup = {(uint32_t)sizeof(nplug_setup), false, true, {false}, NULL, NULL, NULL};
+    nplug_setup setup = {
+        (uint32_t)sizeof(nplug_setup), false, true, {false}, NULL, NULL, NULL, NULL};
     return setup;
 }
 
@@ -91,15 +102,6 @@ NPLUG_API size_t nplug_memory_needed(const nplug_limits *limits);
  * an error: NPLUG_ERR_ARGUMENT (NULL, impossible limits, not aligned), NPLUG_ERR_SIZE. */
 NPLUG_API nplug_result nplug_open(const nplug_setup *setup, void *block, size_t size,
                                   nplug_nest **nest);
-
-/* Attaches a port and starts it.  `port` and `self` stay the caller's and valid until the nest
- * shuts.  Returns what the port's start returned, and the port is attached only where that is
- * NPLUG_OK; NPLUG_ERR_FULL for one port too many. */
-NPLUG_API nplug_result nplug_attach(nplug_nest *nest, const nplug_port *port, void *self);
-
-/* As nplug_attach, for a port whose reports may never be dropped: where its ring is full, it
- * waits.  For replaying. */
-NPLUG_API nplug_result nplug_attach_lossless(nplug_nest *nest, const nplug_port *port, void *self);
 
 /* Adds sheets to those that are compiled in, before the first step; a sheet added later wins over
  * an earlier one that fits as well.  The sheets stay the caller's.  NPLUG_ERR_ORDER,
@@ -116,7 +118,8 @@ NPLUG_API nplug_result nplug_add_sheets(nplug_nest *nest, const nplug_sheet *she
  * same `now`.  The only call by which a nest's state moves on. */
 NPLUG_API nplug_result nplug_step(nplug_nest *nest, nplug_time now);
 
-/* Stops all ports; the block may be freed after it.  NULL does nothing. */
+/* Ends what nplug_open began: stops all ports; the block may be freed after it.  NULL does nothing.
+ */
 NPLUG_API void nplug_close(nplug_nest *nest);
 
 /* A digest of all state that a game can see, but for which of the keys that it does not bind are

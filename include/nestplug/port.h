@@ -28,8 +28,10 @@ typedef struct nplug_effect {
  * the hardware's own numbers, decides nothing, and keeps no state that the core could keep.  Any
  * function but `start` may be NULL.  All are called on the nest's thread. */
 typedef struct nplug_port {
-    uint32_t size;    /* sizeof(nplug_port) */
-    const char *name; /* one word, for messages; static */
+    uint32_t size;     /* sizeof(nplug_port) */
+    uint32_t lossless; /* 1: its reports may never be dropped, and it waits where its ring is full:
+                          for replaying; else 0 */
+    const char *name;  /* one word, for messages; static */
 
     /* Begins.  `ring` is this port's own, valid until `stop`. */
     nplug_result (*start)(void *self, nplug_ring *ring);
@@ -45,13 +47,26 @@ typedef struct nplug_port {
     /* Plays an effect; a device that cannot simply does not. */
     void (*effect)(void *self, const nplug_effect *effect);
 
-    /* Ends: no push after this returns. */
+    /* Ends, as the port is detached or the nest closes: no push after this returns, and the ring is
+     * no longer valid. */
     void (*stop)(void *self);
 
     /* What is printed on a key (a HID usage of page 0x07) in the person's layout: writes UTF-8
      * with a terminating 0, returns its length, 0 where not known. */
     size_t (*key_label)(void *self, uint16_t usage, char *buffer, size_t size);
 } nplug_port;
+
+/* Attaches a port and starts it, at any time.  `port` is copied; `self` stays the caller's and
+ * valid until it is detached or the nest closes.  Returns what the port's start returned, and the
+ * port is attached only where that is NPLUG_OK; NPLUG_ERR_FULL for one port too many;
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE.  The library's own ports have a call each:
+ * nplug_linux_attach, nplug_window_attach, nplug_sim_attach, nplug_replay_attach. */
+NPLUG_API nplug_result nplug_attach(nplug_nest *nest, const nplug_port *port, void *self);
+
+/* Stops the port that was attached with this `self`; `self` is the caller's again at once.  What
+ * the port has pushed is still taken, and then all of its devices depart, at the next step.  Its
+ * place is free after that.  NPLUG_ERR_UNKNOWN: no port is attached with it; NPLUG_ERR_ARGUMENT. */
+NPLUG_API nplug_result nplug_detach(nplug_nest *nest, void *self);
 
 #ifdef __cplusplus
 }

@@ -16,12 +16,12 @@ typedef struct nplug_replay {
     nplug_ring *ring;
 } nplug_replay;
 
-/* Begins a replay of `count` records, to be attached with
- * nplug_attach_lossless(nest, nplug_replay_port(), replay). */
+/* Opens a replay of `count` records, which stay the caller's. */
 NPLUG_API void nplug_replay_open(nplug_replay *replay, const nplug_record *records, size_t count);
 
-/* The table of functions for attaching. */
-NPLUG_API const nplug_port *nplug_replay_port(void);
+/* Attaches it to one nest; *replay stays the caller's until it is detached or the nest closes.
+ * Errors as nplug_attach. */
+NPLUG_API nplug_result nplug_replay_attach(nplug_replay *replay, nplug_nest *nest);
 
 /* Prepares one recorded step: from the records up to the next step mark pushes the reports, and
  * puts the commands into `commands` (room for `max`), their number into *command_count and the

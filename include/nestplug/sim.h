@@ -60,12 +60,21 @@ typedef struct nplug_sim_limits {
 /* Bytes that a sim needs; 0 where a limit is 0. */
 NPLUG_API size_t nplug_sim_memory_needed(nplug_sim_limits limits);
 
-/* Opens a sim in the caller's block (aligned as malloc's), to be attached to one nest with
- * nplug_attach(nest, nplug_sim_port(), sim).  NULL where the block is too small or NULL. */
+/* Opens a sim in the caller's block (aligned as malloc's); there is nothing to close.  NULL where
+ * the block is too small or NULL. */
 NPLUG_API nplug_sim *nplug_sim_open(nplug_sim_limits limits, void *block, size_t size);
 
-/* The table of functions for nplug_attach. */
+/* Attaches it to one nest; the block stays the caller's until it is detached or the nest closes.
+ * Errors as nplug_attach. */
+NPLUG_API nplug_result nplug_sim_attach(nplug_sim *sim, nplug_nest *nest);
+
+/* Its table of functions, for whoever puts a port of their own in front of it. */
 NPLUG_API const nplug_port *nplug_sim_port(void);
+
+/* A sim in one call: opened in a block from malloc, with room for 16 devices and 256 moves, and
+ * attached.  It lives as long as the nest, which frees it.  NULL on an error: no memory, or no room
+ * for one more port. */
+NPLUG_API nplug_sim *nplug_sim_start(nplug_nest *nest);
 
 /* Models beside those that are compiled in, before any device of theirs is plugged in; they stay
  * the caller's.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE (a model with too many signals or controls). */

@@ -36,8 +36,8 @@ static inline nplug_nest *nplug_start(const char *name, const nplug_action_def *
     return nest;
 }
 
-/* Ends what the calls above began: stops the ports and frees the block.  NULL
- * does nothing. */
+/* Ends what the calls above began: stops the ports and frees the block.  Of a nest that nplug_open
+ * opened the block stays the caller's.  NULL does nothing. */
 NPLUG_API void nplug_stop(nplug_nest *nest);
 
 #ifdef __cplusplus

@@ -26,11 +26,14 @@ typedef struct nplug_window nplug_window;
 NPLUG_API size_t nplug_window_memory_needed(void);
 
 /* Opens a port for these devices (NPLUG_WINDOW_KEYBOARD and so on) in the caller's block (aligned
- * as malloc's), to be attached to one nest with nplug_attach(nest, nplug_window_port(), window).
- * NULL where the block is too small or NULL. */
+ * as malloc's); there is nothing to close.  NULL where the block is too small or NULL. */
 NPLUG_API nplug_window *nplug_window_open(uint32_t devices, void *block, size_t size);
 
-/* The table of functions for nplug_attach. */
+/* Attaches it to one nest; the block stays the caller's until it is detached or the nest closes.
+ * Errors as nplug_attach. */
+NPLUG_API nplug_result nplug_window_attach(nplug_window *window, nplug_nest *nest);
+
+/* Its table of functions, for whoever puts a port of their own in front of it. */
 NPLUG_API const nplug_port *nplug_window_port(void);
 
 /* Whose numbers a system gives for the place of a key. */

@@ -25,7 +25,7 @@ int LLVMFuzzerTestOneInput(const uint8_t *bytes, size_t size)
     if (nplug_start_bare(&game, &nest_setup, &nest) != NPLUG_OK) abort();
     port = nplug_linux_open(&setup, malloc(nplug_linux_memory_needed(&setup)),
                             nplug_linux_memory_needed(&setup));
-    nplug_attach(nest, nplug_linux_port(port), port);
+    nplug_linux_attach(port, nest);
     nplug_step(nest, nplug_now());
     standin_write(pad, bytes, size < 60000 ? size : 60000);
     nplug_step(nest, nplug_now());

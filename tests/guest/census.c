@@ -305,8 +305,7 @@ int main(void)
     if (nplug_start_bare(&game, &setup, &c.nest) != NPLUG_OK) plug_failed("open a nest", "");
     c.port = nplug_linux_open(&linux_setup, malloc(nplug_linux_memory_needed(&linux_setup)),
                               nplug_linux_memory_needed(&linux_setup));
-    if (nplug_attach(c.nest, nplug_linux_port(c.port), c.port) != NPLUG_OK)
-        plug_failed("attach the linux port", "");
+    if (nplug_linux_attach(c.port, c.nest) != NPLUG_OK) plug_failed("attach the linux port", "");
     print_heads();
     for (uint32_t i = 0; i < count; i++)
         wrong += !count_driver(&c, &drivers[i]);

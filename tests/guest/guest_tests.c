@@ -41,7 +41,7 @@ static rig open_rig(nplug_linux_setup setup, const nplug_limits *limits)
     r.port = nplug_linux_open(&setup, malloc(nplug_linux_memory_needed(&setup)),
                               nplug_linux_memory_needed(&setup));
     ck_assert_ptr_nonnull(r.port);
-    ck_assert_int_eq(nplug_attach(r.nest, nplug_linux_port(r.port), r.port), NPLUG_OK);
+    ck_assert_int_eq(nplug_linux_attach(r.port, r.nest), NPLUG_OK);
     nplug_step(r.nest, nplug_now());
     return r;
 }

@@ -305,8 +305,8 @@ static size_t ask_port(const nplug_nest *nest, uint32_t device, nplug_control ke
 
     if (node == NP_NONE) return 0;
     port = &nest->feed.ports[nest->device.devices.nodes[node].key >> 24];
-    if (!port->port->key_label) return 0;
-    return port->port->key_label(port->self, (uint16_t)NPLUG_CONTROL_INDEX(key), buffer, size);
+    if (!port->port.key_label) return 0;
+    return port->port.key_label(port->self, (uint16_t)NPLUG_CONTROL_INDEX(key), buffer, size);
 }
 
 size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_control key, char *buffer,

@@ -5,19 +5,15 @@
 #include "core/calls/calls.h"
 #include "nestplug/calibrate.h"
 
-static nplug_result attach(nplug_nest *nest, const nplug_port *port, void *self, bool lossless)
-{
-    return nest ? np_feed_attach(&nest->feed, port, self, lossless) : NPLUG_ERR_ARGUMENT;
-}
-
 nplug_result nplug_attach(nplug_nest *nest, const nplug_port *port, void *self)
 {
-    return attach(nest, port, self, false);
+    return nest ? np_feed_attach(&nest->feed, port, self) : NPLUG_ERR_ARGUMENT;
 }
 
-nplug_result nplug_attach_lossless(nplug_nest *nest, const nplug_port *port, void *self)
+nplug_result nplug_detach(nplug_nest *nest, void *self)
 {
-    return attach(nest, port, self, true);
+    if (!nest) return NPLUG_ERR_ARGUMENT;
+    return np_feed_detach(&nest->feed, self) ? NPLUG_OK : NPLUG_ERR_UNKNOWN;
 }
 
 nplug_result nplug_add_sheets(nplug_nest *nest, const nplug_sheet *sheets, uint32_t count)

@@ -61,6 +61,9 @@ struct nplug_ring {
 
 void np_ring_layout(struct nplug_ring *ring, np_arena *arena, uint32_t slots);
 
+/* Empty, for a port that begins; both sides must be at rest. */
+void np_ring_reset(struct nplug_ring *ring, bool lossless);
+
 /* The largest number that a device may have: what a replay pushes has that of its first port folded
  * in. */
 static inline uint32_t np_ring_device_max(const struct nplug_ring *ring)
@@ -90,11 +93,13 @@ uint32_t np_ring_bad_groups(const struct nplug_ring *ring);
 #define NP_FEED_PORTS 32
 
 typedef struct np_feed_port {
-    const nplug_port *port; /* NULL: a free place */
+    nplug_port port; /* all 0: stopped, or a free place */
     void *self;
     nplug_ring ring;
     uint32_t waiting; /* complete reports at the head of this step that are not taken yet */
     bool clock_said;
+    bool attached;
+    bool leaving; /* it was detached, and its devices have not all departed */
 } np_feed_port;
 
 typedef struct np_feed {
@@ -106,7 +111,12 @@ typedef struct np_feed {
 
 /* A port starts, and pushes from now on.  NPLUG_ERR_ARGUMENT, _SIZE, _FULL, or what its start says.
  */
-nplug_result np_feed_attach(np_feed *feed, const nplug_port *port, void *self, bool lossless);
+nplug_result np_feed_attach(np_feed *feed, const nplug_port *port, void *self);
+
+/* Stops a port; false where there is none with this `self`.  Its place is not given away before all
+ * of its devices have departed (np_feed_left). */
+bool np_feed_detach(np_feed *feed, const void *self);
+void np_feed_left(np_feed *feed, uint32_t port);
 
 /* What was counted on both sides of the rings. */
 nplug_counts np_feed_counts(const np_feed *feed);

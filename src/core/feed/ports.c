@@ -3,6 +3,7 @@
  * Owns np_feed.  Comes in: rings.  Goes out: a port, and up to when it may go on; resyncs and
  * effects. */
 #include "core/feed/feed.h"
+#include <string.h>
 
 void np_feed_layout(np_feed *feed, np_arena *arena, const nplug_limits *limits)
 {
@@ -14,28 +15,63 @@ void np_feed_layout(np_feed *feed, np_arena *arena, const nplug_limits *limits)
     }
 }
 
-nplug_result np_feed_attach(np_feed *feed, const nplug_port *port, void *self, bool lossless)
+/* A place for a port: one that was given up, or a new one; NP_NONE: there is none. */
+static uint32_t free_place(const np_feed *feed)
 {
-    np_feed_port *place;
+    for (uint32_t i = 0; i < feed->port_count; i++)
+        if (!feed->ports[i].attached && !feed->ports[i].leaving &&
+            np_ring_waiting(&feed->ports[i].ring) == 0)
+            return i;
+    return feed->port_count < feed->port_limit ? feed->port_count : NP_NONE;
+}
+
+nplug_result np_feed_attach(np_feed *feed, const nplug_port *port, void *self)
+{
+    nplug_port taken = {0};
+    uint32_t place = free_place(feed);
+    np_feed_port *at;
     nplug_result result;
 
-    if (!port || !port->start) return NPLUG_ERR_ARGUMENT;
-    if (port->size != sizeof *port) return NPLUG_ERR_SIZE;
-    if (feed->port_count == feed->port_limit) return NPLUG_ERR_FULL;
-    place = &feed->ports[feed->port_count];
-    place->port = port;
-    place->self = self;
-    place->ring.lossless = lossless;
-    result = port->start(self, &place->ring);
-    if (result == NPLUG_OK) feed->port_count++;
+    if (!port) return NPLUG_ERR_ARGUMENT;
+    if (!np_size_take(&taken, sizeof taken, port, NP_FIRST(nplug_port, key_label)))
+        return NPLUG_ERR_SIZE;
+    if (!taken.start) return NPLUG_ERR_ARGUMENT;
+    if (place == NP_NONE) return NPLUG_ERR_FULL;
+    at = &feed->ports[place];
+    np_ring_reset(&at->ring, taken.lossless != 0);
+    at->port = taken;
+    at->self = self;
+    result = taken.start(self, &at->ring);
+    at->attached = result == NPLUG_OK;
+    if (at->attached && place == feed->port_count) feed->port_count++;
+    if (!at->attached) memset(&at->port, 0, sizeof at->port);
     return result;
+}
+
+bool np_feed_detach(np_feed *feed, const void *self)
+{
+    for (uint32_t i = 0; i < feed->port_count; i++) {
+        np_feed_port *port = &feed->ports[i];
+        if (!port->attached || port->self != self) continue;
+        if (port->port.stop) port->port.stop(port->self);
+        memset(&port->port, 0, sizeof port->port);
+        port->attached = false;
+        port->leaving = true;
+        return true;
+    }
+    return false;
+}
+
+void np_feed_left(np_feed *feed, uint32_t port)
+{
+    feed->ports[port].leaving = false;
 }
 
 void np_feed_pump(np_feed *feed, nplug_time now)
 {
     for (uint32_t i = 0; i < feed->port_count; i++) {
         np_feed_port *port = &feed->ports[i];
-        if (port->port->pump) port->port->pump(port->self, now);
+        if (port->port.pump) port->port.pump(port->self, now);
         port->waiting = np_ring_waiting(&port->ring);
     }
 }
@@ -101,7 +137,7 @@ uint32_t np_feed_clock(np_feed *feed, nplug_time now)
 void np_feed_resync(const np_feed *feed, uint32_t key)
 {
     const np_feed_port *port = &feed->ports[key >> 24];
-    if (port->port->resync) port->port->resync(port->self, key & NP_RING_FOLDED_MAX);
+    if (port->port.resync) port->port.resync(port->self, key & NP_RING_FOLDED_MAX);
 }
 
 void np_feed_effect(const np_feed *feed, uint32_t key, const nplug_command *command)
@@ -115,13 +151,13 @@ void np_feed_effect(const np_feed *feed, uint32_t key, const nplug_command *comm
     effect.strong = (float)command->strong / 65535.0f;
     effect.weak = (float)command->weak / 65535.0f;
     effect.duration_ms = command->number;
-    if (port->port->effect) port->port->effect(port->self, &effect);
+    if (port->port.effect) port->port.effect(port->self, &effect);
 }
 
 void np_feed_stop(np_feed *feed)
 {
     for (uint32_t i = 0; i < feed->port_count; i++)
-        if (feed->ports[i].port->stop) feed->ports[i].port->stop(feed->ports[i].self);
+        if (feed->ports[i].port.stop) feed->ports[i].port.stop(feed->ports[i].self);
     feed->port_count = 0;
 }
 

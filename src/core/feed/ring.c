@@ -12,6 +12,14 @@ void np_ring_layout(struct nplug_ring *ring, np_arena *arena, uint32_t slots)
     ring->mask = slots - 1;
 }
 
+void np_ring_reset(struct nplug_ring *ring, bool lossless)
+{
+    ring->lossless = lossless;
+    ring->write = ring->head = ring->tail = ring->read = 0;
+    ring->owed_count = 0;
+    ring->broken = false;
+}
+
 uint32_t np_ring_waiting(const struct nplug_ring *ring)
 {
     return np_load_acquire(&ring->head) - ring->read;

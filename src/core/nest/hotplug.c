@@ -167,6 +167,36 @@ void np_hotplug_battery(nplug_nest *nest, uint32_t device, const nplug_report *r
     event->flags = about->battery <= NP_BATTERY_LOW && !about->charging ? NPLUG_EVENT_FLAG_LOW : 0;
 }
 
+/* --- ports that were detached ------------------------------------------------------------------
+ */
+
+/* Says for a port that says nothing any more that its devices have gone; false where its ring has
+ * no room for all of it. */
+static bool say_gone(nplug_nest *nest, uint32_t port, nplug_time now)
+{
+    const np_devices *devices = &nest->device.devices;
+    nplug_report report = {0};
+
+    report.kind = NPLUG_REPORT_DEPART;
+    report.time = now;
+    for (uint32_t i = 0; i < nest->limits.nodes; i++) {
+        if (devices->nodes[i].presence != NP_ARRIVING && devices->nodes[i].presence != NP_HERE)
+            continue;
+        if (devices->nodes[i].key >> 24 != port) continue;
+        report.device = devices->nodes[i].key & NP_RING_FOLDED_MAX;
+        if (nplug_push(&nest->feed.ports[port].ring, &report, 1) != NPLUG_OK) return false;
+    }
+    return true;
+}
+
+void np_hotplug_detach(nplug_nest *nest, nplug_time now)
+{
+    for (uint32_t i = 0; i < nest->feed.port_count; i++)
+        if (nest->feed.ports[i].leaving && np_ring_waiting(&nest->feed.ports[i].ring) == 0 &&
+            say_gone(nest, i, now))
+            np_feed_left(&nest->feed, i);
+}
+
 /* --- what is printed on keys ------------------------------------------------------------------ */
 
 void np_hotplug_label(nplug_nest *nest, uint32_t device, const nplug_report *report,
@@ -183,8 +213,8 @@ static nplug_control ask(const np_feed_port *port, const np_game *game, nplug_co
     size_t head = strlen(name), length;
     nplug_control label;
 
-    length = port->port->key_label(port->self, (uint16_t)NPLUG_CONTROL_INDEX(key), name + head,
-                                   sizeof name - head);
+    length = port->port.key_label(port->self, (uint16_t)NPLUG_CONTROL_INDEX(key), name + head,
+                                  sizeof name - head);
     if (length == 0 || length > 2) return 0;
     label = nplug_control_from_name(name, head + length);
     return label && np_game_source(game, label) != NP_NO_INDEX ? label : 0;
@@ -213,7 +243,7 @@ void np_hotplug_ask_labels(nplug_nest *nest, uint32_t device, nplug_time time)
 
     if (node == NP_NONE || !np_labels_are_named(&nest->action)) return;
     port = &nest->feed.ports[nest->device.devices.nodes[node].key >> 24];
-    if (!port->port->key_label || nest->device.recogniser.of[device].kind != NPLUG_KIND_KEYBOARD)
+    if (!port->port.key_label || nest->device.recogniser.of[device].kind != NPLUG_KIND_KEYBOARD)
         return;
     tell_label(nest, device, 0, 0, time);
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {

@@ -26,6 +26,7 @@ typedef struct np_recorder {
 /* What is used most stands first: near ends of a struct are reached by shorter instructions. */
 struct nplug_nest {
     np_device_room device;
+    void (*free_block)(void *block);
     bool cancelled; /* the system let go of something in the group that is being taken */
     bool started;   /* has stepped */
     np_player_room player;
@@ -107,6 +108,9 @@ void np_hotplug_gone(nplug_nest *nest, uint32_t device, nplug_time time);
 void np_hotplug_arrive(nplug_nest *nest, uint32_t device, uint32_t gone, nplug_time time);
 
 /* A device says how full its battery is. */
+/* All devices of a port that was detached go, once what it pushed was taken. */
+void np_hotplug_detach(nplug_nest *nest, nplug_time now);
+
 void np_hotplug_battery(nplug_nest *nest, uint32_t device, const nplug_report *report,
                         nplug_time time);
 

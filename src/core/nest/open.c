@@ -105,6 +105,7 @@ static nplug_result furnish(nplug_nest *nest, np_arena *arena, const nplug_setup
 
     nest->out.log = setup->log;
     nest->out.log_user = setup->log_user;
+    nest->free_block = setup->free_block;
     nest->recorder.all_keys = setup->record_all_keys;
     np_calibrate_begin(&nest->device.calibrations, setup->follow_rest);
     join_rooms(nest);
@@ -122,7 +123,7 @@ nplug_result nplug_open(const nplug_setup *from, void *block, size_t size, nplug
     if (!out) return NPLUG_ERR_ARGUMENT;
     *out = NULL;
     if (!from || !block || (uintptr_t)block % NP_ALIGN != 0) return NPLUG_ERR_ARGUMENT;
-    if (!np_size_take(&setup, sizeof setup, from, NP_FIRST(nplug_setup, log_user)))
+    if (!np_size_take(&setup, sizeof setup, from, NP_FIRST(nplug_setup, free_block)))
         return NPLUG_ERR_SIZE;
     if (!take_limits(setup.limits, &limits)) return NPLUG_ERR_ARGUMENT;
     if (size < measure(&limits)) return NPLUG_ERR_SIZE;
@@ -135,5 +136,7 @@ nplug_result nplug_open(const nplug_setup *from, void *block, size_t size, nplug
 
 void nplug_close(nplug_nest *nest)
 {
-    if (nest) np_feed_stop(&nest->feed);
+    if (!nest) return;
+    np_feed_stop(&nest->feed);
+    if (nest->free_block) nest->free_block(nest);
 }

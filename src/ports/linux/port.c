@@ -265,25 +265,49 @@ static void play_effect(void *self, const nplug_effect *effect)
     pthread_mutex_unlock(&port->lock);
 }
 
-nplug_result nplug_linux_info(const nplug_linux *port, nplug_linux_facts *info)
+/* A later version's struct has more at its end, which is all 0. */
+static nplug_result give(nplug_linux_facts *to, const nplug_linux_facts *from)
 {
-    if (!port || !info) return NPLUG_ERR_ARGUMENT;
-    if (info->size != sizeof *info) return NPLUG_ERR_SIZE;
-    info->has_folder = port->has_folder;
-    info->passed_over = port->passed_over;
-    info->open = info->unreadable = 0;
-    for (uint32_t i = 0; i < port->setup.nodes; i++) {
-        info->open += port->nodes[i].fd >= 0;
-        info->unreadable += port->nodes[i].used && port->nodes[i].unreadable;
-    }
+    uint32_t size = to->size;
+
+    if (size < sizeof *from) return NPLUG_ERR_SIZE;
+    memset(to, 0, size);
+    *to = *from;
+    to->size = size;
     return NPLUG_OK;
+}
+
+nplug_result nplug_linux_info(const nplug_linux *port, nplug_linux_facts *facts)
+{
+    nplug_linux_facts now = {0};
+
+    if (!port || !facts) return NPLUG_ERR_ARGUMENT;
+    now.has_folder = port->has_folder;
+    now.passed_over = port->passed_over;
+    for (uint32_t i = 0; i < port->setup.nodes; i++) {
+        now.open += port->nodes[i].fd >= 0;
+        now.unreadable += port->nodes[i].used && port->nodes[i].unreadable;
+    }
+    return give(facts, &now);
 }
 
 const nplug_port *nplug_linux_port(const nplug_linux *port)
 {
     static const nplug_port pumped = {
-        (uint32_t)sizeof(nplug_port), "linux", start, pump, resync, play_effect, stop, NULL};
-    static const nplug_port threaded = {
-        (uint32_t)sizeof(nplug_port), "linux", start_thread, NULL, resync, play_effect, stop, NULL};
+        (uint32_t)sizeof(nplug_port), 0, "linux", start, pump, resync, play_effect, stop, NULL};
+    static const nplug_port threaded = {(uint32_t)sizeof(nplug_port),
+                                        0,
+                                        "linux",
+                                        start_thread,
+                                        NULL,
+                                        resync,
+                                        play_effect,
+                                        stop,
+                                        NULL};
     return port && port->setup.own_thread ? &threaded : &pumped;
+}
+
+nplug_result nplug_linux_attach(nplug_linux *port, nplug_nest *nest)
+{
+    return port ? nplug_attach(nest, nplug_linux_port(port), port) : NPLUG_ERR_ARGUMENT;
 }

@@ -1,6 +1,7 @@
 /* The sim port: moves wait in order of time; what is due becomes reports in the model's numbers. */
 #include "body.h"
 #include <stdio.h>
+#include <stdlib.h>
 #include <string.h>
 
 #define ALIGNMENT ((size_t)16)
@@ -730,9 +731,37 @@ static size_t key_label(void *self, uint16_t usage, char *buffer, size_t size)
     return 1;
 }
 
+static void stop(void *self)
+{
+    ((nplug_sim *)self)->ring = NULL;
+}
+
+static void stop_and_free(void *self)
+{
+    free(self);
+}
+
 const nplug_port *nplug_sim_port(void)
 {
     static const nplug_port port = {
-        (uint32_t)sizeof(nplug_port), "sim", start, pump, resync, play_effect, NULL, key_label};
+        (uint32_t)sizeof(nplug_port), 0, "sim", start, pump, resync, play_effect, stop, key_label};
     return &port;
+}
+
+nplug_result nplug_sim_attach(nplug_sim *sim, nplug_nest *nest)
+{
+    return sim ? nplug_attach(nest, nplug_sim_port(), sim) : NPLUG_ERR_ARGUMENT;
+}
+
+nplug_sim *nplug_sim_start(nplug_nest *nest)
+{
+    nplug_port port = *nplug_sim_port();
+    nplug_sim_limits limits = {16, 256};
+    size_t size = nplug_sim_memory_needed(limits);
+    nplug_sim *sim = nplug_sim_open(limits, malloc(size), size);
+
+    port.stop = stop_and_free;
+    if (sim && nplug_attach(nest, &port, sim) == NPLUG_OK) return sim;
+    free(sim);
+    return NULL;
 }

@@ -18,11 +18,16 @@ static nplug_result start(void *self, nplug_ring *ring)
     return NPLUG_OK;
 }
 
-const nplug_port *nplug_replay_port(void)
+static void stop(void *self)
+{
+    ((nplug_replay *)self)->ring = NULL;
+}
+
+nplug_result nplug_replay_attach(nplug_replay *replay, nplug_nest *nest)
 {
     static const nplug_port port = {
-        (uint32_t)sizeof(nplug_port), "trace", start, NULL, NULL, NULL, NULL, NULL};
-    return &port;
+        (uint32_t)sizeof(nplug_port), 1, "trace", start, NULL, NULL, NULL, stop, NULL};
+    return replay ? nplug_attach(nest, &port, replay) : NPLUG_ERR_ARGUMENT;
 }
 
 /* Ports number their devices from low numbers up, so port and number fit into one. */

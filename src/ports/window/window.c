@@ -211,11 +211,21 @@ static void resync(void *self, uint32_t device)
     push_mark(window, 0, device, NPLUG_REPORT_RESYNC_END);
 }
 
+static void stop(void *self)
+{
+    ((nplug_window *)self)->ring = NULL;
+}
+
 const nplug_port *nplug_window_port(void)
 {
     static const nplug_port port = {
-        (uint32_t)sizeof(nplug_port), "window", start, NULL, resync, NULL, NULL, NULL};
+        (uint32_t)sizeof(nplug_port), 0, "window", start, NULL, resync, NULL, stop, NULL};
     return &port;
+}
+
+nplug_result nplug_window_attach(nplug_window *window, nplug_nest *nest)
+{
+    return window ? nplug_attach(nest, nplug_window_port(), window) : NPLUG_ERR_ARGUMENT;
 }
 
 /* --- what the game feeds -------------------------------------------------------------------- */
