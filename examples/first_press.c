@@ -2,7 +2,6 @@
  * south button is pressed after half a second; see docs/guide for the ports to real hardware. */
 #include <nestplug/nestplug.h>
 #include <stdio.h>
-#include <stdlib.h>
 
 enum { HORN };
 static const nplug_action_def actions[] = {
@@ -11,15 +10,14 @@ static const nplug_action_def actions[] = {
 
 int main(void)
 {
-    nplug_nest *nest = nplug_start("harbour", actions, 1);
-    nplug_sim_limits room = {1, 16};
-    size_t size = nplug_sim_memory_needed(room);
-    nplug_sim *sim = nplug_sim_open(room, malloc(size), size);
+    nplug_game game = nplug_game_for_one("harbour", actions, 1);
+    nplug_nest *nest;
+    nplug_sim *sim;
     nplug_time begin = nplug_now();
     bool pressed = false;
 
-    if (!nest || !sim) return 1;
-    nplug_sim_attach(sim, nest);
+    if (nplug_start_bare(&game, NULL, &nest) != NPLUG_OK) return 1; /* no real hardware */
+    sim = nplug_sim_start(nest);
     nplug_sim_plug(sim, begin, "pad", "heron");
     nplug_sim_press(sim, begin + 500000, "pad", "south", 100000);
 
@@ -29,6 +27,5 @@ int main(void)
     }
     printf("Hoot!\n");
     nplug_stop(nest);
-    free(sim);
     return 0;
 }

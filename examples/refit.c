@@ -196,7 +196,7 @@ static void begin_pick(refit *r)
 
     pick.player = 1;
     pick.wait_ms = 5000;
-    pick.cancel = nplug_control_from_name("key:Escape", (size_t)-1);
+    pick.cancel = nplug_control_named("key:Escape");
     nplug_start_pick(r->nest, &pick);
     r->mode = PICKS;
     snprintf(r->said, sizeof r->said, "Use the control for the %s (5 s; Escape leaves it) ...",
@@ -293,6 +293,8 @@ int main(int argc, char **argv)
     static refit r;
     nplug_notes notes;
     const char *trace = argc > 1 ? argv[1] : NULL;
+    nplug_result result;
+    char line[500];
     int status;
 
     game.policies = rules;
@@ -301,10 +303,15 @@ int main(int argc, char **argv)
     game.layer_count = 2;
     r.path = argc > 2 ? argv[2] : "refit.settings";
     r.changed = true;
-    if (nplug_settings_read(r.path, &r.settings, &notes) != NPLUG_OK)
-        r.settings = nplug_settings_new();
+    result = nplug_settings_read(r.path, &r.settings, &notes);
+    if (result == NPLUG_ERR_NO_FILE) r.settings = nplug_settings_new();
+    if (!r.settings) { /* it is there, and cannot be read: it stays as it is */
+        nplug_note_text(&notes, 0, line, sizeof line);
+        fprintf(stderr, "%s\n", line);
+        return 1;
+    }
     r.nest = stage_open(&game, trace);
-    if (!r.settings || !r.nest) return 1;
+    if (!r.nest) return 1;
     nplug_settings_use_player(r.settings, r.nest, 1, "skipper");
     status = stage_play(r.nest, trace, frame, &r);
     nplug_settings_free(r.settings);

@@ -3,7 +3,6 @@
  * it can, so that the example ends at once; a real game passes nplug_now(). */
 #include <nestplug/nestplug.h>
 #include <stdio.h>
-#include <stdlib.h>
 
 enum { STEER, THROTTLE, HORN, ACTIONS };
 static const nplug_action_def actions[ACTIONS] = {
@@ -60,14 +59,12 @@ static void play_hardware(nplug_sim *sim)
 int main(void)
 {
     nplug_game game = nplug_game_for("tugs", actions, ACTIONS, 2);
-    nplug_sim_limits room = {4, 64};
-    size_t size = nplug_sim_memory_needed(room);
-    nplug_sim *sim = nplug_sim_open(room, malloc(size), size);
     boat tugs[2] = {{0.0f, 0.0f, 0}, {0.0f, 0.0f, 0}};
     nplug_nest *nest;
+    nplug_sim *sim;
 
-    if (!sim || nplug_start_bare(&game, NULL, &nest) != NPLUG_OK) return 1;
-    nplug_sim_attach(sim, nest);
+    if (nplug_start_bare(&game, NULL, &nest) != NPLUG_OK) return 1; /* no real hardware */
+    sim = nplug_sim_start(nest);
     play_hardware(sim);
     for (unsigned frame = 0; frame < 90; frame++) {
         nplug_step(nest, frame * UINT64_C(1000000) / 60);
@@ -79,6 +76,5 @@ int main(void)
         printf("tug %d at (%.2f, %.2f), %u hoots\n", i + 1, (double)tugs[i].x, (double)tugs[i].y,
                tugs[i].hoots);
     nplug_stop(nest);
-    free(sim);
     return 0;
 }

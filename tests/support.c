@@ -167,7 +167,7 @@ bool rig_saw(const test_rig *rig, nplug_event_kind kind, nplug_event *event)
 nplug_vec2 rig_control(const test_rig *rig, uint32_t place, const char *control)
 {
     return nplug_control_value(rig->nest, nplug_device_at(rig->nest, place),
-                               nplug_control_from_name(control, (size_t)-1));
+                               nplug_control_named(control));
 }
 
 /* --- a port by hand ------------------------------------------------------------------------- */

@@ -213,7 +213,7 @@ START_TEST(another_source_keeps_the_options)
         {"", "key:KeyA", "key:KeyA", 0},
         {NULL, "", "", 0},
     };
-    nplug_source up = {nplug_control_from_name("pad:stick-left", (size_t)-1), NPLUG_WAY_UP};
+    nplug_source up = {nplug_control_named("pad:stick-left"), NPLUG_WAY_UP};
     char text[128];
 
     for (size_t i = 0; i < COUNT_OF(rows); i++) {
@@ -352,7 +352,7 @@ START_TEST(a_pick_ends_by_its_control_by_time_by_call_and_asks_the_right_devices
     test_rig rig;
 
     open_bound(&rig, 1);
-    pick.cancel = nplug_control_from_name("key:Escape", (size_t)-1);
+    pick.cancel = nplug_control_named("key:Escape");
     pick.wait_ms = 100;
     pick.kinds = 1u << NPLUG_KIND_KEYBOARD;
     pick.takes = true;
@@ -632,7 +632,7 @@ START_TEST(a_menu_cannot_be_locked_out_of)
     test_rig rig;
 
     open_menu(&rig, "heron");
-    ck_assert_int_eq(nplug_bind(rig.nest, 1, 2 + NPLUG_MENU_WISH_CONFIRM, ""), NPLUG_ERR_BINDING);
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, 2 + NPLUG_MENU_WISH_CONFIRM, ""), NPLUG_ERR_KEPT);
     ck_assert_ptr_nonnull(strstr(rig.log, "a binding must be left"));
     ck_assert_int_eq(nplug_bind(rig.nest, 1, 2 + NPLUG_MENU_WISH_RESTORE, "pad:west"),
                      NPLUG_ERR_BINDING);

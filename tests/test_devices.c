@@ -241,11 +241,11 @@ START_TEST(key_labels_come_from_the_port)
     nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
     rig_step(&rig, 0);
     ck_assert_uint_eq(nplug_key_label(rig.nest, nplug_device_at(rig.nest, 0),
-                                      nplug_control_from_name("key:KeyW", (size_t)-1), label, 16),
+                                      nplug_control_named("key:KeyW"), label, 16),
                       1);
     ck_assert_str_eq(label, "W");
-    nplug_key_label(rig.nest, nplug_device_at(rig.nest, 0),
-                    nplug_control_from_name("key:Space", (size_t)-1), label, 16);
+    nplug_key_label(rig.nest, nplug_device_at(rig.nest, 0), nplug_control_named("key:Space"), label,
+                    16);
     ck_assert_str_eq(label, "Space");
     ck_assert_uint_eq(nplug_key_label(rig.nest, 0, 0, label, 16), 0);
     rig_close(&rig);

@@ -262,7 +262,7 @@ START_TEST(files_that_are_not_there_or_cannot_be_written)
     char line[400];
     test_rig rig;
 
-    ck_assert_int_eq(nplug_trace_read("/nowhere/x.trace", &trace, &notes), NPLUG_ERR_FILE);
+    ck_assert_int_eq(nplug_trace_read("/nowhere/x.trace", &trace, &notes), NPLUG_ERR_NO_FILE);
     nplug_note_text(&notes, 0, line, sizeof line);
     ck_assert_str_eq(line, "/nowhere/x.trace: No such file or directory");
     ck_assert_int_eq(nplug_sheet_file_read(SOURCE_DIR, &sheet, &notes), NPLUG_ERR_FILE);

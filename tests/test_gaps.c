@@ -958,7 +958,7 @@ START_TEST(a_pose_that_moves_is_not_picked)
 {
     static const nplug_pose put[] = {{{0.9f, 0.9f, 0.9f}, {0.0f, 0.0f, 0.0f, 1.0f}},
                                      {{-0.9f, 0.1f, 0.9f}, {0.7f, 0.0f, 0.0f, 0.7f}}};
-    nplug_control grip = nplug_control_from_name("hand-left:pose-grip", (size_t)-1);
+    nplug_control grip = nplug_control_named("hand-left:pose-grip");
     nplug_pick pick = {.size = sizeof pick, .player = NPLUG_EVERYONE};
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
     nplug_pose got;

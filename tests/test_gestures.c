@@ -555,7 +555,7 @@ START_TEST(labels_are_letters_of_any_case_in_utf8)
     char text[32];
 
     for (size_t i = 0; i < COUNT_OF(names); i++) {
-        nplug_control control = nplug_control_from_name(names[i].name, (size_t)-1);
+        nplug_control control = nplug_control_named(names[i].name);
         text[0] = 0;
         nplug_control_name(control, text, sizeof text);
         ck_assert_str_eq(text, names[i].canonical);

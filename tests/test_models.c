@@ -74,7 +74,7 @@ static nplug_control canonical(const char *model, const char *name)
     while (strcmp(rows[i].model, model) != 0)
         i++;
     snprintf(full, sizeof full, "%s:%s", nplug_kind_name(rows[i].kind), name);
-    return nplug_control_from_name(full, (size_t)-1);
+    return nplug_control_named(full);
 }
 
 START_TEST(each_control_of_a_model_is_heard)
@@ -113,7 +113,7 @@ START_TEST(a_pose_is_read_in_metres)
     nplug_pose put = {{0.25f, 1.5f, -0.75f}, {0.0f, 0.70710678f, 0.0f, 0.70710678f}}, got;
     nplug_move move = {
         .kind = NPLUG_MOVE_POSE, .time = 1000, .on = "it", .what = "pose-grip", .pose = &put};
-    nplug_control grip = nplug_control_from_name("hand-left:pose-grip", (size_t)-1);
+    nplug_control grip = nplug_control_named("hand-left:pose-grip");
     test_rig rig;
 
     rig_open(&rig, NULL, NULL);

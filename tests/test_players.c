@@ -34,7 +34,7 @@ START_TEST(the_press_that_joined_fires_nothing_until_it_is_let_go)
     rig_step(&rig, 3000);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_JOIN, &join));
     ck_assert_uint_eq(join.player, 1);
-    ck_assert_uint_eq(join.control, nplug_control_from_name("pad:south", (size_t)-1));
+    ck_assert_uint_eq(join.control, nplug_control_named("pad:south"));
     ck_assert(nplug_player_seated(rig.nest, 1) && !nplug_player_seated(rig.nest, 2));
     ck_assert(!nplug_held(rig.nest, NPLUG_EVERYONE, HORN));
     rig_step(&rig, 60000);
@@ -250,7 +250,7 @@ START_TEST(who_holds_the_join_button_keeps_nobody_out)
     ck_assert_uint_eq(players_of(&rig, 0), 1);
     ck_assert(rig_saw(&rig, NPLUG_EVENT_FULL, &event) && event.player == 0);
     ck_assert_uint_eq(event.device, nplug_device_at(rig.nest, 1));
-    ck_assert_uint_eq(event.control, nplug_control_from_name("pad:start", (size_t)-1));
+    ck_assert_uint_eq(event.control, nplug_control_named("pad:start"));
     for (nplug_time time = SECOND; time <= 2 * SECOND; time += SECOND) {
         bool keys = time == 2 * SECOND; /* of another binding of the same action */
         nplug_sim_press(rig.sim, time, "pad-1", "home", 10 * MS);

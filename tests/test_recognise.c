@@ -660,7 +660,7 @@ START_TEST(a_lever_keeps_its_place)
     rig_step(&rig, 2000);
     device = nplug_device_at(rig.nest, 0);
     for (uint32_t i = 0; nplug_control_info(rig.nest, device, i, &info) == NPLUG_OK; i++)
-        if (info.control == nplug_control_from_name("stick:throttle", (size_t)-1)) break;
+        if (info.control == nplug_control_named("stick:throttle")) break;
     ck_assert(info.lever);
     ck_assert(!info.spent);
     ck_assert_float_eq_tol(info.value.x, 0.75f, 1e-4f);

@@ -474,7 +474,7 @@ START_TEST(a_misspelt_control_of_many_is_found)
 
     for (size_t i = 0; i < COUNT_OF(nearly); i++)
         ck_assert_uint_eq(nplug_control_nearest(nearly[i][0], (size_t)-1),
-                          nplug_control_from_name(nearly[i][1], (size_t)-1));
+                          nplug_control_named(nearly[i][1]));
 }
 END_TEST
 

@@ -77,12 +77,12 @@ static void plug(paper_rig *p, nplug_time time, uint32_t number, unsigned sort, 
 
 static float value_of(const paper_rig *p, nplug_device device, const char *control)
 {
-    return nplug_control_value(p->rig.nest, device, nplug_control_from_name(control, (size_t)-1)).x;
+    return nplug_control_value(p->rig.nest, device, nplug_control_named(control)).x;
 }
 
 static bool has_control(const paper_rig *p, nplug_device device, const char *control)
 {
-    nplug_control wanted = nplug_control_from_name(control, (size_t)-1);
+    nplug_control wanted = nplug_control_named(control);
     NPLUG_SIZED(nplug_control_facts, info);
 
     for (uint32_t i = 0; nplug_control_info(p->rig.nest, device, i, &info) == NPLUG_OK; i++)
@@ -448,7 +448,7 @@ START_TEST(what_lies_at_its_other_end_rests_there)
     device = plug_paper(&p, 3, 1, 1, 0, signals, count);
     ck_assert_float_eq_tol(value_of(&p, device, lying[_i].control), lying[_i].before, 0.02f);
     for (uint32_t i = 0; nplug_control_info(p.rig.nest, device, i, &info) == NPLUG_OK; i++)
-        if (info.control == nplug_control_from_name(lying[_i].control, (size_t)-1))
+        if (info.control == nplug_control_named(lying[_i].control))
             ck_assert_int_eq(info.lies, lying[_i].other_end);
     for (int times = 0; times < 3; times++) {
         say(&p, 100000 + 100000 * (nplug_time)times, 1, lying[_i].down);
@@ -626,6 +626,25 @@ START_TEST(wrong_hardware_gives_values_in_range)
 }
 END_TEST
 
+/* What is printed on a key, said in the place of its code, finds the key. */
+START_TEST(a_key_by_its_print_is_near)
+{
+    static const struct {
+        const char *said, *meant;
+    } rows[] = {{"key:W", "key:KeyW"},         {"key:w", "key:KeyW"},
+                {"key:1", "key:Digit1"},       {"key:up", "key:ArrowUp"},
+                {"key:Left", "key:ArrowLeft"}, {"key:shift", "key:ShiftLeft"},
+                {"key:alt", "key:AltLeft"},    {"key:space", "key:Space"},
+                {"key:Entr", "key:Enter"},     {"pad:sauth", "pad:south"}};
+    char name[64];
+
+    nplug_control_name(nplug_control_nearest(rows[_i].said, (size_t)-1), name, sizeof name);
+    ck_assert_str_eq(name, rows[_i].meant);
+    ck_assert_uint_eq(nplug_control_named(rows[_i].said), 0);
+    ck_assert_uint_ne(nplug_control_named(rows[_i].meant), 0);
+}
+END_TEST
+
 Suite *units_suite(void)
 {
     Suite *suite = suite_create("units");
@@ -649,6 +668,7 @@ Suite *units_suite(void)
     tcase_add_test(tests, a_contact_replaced_without_an_end_is_an_end_and_a_begin);
     tcase_add_test(tests, what_the_system_lets_go_of_is_marked_cancelled);
     tcase_add_test(tests, wrong_hardware_gives_values_in_range);
+    tcase_add_loop_test(tests, a_key_by_its_print_is_near, 0, 10);
     suite_add_tcase(suite, tests);
     return suite;
 }

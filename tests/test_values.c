@@ -188,14 +188,14 @@ START_TEST(names_of_controls_go_there_and_back)
     for (unsigned control = 0; control < 65536; control++) {
         if (nplug_control_name((nplug_control)control, name, sizeof name) == 0) continue;
         known++;
-        ck_assert_uint_eq(nplug_control_from_name(name, (size_t)-1), control);
+        ck_assert_uint_eq(nplug_control_named(name), control);
         nplug_control_nature((nplug_control)control, &components);
         ck_assert(components >= 1 && (components <= 3 || components == 7));
     }
     ck_assert_uint_gt(known, 150);
-    ck_assert_uint_eq(nplug_control_from_name("pad:sauth", (size_t)-1), 0);
+    ck_assert_uint_eq(nplug_control_named("pad:sauth"), 0);
     ck_assert_uint_eq(nplug_control_nearest("pad:sauth", (size_t)-1),
-                      nplug_control_from_name("pad:south", (size_t)-1));
+                      nplug_control_named("pad:south"));
     ck_assert_uint_eq(nplug_control_nearest("zebra", (size_t)-1), 0);
     ck_assert_uint_eq(nplug_control_name(0, name, sizeof name), 0);
     ck_assert_uint_eq(nplug_control_name(nplug_control_from_name("key:KeyW", 8), name, 4), 8);

@@ -107,7 +107,7 @@ START_TEST(a_notch_of_a_wheel_is_a_press)
     rig_step(&w.rig, 4000);
     check_notches(&w, 0, 0); /* the pick had the first one */
     ck_assert(rig_saw(&w.rig, NPLUG_EVENT_PICK, &event));
-    ck_assert_uint_eq(event.control, nplug_control_from_name("mouse:wheel", (size_t)-1));
+    ck_assert_uint_eq(event.control, nplug_control_named("mouse:wheel"));
     ck_assert_uint_eq(event.way, NPLUG_WAY_DOWN);
     nplug_window_wheel(w.window, 3700 + 100 * MS, 0, 120);
     rig_step(&w.rig, 200 * MS);

@@ -180,7 +180,7 @@ static bool find(bench *b, const char *name)
     nplug_device_info(b->nest, b->device, &info);
     snprintf(full, sizeof full, "%s:%s", nplug_kind_name(info.kind), name);
     b->name = name;
-    b->control = nplug_control_from_name(full, (size_t)-1);
+    b->control = nplug_control_named(full);
     b->nature = nplug_control_nature(b->control, &b->components);
     return b->control && (b->nature == NPLUG_NATURE_AXIS || b->nature == NPLUG_NATURE_POSITION);
 }

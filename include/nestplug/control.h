@@ -181,6 +181,12 @@ enum {
  * no control has that name, or `name` is NULL. */
 NPLUG_API nplug_control nplug_control_from_name(const char *name, size_t length);
 
+/* As nplug_control_from_name, of a whole text. */
+static inline nplug_control nplug_control_named(const char *name)
+{
+    return nplug_control_from_name(name, (size_t)-1);
+}
+
 /* Writes a control's name with its class ("pad:south") and a terminating 0, cut to `size`
  * bytes.  Returns the length of the whole name, or 0 (and writes "") for a number that is none. */
 NPLUG_API size_t nplug_control_name(nplug_control control, char *buffer, size_t size);
@@ -195,7 +201,8 @@ NPLUG_API nplug_nature nplug_control_nature(nplug_control control, unsigned *com
 NPLUG_API nplug_control nplug_key_from_kernel(uint32_t code);
 
 /* The control whose name is nearest to a misspelt one, for messages; 0 where none is
- * near.  `name` carries its class ("pad:sauth"). */
+ * near.  `name` carries its class ("pad:sauth").  A key by what is printed on it is the one at that
+ * place on the W3C's keyboard: KeyW for "key:w", Digit1 for "key:1", ArrowUp for "key:up". */
 NPLUG_API nplug_control nplug_control_nearest(const char *name, size_t length);
 
 /* The word for a device's kind ("keyboard", "pad", "unknown"): static, never NULL. */

@@ -41,8 +41,8 @@ NPLUG_API size_t nplug_code_name(uint32_t space, uint32_t code, char *buffer, si
 typedef struct nplug_trace nplug_trace;
 
 /* Reads a trace from a file.  *trace is NULL on an error, and *notes (never NULL) says what is
- * wrong; on success *notes may hold warnings.  NPLUG_ERR_FILE, NPLUG_ERR_FORMAT,
- * NPLUG_ERR_MEMORY. */
+ * wrong; on success *notes may hold warnings.  NPLUG_ERR_NO_FILE where there is none;
+ * NPLUG_ERR_FILE, NPLUG_ERR_FORMAT, NPLUG_ERR_MEMORY. */
 NPLUG_API nplug_result nplug_trace_read(const char *path, nplug_trace **trace, nplug_notes *notes);
 
 /* As nplug_trace_read, from memory; `name` stands for the file in messages. */

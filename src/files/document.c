@@ -50,8 +50,8 @@ nplug_result nf_parse_file(const nf_sort *sort, const char *path, void **out, np
     if (!path || !out || !notes) return NPLUG_ERR_ARGUMENT;
     *out = NULL;
     nf_notes_begin(notes, path);
-    text = nf_read_file(path, &length, notes);
-    if (!text) return NPLUG_ERR_FILE;
+    text = nf_read_file(path, &length, notes, &result);
+    if (!text) return result;
     result = nf_parse(sort, text, length, path, out, notes);
     free(text);
     return result;

@@ -129,8 +129,7 @@ static void read_key(nf_doc *doc, nplug_game_file *file, json_t *value, const ch
     const char *key = json_string_value(value);
 
     snprintf(name, sizeof name, "key:%.56s", key ? key : "");
-    if (!key || strlen(key) > 31 ||
-        (strcmp(key, "mouse") != 0 && !nplug_control_from_name(name, (size_t)-1))) {
+    if (!key || strlen(key) > 31 || (strcmp(key, "mouse") != 0 && !nplug_control_named(name))) {
         nf_error(doc, at, "a key is expected, by its W3C code (\"KeyW\"), or \"mouse\"");
     } else if (is_taken(file, key)) {
         nf_error(doc, at, "\"%s\" is in a part already", key);

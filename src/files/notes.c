@@ -127,13 +127,14 @@ static char *read_stream(FILE *file, size_t *length)
     return text;
 }
 
-char *nf_read_file(const char *path, size_t *length, nplug_notes *notes)
+char *nf_read_file(const char *path, size_t *length, nplug_notes *notes, nplug_result *result)
 {
     nf_place whole = {0, 0};
     FILE *file = fopen(path, "rb");
     char *text = file ? read_stream(file, length) : NULL;
     bool failed = !file || ferror(file);
 
+    *result = failed ? errno == ENOENT ? NPLUG_ERR_NO_FILE : NPLUG_ERR_FILE : NPLUG_OK;
     if (failed) nf_notes_add(notes, whole, false, strerror(errno));
     if (file) fclose(file);
     if (failed) {
@@ -141,5 +142,6 @@ char *nf_read_file(const char *path, size_t *length, nplug_notes *notes)
         return NULL;
     }
     if (!text) nf_notes_add(notes, whole, false, "the system has no memory left");
+    if (!text) *result = NPLUG_ERR_MEMORY;
     return text;
 }

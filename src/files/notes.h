@@ -51,6 +51,6 @@ void nf_note_within(nf_doc *doc, const char *pointer, size_t bytes, bool warning
 
 /* A whole file in memory from malloc, ended by a 0 that is not counted; NULL with a note where it
  * cannot be read. */
-char *nf_read_file(const char *path, size_t *length, nplug_notes *notes);
+char *nf_read_file(const char *path, size_t *length, nplug_notes *notes, nplug_result *result);
 
 #endif

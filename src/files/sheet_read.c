@@ -254,7 +254,7 @@ static nplug_control control_of(nf_sheet_reader *in, const char *name, const cha
     nplug_control control;
 
     snprintf(full, sizeof full, "%s:%s", class_, name);
-    control = nplug_control_from_name(full, (size_t)-1);
+    control = nplug_control_named(full);
     if (control) return control;
     nplug_control_name(nplug_control_nearest(full, (size_t)-1), near, sizeof near);
     nf_error(in->doc, pointer, "\"%s\" is no control of a %s%s%s%s", name, kind,

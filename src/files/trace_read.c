@@ -468,14 +468,15 @@ static nplug_result parse_owned(char *text, size_t length, nplug_trace **out, np
 
 nplug_result nplug_trace_read(const char *path, nplug_trace **trace, nplug_notes *notes)
 {
+    nplug_result result;
     size_t length;
     char *text;
 
     if (!path || !trace || !notes) return NPLUG_ERR_ARGUMENT;
     *trace = NULL;
     nf_notes_begin(notes, path);
-    text = nf_read_file(path, &length, notes);
-    return text ? parse_owned(text, length, trace, notes) : NPLUG_ERR_FILE;
+    text = nf_read_file(path, &length, notes, &result);
+    return text ? parse_owned(text, length, trace, notes) : result;
 }
 
 nplug_result nplug_trace_parse(const char *text, size_t length, const char *name,

@@ -30,6 +30,13 @@ typedef struct rig {
     nplug_linux *port;
 } rig;
 
+static nplug_counts counts_of(const nplug_nest *nest)
+{
+    NPLUG_SIZED(nplug_counts, counts);
+    ck_assert_int_eq(nplug_nest_counts(nest, &counts), NPLUG_OK);
+    return counts;
+}
+
 static rig open_rig(nplug_linux_setup setup, const nplug_limits *limits)
 {
     nplug_game game = nplug_game_for_one("guest", actions, 4);

@@ -448,13 +448,40 @@ static nplug_control nearest_in_row(unsigned class_, const name_row *row, const 
     return found;
 }
 
+/* "key:w", "key:1", "key:up" and "key:shift" for KeyW, Digit1, ArrowUp and ShiftLeft: what the
+ * W3C's codes say beside what is printed on the key. */
+static nplug_control fuller_key(const char *name, size_t length)
+{
+    static const char *const before[] = {"Key", "Digit", "Arrow", ""};
+    char full[40], word[24];
+    size_t used = length - 4;
+
+    if (length < 5 || used >= sizeof word || memcmp(name, "key:", 4) != 0) return 0;
+    memcpy(word, name + 4, used);
+    word[used] = 0;
+    if (word[0] >= 'a' && word[0] <= 'z') word[0] = (char)(word[0] - 'a' + 'A');
+    for (unsigned i = 0; i < sizeof before / sizeof *before; i++) {
+        np_text text = np_text_in(full, sizeof full);
+        nplug_control control;
+        np_text_add(&text, "key:");
+        np_text_add(&text, before[i]);
+        np_text_add(&text, word);
+        if (!before[i][0]) np_text_add(&text, "Left");
+        control = nplug_control_from_name(full, (size_t)-1);
+        if (control) return control;
+    }
+    return 0;
+}
+
 nplug_control nplug_control_nearest(const char *name, size_t length)
 {
     unsigned best = 4; /* three changes at most */
-    nplug_control found = 0;
+    nplug_control found;
 
     if (!name) return 0;
     if (length == (size_t)-1) length = strlen(name);
+    found = fuller_key(name, length);
+    if (found) return found;
     for (unsigned c = 1; c < CLASSES; c++)
         for (unsigned i = 0; i < classes[c].count; i++) {
             nplug_control near = nearest_in_row(c, &classes[c].rows[i], name, length, &best);

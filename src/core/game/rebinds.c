@@ -161,5 +161,5 @@ nplug_result np_rebind_check(const np_game_room *room, uint32_t player, uint32_t
     if (!np_action_read(&in, text)) return in.result;
     if (!player || room->game.rules[action].keep <= (in.place != 0)) return NPLUG_OK;
     np_reader_fail_here(&in, in.place ? "players cannot change this" : "a binding must be left");
-    return in.result;
+    return NPLUG_ERR_KEPT;
 }

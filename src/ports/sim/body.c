@@ -20,7 +20,7 @@ static body_parts find_key(const nplug_sim_model *model, const char *name)
     nplug_control key;
 
     snprintf(full, sizeof full, "%s:%s", model->key_class, name);
-    key = nplug_control_from_name(full, (size_t)-1);
+    key = nplug_control_named(full);
     for (uint16_t i = 0; key && i < model->signal_count; i++) {
         if ((model->signals[i].code & 0xffffu) != NPLUG_CONTROL_INDEX(key)) continue;
         parts.count = parts.components = 1;

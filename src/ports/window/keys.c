@@ -47,5 +47,5 @@ uint16_t nplug_key_usage_from_code(const char *code)
 
     if (!code || strlen(code) > sizeof name - 5) return 0;
     strcat(name, code);
-    return (uint16_t)NPLUG_CONTROL_INDEX(nplug_control_from_name(name, (size_t)-1));
+    return (uint16_t)NPLUG_CONTROL_INDEX(nplug_control_named(name));
 }
