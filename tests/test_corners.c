@@ -26,8 +26,9 @@ START_TEST(a_text_tells_its_gesture_and_its_devices)
         {"wheel:button-1 repeat=400:80 kind=wheel", NPLUG_GESTURE_REPEAT, NPLUG_KIND_WHEEL}};
     nplug_binding binding;
 
-    ck_assert_int_eq(nplug_read_bindings(NPLUG_ACTION_BUTTON, rows[_i].text, keep_binding, &binding, NULL),
-                     NPLUG_OK);
+    ck_assert_int_eq(
+        nplug_read_bindings(NPLUG_ACTION_BUTTON, rows[_i].text, keep_binding, &binding, NULL),
+        NPLUG_OK);
     ck_assert_int_eq(binding.gesture, rows[_i].gesture);
     ck_assert_int_eq(binding.kind, rows[_i].kind);
 }
@@ -50,16 +51,16 @@ START_TEST(a_curve_ends_at_1)
 }
 END_TEST
 
-static nplug_vec2 half(void *user, nplug_vec2 value)
+static void half(void *user, nplug_vec2 *value)
 {
     (void)user;
-    return (nplug_vec2){value.x / 2.0f, value.y / 2.0f};
+    value->x /= 2.0f;
 }
 
-static nplug_vec2 quarter(void *user, nplug_vec2 value)
+static void quarter(void *user, nplug_vec2 *value)
 {
     (void)user;
-    return (nplug_vec2){value.x / 4.0f, value.y / 4.0f};
+    value->x /= 4.0f;
 }
 
 /* Shapings of a game's own are told apart by their whole names. */
@@ -178,7 +179,8 @@ END_TEST
 /* However slow somebody is, a time ends where its number of microseconds does. */
 START_TEST(the_longest_wait_is_that_of_32_bits)
 {
-    static const nplug_action_def action = {"call", NPLUG_ACTION_BUTTON, "pad:south hold=1000000", 0};
+    static const nplug_action_def action = {"call", NPLUG_ACTION_BUTTON, "pad:south hold=1000000",
+                                            0};
     nplug_game game = nplug_game_for_one("corners", &action, 1);
     nplug_time most = UINT64_C(4294967000);
     test_rig rig;

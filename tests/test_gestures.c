@@ -417,13 +417,12 @@ START_TEST(a_stick_moves_a_motion_at_a_speed_and_a_mouse_is_as_good_as_a_stick)
 }
 END_TEST
 
-static nplug_vec2 in_steps(void *user, nplug_vec2 value)
+static void in_steps(void *user, nplug_vec2 *value)
 {
     float steps = *(const float *)user;
 
-    value.x = (float)(int)(value.x * steps) / steps;
-    value.y = value.x > 0.9f ? 0.0f / steps : 7.0f; /* what is beyond is brought back */
-    return value;
+    value->x = (float)(int)(value->x * steps) / steps;
+    value->y = value->x > 0.9f ? 0.0f / steps : 7.0f; /* what is beyond is brought back */
 }
 
 START_TEST(a_game_may_shape_by_a_function_of_its_own)

@@ -41,11 +41,11 @@ static const struct {
      {"<", "\"nestplug/sim.h", "\"nestplug/replay.h", "\"nestplug/port.h", "\"nestplug/linux.h",
       "\"nestplug/window.h", "\"linux_port.h", "\"body.h", NULL}},
     {"/src/aids/",
-     {"<string.h>", "<math.h>", "\"nestplug/", "\"core/text.h", "\"core/base/base.h", NULL}},
+     {"<string.h>", "<math.h>", "\"nestplug/", "\"core/base/base.h", "\"aids/words.h", NULL}},
     {"/src/files/",
-     {"<", "\"nestplug/", "\"core/base/base.h", "\"codes.h", "\"document.h", "\"members.h",
-      "\"fields.h", "\"notes.h", "\"game_file.h", "\"objects.h", "\"profiles.h", "\"sheet_json.h",
-      "\"sheet_reader.h", "\"whole_file.h", "\"trace_format.h", NULL}},
+     {"<", "\"nestplug/", "\"core/base/base.h", "\"aids/words.h", "\"codes.h", "\"document.h",
+      "\"members.h", "\"fields.h", "\"notes.h", "\"game_file.h", "\"objects.h", "\"profiles.h",
+      "\"sheet_json.h", "\"sheet_reader.h", "\"whole_file.h", "\"trace_format.h", NULL}},
     {"/src/system/", {"<", "\"nestplug/system.h", "\"nestplug/linux.h", "\"ports.h", NULL}},
     {"/tool/",
      {"<", "\"nestplug/nestplug.h", "\"agreement.h", "\"plot.h", "\"tool.h", "\"harbour.h",
@@ -113,8 +113,13 @@ START_TEST(public_headers_stand_alone_in_c_and_cxx)
 {
     char command[1024], output[8192];
     static const char *const ways[] = {
-        "cc -std=c11 -Wall -Wextra -Werror -pedantic -fsyntax-only -x c",
-        "c++ -std=c++17 -Wall -Wextra -Werror -pedantic -fsyntax-only -x c++"};
+        "cc -std=c11 -Wall -Wextra -Wpedantic -Werror -fsyntax-only -x c",
+        "cc -std=gnu11 -Wall -Wextra -Wpedantic -Werror -fsyntax-only -x c",
+        "cc -std=c17 -Wall -Wextra -Wpedantic -Werror -fsyntax-only -x c",
+        "cc -std=gnu17 -Wall -Wextra -Wpedantic -Werror -fsyntax-only -x c",
+        "c++ -std=c++17 -Wall -Wextra -Wpedantic -Werror -fsyntax-only -x c++",
+        "c++ -std=gnu++17 -Wall -Wextra -Wpedantic -Werror -fsyntax-only -x c++",
+        "c++ -std=c++20 -Wall -Wextra -Wpedantic -Werror -fsyntax-only -x c++"};
 
     snprintf(command, sizeof command,
              "set -e; for h in " SOURCE_DIR "/include/nestplug/*.h; do echo \"#include "
@@ -123,6 +128,20 @@ START_TEST(public_headers_stand_alone_in_c_and_cxx)
     ck_assert_msg(run(command, output, sizeof output) == 0, "%s", output);
     ck_assert_int_eq(
         run("grep -l stdatomic " SOURCE_DIR "/include/nestplug/*.h", output, sizeof output), 1);
+}
+END_TEST
+
+/* On 64 bits and on 32, structs are as large as promised, and have no room at their ends in which a
+ * later member could hide. */
+START_TEST(structs_are_laid_out_as_promised)
+{
+    char command[512], output[8192];
+
+    snprintf(command, sizeof command,
+             "cc %s -ffreestanding -std=c11 -fsyntax-only -I" SOURCE_DIR "/include " SOURCE_DIR
+             "/tests/outside/layout.c",
+             _i ? "-m32" : "-m64");
+    ck_assert_msg(run(command, output, sizeof output) == 0, "%s", output);
 }
 END_TEST
 
@@ -231,7 +250,8 @@ Suite *house_suite(void)
     tcase_set_timeout(tests, 240);
     tcase_add_test(tests, who_may_include_whom);
     tcase_add_test(tests, the_core_uses_nothing_but_its_five_headers);
-    tcase_add_loop_test(tests, public_headers_stand_alone_in_c_and_cxx, 0, 2);
+    tcase_add_loop_test(tests, public_headers_stand_alone_in_c_and_cxx, 0, 7);
+    tcase_add_loop_test(tests, structs_are_laid_out_as_promised, 0, 2);
     tcase_add_test(tests, exports_are_what_the_headers_declare);
     tcase_add_test(tests, builtin_sheets_and_models_are_those_of_the_files);
     tcase_add_test(tests, an_outside_program_finds_the_installed_library);

@@ -626,6 +626,48 @@ START_TEST(wrong_hardware_gives_values_in_range)
 }
 END_TEST
 
+/* Every number of every enum has a word, each another one, and what is none is unknown. */
+START_TEST(every_number_has_a_word)
+{
+    static const struct {
+        const char *(*name)(uint32_t);
+        uint32_t last;
+    } rows[] = {{nplug_action_kind_name, NPLUG_ACTION_MOTION},
+                {nplug_merge_name, NPLUG_MERGE_ADDED},
+                {nplug_opposite_name, NPLUG_OPPOSITE_HIGH},
+                {nplug_keep_name, NPLUG_KEEP_ALL},
+                {nplug_seats_name, NPLUG_SEATS_BY_ARRIVAL},
+                {nplug_way_name, NPLUG_WAY_DOWN},
+                {nplug_gesture_name, NPLUG_GESTURE_REPEAT},
+                {nplug_calibrate_mode_name, NPLUG_CALIBRATE_MODE_RESET},
+                {nplug_learn_phase_name, NPLUG_LEARN_PHASE_GONE},
+                {nplug_menu_wish_name, NPLUG_MENU_WISH_RESTORE},
+                {nplug_time_source_name, NPLUG_TIME_SOURCE_FRAME},
+                {nplug_text_name, NPLUG_TEXT_UNIT},
+                {nplug_effect_kind_name, NPLUG_EFFECT_LIGHTS},
+                {nplug_record_kind_name, NPLUG_RECORD_STEP},
+                {nplug_rule_field_name, NPLUG_RULE_FIELD_NONE},
+                {nplug_key_scheme_name, NPLUG_KEY_SCHEME_SET1},
+                {nplug_report_kind_name, NPLUG_REPORT_LABEL},
+                {nplug_command_kind_name, NPLUG_COMMAND_ACTIVE},
+                {nplug_move_kind_name, NPLUG_MOVE_BATTERY},
+                {nplug_reading_name, NPLUG_READING_SENSED},
+                {nplug_event_name, NPLUG_EVENT_FULL},
+                {nplug_limit_name, NPLUG_LIMIT_BINDINGS},
+                {nplug_nature_name, NPLUG_NATURE_SENSOR},
+                {nplug_space_name, NPLUG_SPACE_OPENXR}};
+    const char *(*name)(uint32_t) = rows[_i].name;
+
+    for (uint32_t i = 0; i <= rows[_i].last; i++) {
+        ck_assert_str_ne(name(i), "unknown");
+        for (uint32_t k = 0; k < i; k++)
+            ck_assert_str_ne(name(i), name(k));
+    }
+    ck_assert_str_eq(name(rows[_i].last + 1), "unknown");
+    ck_assert_str_eq(name(UINT32_MAX), "unknown");
+}
+END_TEST
+
 /* What is printed on a key, said in the place of its code, finds the key. */
 START_TEST(a_key_by_its_print_is_near)
 {
@@ -668,6 +710,7 @@ Suite *units_suite(void)
     tcase_add_test(tests, a_contact_replaced_without_an_end_is_an_end_and_a_begin);
     tcase_add_test(tests, what_the_system_lets_go_of_is_marked_cancelled);
     tcase_add_test(tests, wrong_hardware_gives_values_in_range);
+    tcase_add_loop_test(tests, every_number_has_a_word, 0, 24);
     tcase_add_loop_test(tests, a_key_by_its_print_is_near, 0, 10);
     suite_add_tcase(suite, tests);
     return suite;

@@ -143,7 +143,7 @@ typedef struct nplug_action_policy {
  * must depend on nothing but its arguments, and may call nothing of the nest. */
 typedef struct nplug_shaper {
     const char *name;
-    nplug_vec2 (*shape)(void *user, nplug_vec2 value);
+    void (*shape)(void *user, nplug_vec2 *value);
     void *user; /* the game's own */
 } nplug_shaper;
 
@@ -174,55 +174,49 @@ typedef struct nplug_part_def {
 /* A game: its actions and its seats. */
 typedef struct nplug_game {
     uint32_t size;        /* sizeof(nplug_game) */
-    uint32_t action_size; /* sizeof(nplug_action_def), so that that may grow */
-    uint32_t action_count;
+    uint32_t action_size; /* sizeof(nplug_action_def), so that that may grow; likewise below */
+    uint32_t layer_size;
+    uint32_t policy_size;
+    uint32_t shaper_size;
+    uint32_t part_size;
+    uint64_t names; /* not 0: the nplug_names_digest that numbers kept elsewhere go with */
     const char *name;
     const nplug_action_def *actions;
-    uint32_t seats;                /* an nplug_seats */
-    uint32_t players;              /* most players; 0 means 1 */
     const nplug_layer_def *layers; /* NULL: 32 layers of one priority, of which layer 0 is on */
-    uint32_t layer_count;          /* at most 32 */
     const nplug_action_policy *policies;
-    uint32_t policy_count;
     const nplug_shaper *shapers;
+    const nplug_part_def *parts; /* how keyboards are shared; NULL: they are not */
+    const char *join;            /* the action that seats a new player, of NPLUG_SEATS_BY_ACTION */
+    const char *leave; /* an action by which a player leaves (bind it with `hold=`), or NULL */
+    uint32_t action_count;
+    uint32_t layer_count; /* at most 32 */
+    uint32_t policy_count;
     uint32_t shaper_count; /* at most 255 */
-    uint64_t names;        /* not 0: the nplug_names_digest that numbers kept elsewhere go with */
-    const char *join;      /* the button that seats a new player, of NPLUG_SEATS_BY_ACTION */
-    const char *leave;     /* a button by which a player leaves (bind it with `hold=`), or NULL */
+    uint32_t part_count;   /* at most NPLUG_PARTS_MAX */
+    uint32_t seats;        /* an nplug_seats */
+    uint32_t players;      /* most players; 0 means 1 */
     uint32_t seat_kinds;   /* bit by nplug_device_kind: which devices may take a seat; 0: all */
     uint32_t seat_wait_ms; /* how long a seat waits for a device that went; 0: without end */
     uint32_t wobble_ms;    /* a device that is gone and back within this time never went; 0: none */
     uint32_t unfocused_kinds; /* bit by nplug_device_kind: heard while the game has no focus, too */
-    const nplug_part_def *parts; /* how keyboards are shared; NULL: they are not */
-    uint32_t part_count;         /* at most NPLUG_PARTS_MAX */
+    uint32_t reserved;        /* 0 */
 } nplug_game;
 
 /* A game for one with these actions. */
 static inline nplug_game nplug_game_for_one(const char *name, const nplug_action_def *actions,
                                             uint32_t count)
 {
-    nplug_game game = {(uint32_t)sizeof(nplug_game),
-                       (uint32_t)sizeof(nplug_action_def),
-                       count,
-                       name,
-                       actions,
-                       NPLUG_SEATS_ONE,
-                       1,
-                       NULL,
-                       0,
-                       NULL,
-                       0,
-                       NULL,
-                       0,
-                       0,
-                       NULL,
-                       NULL,
-                       0,
-                       0,
-                       0,
-                       0,
-                       NULL,
-                       0};
+    NPLUG_SIZED(nplug_game, game);
+
+    game.action_size = (uint32_t)sizeof(nplug_action_def);
+    game.layer_size = (uint32_t)sizeof(nplug_layer_def);
+    game.policy_size = (uint32_t)sizeof(nplug_action_policy);
+    game.shaper_size = (uint32_t)sizeof(nplug_shaper);
+    game.part_size = (uint32_t)sizeof(nplug_part_def);
+    game.name = name;
+    game.actions = actions;
+    game.action_count = count;
+    game.players = 1;
     return game;
 }
 
@@ -346,6 +340,26 @@ NPLUG_API bool nplug_layer_on(const nplug_nest *nest, nplug_player player, uint3
  * NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_switch_layer(nplug_nest *nest, nplug_player player, uint32_t layer,
                                           bool on);
+
+/* The word for a number of an nplug_action_kind: static, never NULL; "unknown" for a number that is
+ * none. */
+NPLUG_API const char *nplug_action_kind_name(uint32_t number);
+
+/* The word for a number of an nplug_merge: static, never NULL; "unknown" for a number that is none.
+ */
+NPLUG_API const char *nplug_merge_name(uint32_t number);
+
+/* The word for a number of an nplug_opposite: static, never NULL; "unknown" for a number that is
+ * none. */
+NPLUG_API const char *nplug_opposite_name(uint32_t number);
+
+/* The word for a number of an nplug_keep: static, never NULL; "unknown" for a number that is none.
+ */
+NPLUG_API const char *nplug_keep_name(uint32_t number);
+
+/* The word for a number of an nplug_seats: static, never NULL; "unknown" for a number that is none.
+ */
+NPLUG_API const char *nplug_seats_name(uint32_t number);
 
 #ifdef __cplusplus
 }

@@ -39,6 +39,7 @@ typedef struct nplug_active_set {
     nplug_time since;    /* when it became the active one */
     const char *family; /* what is printed on it, as in nplug_device_facts, or the pinned one: valid
                            until the next step */
+    const char *sheet;  /* the name of its sheet, as in nplug_device_facts */
     uint32_t kind;      /* an nplug_device_kind */
     bool present;       /* false once it has gone */
     bool pinned;        /* by nplug_follow */

@@ -188,6 +188,14 @@ typedef struct nplug_pick_facts {
  * NPLUG_ERR_SIZE. */
 NPLUG_API nplug_result nplug_pick_info(const nplug_nest *nest, nplug_pick_facts *facts);
 
+/* The word for a number of an nplug_way: static, never NULL; "unknown" for a number that is none.
+ */
+NPLUG_API const char *nplug_way_name(uint32_t number);
+
+/* The word for a number of an nplug_gesture: static, never NULL; "unknown" for a number that is
+ * none. */
+NPLUG_API const char *nplug_gesture_name(uint32_t number);
+
 #ifdef __cplusplus
 }
 #endif

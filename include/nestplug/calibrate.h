@@ -26,6 +26,7 @@ typedef struct nplug_calibration {
     uint32_t space;  /* an nplug_space */
     uint32_t code;
     int32_t rest, low, high; /* raw */
+    uint32_t reserved;       /* 0 */
 } nplug_calibration;
 
 /* What tells a device from others for good: its serial number where it has one, else where it is
@@ -55,6 +56,10 @@ NPLUG_API nplug_result nplug_calibration_info(const nplug_nest *nest, nplug_devi
  * caller's, valid as long as the nest.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_ORDER. */
 NPLUG_API nplug_result nplug_use_calibrations(nplug_nest *nest, const nplug_calibration *list,
                                               uint32_t count);
+
+/* The word for a number of an nplug_calibrate_mode: static, never NULL; "unknown" for a number that
+ * is none. */
+NPLUG_API const char *nplug_calibrate_mode_name(uint32_t number);
 
 #ifdef __cplusplus
 }

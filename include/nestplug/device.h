@@ -229,6 +229,10 @@ NPLUG_API nplug_result nplug_mute(nplug_nest *nest, uint32_t kinds);
 NPLUG_API nplug_result nplug_rumble(nplug_nest *nest, nplug_device device, float strong, float weak,
                                     uint32_t ms);
 
+/* The word for a number of an nplug_rule_field: static, never NULL; "unknown" for a number that is
+ * none. */
+NPLUG_API const char *nplug_rule_field_name(uint32_t number);
+
 #ifdef __cplusplus
 }
 #endif

@@ -61,6 +61,10 @@ NPLUG_API void nplug_learner_undo(nplug_learner *learner);
  * its block.  Its rule is the device's bus, vendor and product. */
 NPLUG_API const nplug_sheet *nplug_learner_sheet(const nplug_learner *learner);
 
+/* The word for a number of an nplug_learn_phase: static, never NULL; "unknown" for a number that is
+ * none. */
+NPLUG_API const char *nplug_learn_phase_name(uint32_t number);
+
 #ifdef __cplusplus
 }
 #endif

@@ -75,6 +75,10 @@ NPLUG_API bool nplug_menu_at(const nplug_nest *nest, uint32_t first, uint32_t in
  * NPLUG_PARTLY: there was no room for all of it; step, and call again.  NPLUG_ERR_ARGUMENT. */
 NPLUG_API nplug_result nplug_restore(nplug_nest *nest, nplug_player player);
 
+/* The word for a number of an nplug_menu_wish: static, never NULL; "unknown" for a number that is
+ * none. */
+NPLUG_API const char *nplug_menu_wish_name(uint32_t number);
+
 #ifdef __cplusplus
 }
 #endif

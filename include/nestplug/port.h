@@ -68,6 +68,10 @@ NPLUG_API nplug_result nplug_attach(nplug_nest *nest, const nplug_port *port, vo
  * place is free after that.  NPLUG_ERR_UNKNOWN: no port is attached with it; NPLUG_ERR_ARGUMENT. */
 NPLUG_API nplug_result nplug_detach(nplug_nest *nest, void *self);
 
+/* The word for a number of an nplug_effect_kind: static, never NULL; "unknown" for a number that is
+ * none. */
+NPLUG_API const char *nplug_effect_kind_name(uint32_t number);
+
 #ifdef __cplusplus
 }
 #endif

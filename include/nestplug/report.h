@@ -144,6 +144,18 @@ NPLUG_API nplug_result nplug_push_text(nplug_ring *ring, nplug_time time, uint32
 /* How many more reports the ring takes now; from the pushing thread. */
 NPLUG_API size_t nplug_ring_room(const nplug_ring *ring);
 
+/* The word for a number of an nplug_report_kind: static, never NULL; "unknown" for a number that is
+ * none. */
+NPLUG_API const char *nplug_report_kind_name(uint32_t number);
+
+/* The word for a number of an nplug_text: static, never NULL; "unknown" for a number that is none.
+ */
+NPLUG_API const char *nplug_text_name(uint32_t number);
+
+/* The word for a number of an nplug_time_source: static, never NULL; "unknown" for a number that is
+ * none. */
+NPLUG_API const char *nplug_time_source_name(uint32_t number);
+
 #ifdef __cplusplus
 }
 #endif

@@ -106,6 +106,10 @@ NPLUG_API bool nplug_rules_tie(const nplug_sheet *a, uint32_t rule_a, const nplu
 /* The sheets that are compiled in, and how many (in *count, never NULL). */
 NPLUG_API const nplug_sheet *nplug_builtin_sheets(uint32_t *count);
 
+/* The word for a number of an nplug_reading: static, never NULL; "unknown" for a number that is
+ * none. */
+NPLUG_API const char *nplug_reading_name(uint32_t number);
+
 #ifdef __cplusplus
 }
 #endif

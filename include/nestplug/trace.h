@@ -100,6 +100,18 @@ typedef struct nplug_move {
     const nplug_pose *pose;      /* of a pose; else NULL */
 } nplug_move;
 
+/* The word for a number of an nplug_record_kind: static, never NULL; "unknown" for a number that is
+ * none. */
+NPLUG_API const char *nplug_record_kind_name(uint32_t number);
+
+/* The word for a number of an nplug_command_kind: static, never NULL; "unknown" for a number that
+ * is none. */
+NPLUG_API const char *nplug_command_kind_name(uint32_t number);
+
+/* The word for a number of an nplug_move_kind: static, never NULL; "unknown" for a number that is
+ * none. */
+NPLUG_API const char *nplug_move_kind_name(uint32_t number);
+
 #ifdef __cplusplus
 }
 #endif

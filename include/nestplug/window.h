@@ -101,6 +101,10 @@ NPLUG_API nplug_result nplug_window_pad_button(nplug_window *window, nplug_time 
 NPLUG_API nplug_result nplug_window_pad_axis(nplug_window *window, nplug_time time, uint32_t pad,
                                              unsigned axis, float value);
 
+/* The word for a number of an nplug_key_scheme: static, never NULL; "unknown" for a number that is
+ * none. */
+NPLUG_API const char *nplug_key_scheme_name(uint32_t number);
+
 #ifdef __cplusplus
 }
 #endif

@@ -160,42 +160,47 @@ static void put_parts(writer *out, const nplug_game *game, const char *lower)
     put(out, "};\n");
 }
 
-static void put_name(writer *out, const char *name)
+static void put_member(writer *out, const char *member, uint32_t value)
 {
-    if (name)
-        put_string(out, name);
-    else
-        put(out, "NULL");
-    put(out, ", ");
+    if (value) put(out, "    .%s = %" PRIu32 ",\n", member, value);
+}
+
+static void put_text(writer *out, const char *member, const char *text)
+{
+    if (!text) return;
+    put(out, "    .%s = ", member);
+    put_string(out, text);
+    put(out, ",\n");
+}
+
+static void put_table(writer *out, const char *lower, const char *rows, const char *row,
+                      const char *type, uint32_t count)
+{
+    if (count == 0) return;
+    put(out, "    .%s_size = sizeof(nplug_%s),\n    .%s = %s_%s,\n    .%s_count = %" PRIu32 ",\n",
+        row, type, rows, lower, rows, row, count);
 }
 
 static void put_game(writer *out, const nplug_game *game, const char *lower, const char *prefix)
 {
     static const char *const seats[] = {"ONE", "FIRST_USE", "BY_CALL", "BY_ACTION", "BY_ARRIVAL"};
 
-    put(out, "static const nplug_game %s_game = {\n", lower);
-    put(out, "    sizeof(nplug_game), sizeof(nplug_action_def), %" PRIu32 ",\n    ",
-        game->action_count);
-    put_string(out, game->name);
-    put(out, ", %s_actions, NPLUG_SEATS_%s, %" PRIu32 ",\n    ", lower, seats[game->seats],
-        game->players);
-    if (game->layer_count)
-        put(out, "%s_layers, %" PRIu32 ", ", lower, game->layer_count);
-    else
-        put(out, "NULL, 0, ");
-    if (game->policy_count)
-        put(out, "%s_policies, %" PRIu32 ", ", lower, game->policy_count);
-    else
-        put(out, "NULL, 0, ");
-    put(out, "NULL, 0, %s_NAMES,\n    ", prefix);
-    put_name(out, game->join);
-    put_name(out, game->leave);
-    put(out, "%" PRIu32 ", %" PRIu32 ", %" PRIu32 ", %" PRIu32 ",\n    ", game->seat_kinds,
-        game->seat_wait_ms, game->wobble_ms, game->unfocused_kinds);
-    if (game->part_count)
-        put(out, "%s_parts, %" PRIu32 "};\n", lower, game->part_count);
-    else
-        put(out, "NULL, 0};\n");
+    put(out, "static const nplug_game %s_game = {\n    .size = sizeof(nplug_game),\n", lower);
+    put(out, "    .names = %s_NAMES,\n", prefix);
+    put_text(out, "name", game->name);
+    put_table(out, lower, "actions", "action", "action_def", game->action_count);
+    put_table(out, lower, "layers", "layer", "layer_def", game->layer_count);
+    put_table(out, lower, "policies", "policy", "action_policy", game->policy_count);
+    put_table(out, lower, "parts", "part", "part_def", game->part_count);
+    put(out, "    .seats = NPLUG_SEATS_%s,\n", seats[game->seats]);
+    put_text(out, "join", game->join);
+    put_text(out, "leave", game->leave);
+    put_member(out, "players", game->players);
+    put_member(out, "seat_kinds", game->seat_kinds);
+    put_member(out, "seat_wait_ms", game->seat_wait_ms);
+    put_member(out, "wobble_ms", game->wobble_ms);
+    put_member(out, "unfocused_kinds", game->unfocused_kinds);
+    put(out, "};\n");
 }
 
 static void put_header(writer *out, const nplug_game *game, bool tables)

@@ -1,5 +1,6 @@
 /* Game files: actions, layers, bindings, seats. */
 #include "document.h"
+#include "aids/words.h"
 #include "game_file.h"
 #include <stdio.h>
 #include <stdlib.h>
@@ -7,10 +8,10 @@
 
 #define COUNT(list) (sizeof(list) / sizeof *(list))
 
-static const char *const kinds[] = {"button", "level", "vector", "motion"};
-static const char *const merges[] = {"strongest", "latest", "added"};
-static const char *const opposites[] = {"neutral", "latest", "first", "low", "high"};
-static const char *const keeps[] = {"nothing", "one", "all"};
+static const char *const kinds[] = {NA_ACTION_KIND_WORDS};
+static const char *const merges[] = {NA_MERGE_WORDS};
+static const char *const opposites[] = {NA_OPPOSITE_WORDS};
+static const char *const keeps[] = {NA_KEEP_WORDS};
 
 static const nf_field game_fields[] = {
     NF_MUST("nestplug", NF_STRING),
@@ -381,6 +382,9 @@ static void read_game(nf_doc *doc, void *made)
     read_lists(&in);
     file->game.size = (uint32_t)sizeof file->game;
     file->game.action_size = (uint32_t)sizeof *file->actions;
+    file->game.layer_size = (uint32_t)sizeof *file->layers;
+    file->game.policy_size = (uint32_t)sizeof(nplug_action_policy);
+    file->game.part_size = (uint32_t)sizeof(nplug_part_def);
     file->game.actions = file->actions;
     file->game.layers = file->game.layer_count ? file->layers : NULL;
     file->game.policies = file->game.policy_count ? file->rules : NULL;

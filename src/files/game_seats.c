@@ -1,5 +1,6 @@
 /* Game files: who may play, and with what. */
 #include "core/base/base.h"
+#include "aids/words.h"
 #include "game_file.h"
 #include "objects.h"
 #include "nestplug/control.h"
@@ -9,7 +10,7 @@
 
 #define COUNT(list) (sizeof(list) / sizeof *(list))
 
-static const char *const seat_rules[] = {"one", "first-use", "call", "action", "arrival"};
+static const char *const seat_rules[] = {NA_SEATS_WORDS};
 #define MILLISECONDS                                                                               \
     .least = 0, .most = 3600000, .expected = "0 to 3600000 milliseconds are expected"
 

@@ -1,13 +1,9 @@
 #include "trace_format.h"
+#include "aids/words.h"
 
-const char *const nf_says[NP_REPORT_KINDS] = {
-    "value",   "arrive",       "text",       "signal", "detail", "ready",   "depart",
-    "dropped", "resync-begin", "resync-end", "focus",  "layout", "battery", "label"};
+const char *const nf_says[NP_REPORT_KINDS] = {NA_REPORT_KIND_WORDS};
 
-const char *const nf_commands[NP_COMMAND_KINDS] = {
-    "none",     "claim",   "unclaim", "leave",     "layer", "rumble", "join",
-    "clocks",   "lights",  "ignore",  "calibrate", "text",  "bind",   "pick",
-    "pick-end", "comfort", "mute",    "nothing",   "swap",  "follow", "active"};
+const char *const nf_commands[NP_COMMAND_KINDS] = {NA_COMMAND_KIND_WORDS};
 
 #define OF_REPORT(name, member, size)                                                              \
     {                                                                                              \

@@ -9,7 +9,7 @@ void np_layers_begin(np_layers *layers, const np_game *game)
     uint32_t on = game->def.layers ? 0 : 1;
 
     for (uint32_t i = 0; i < game->def.layer_count; i++)
-        on |= (uint32_t)game->def.layers[i].on << i;
+        on |= (uint32_t)np_layer_row(&game->def, i)->on << i;
     for (uint32_t p = 0; p <= game->def.players; p++)
         layers->on[p] = on;
 }

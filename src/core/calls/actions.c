@@ -83,7 +83,7 @@ static void add_rules(const nplug_nest *nest, uint32_t action, nplug_action_fact
     facts->kind = (uint32_t)np_game_kind(game, action);
     facts->name = np_game_action(game, action)->name;
     facts->layer = np_game_action(game, action)->layer;
-    facts->policy = number ? &game->def.policies[number - 1] : NULL;
+    facts->policy = number ? np_policy_row(&game->def, number - 1) : NULL;
 }
 
 nplug_result nplug_action_info(const nplug_nest *nest, nplug_player player, uint32_t action,
@@ -227,12 +227,13 @@ uint32_t nplug_layer_count(const nplug_nest *nest)
 
 const char *nplug_layer_name(const nplug_nest *nest, uint32_t layer)
 {
-    return layer < nplug_layer_count(nest) ? nest->game.game.def.layers[layer].name : NULL;
+    return layer < nplug_layer_count(nest) ? np_layer_row(&nest->game.game.def, layer)->name : NULL;
 }
 
 int32_t nplug_layer_priority(const nplug_nest *nest, uint32_t layer)
 {
-    return layer < nplug_layer_count(nest) ? nest->game.game.def.layers[layer].priority : 0;
+    return layer < nplug_layer_count(nest) ? np_layer_row(&nest->game.game.def, layer)->priority
+                                           : 0;
 }
 
 bool nplug_layer_on(const nplug_nest *nest, nplug_player player, uint32_t layer)

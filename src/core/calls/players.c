@@ -107,13 +107,15 @@ nplug_result nplug_active_info(const nplug_nest *nest, nplug_player player, nplu
     uint32_t device;
 
     if (!nest || !out || player > nest->limits.players) return NPLUG_ERR_ARGUMENT;
-    set.family = "";
+    set.family = set.sheet = "";
     active = &nest->player.active.of[player];
     device = np_devices_index(&nest->device.devices, active->device);
     if (device != NP_NONE) {
         set.device = active->device;
         set.kind = nest->device.recogniser.of[device].kind;
         set.family = np_active_family(&nest->player, device);
+        if (nest->device.recogniser.of[device].sheet)
+            set.sheet = nest->device.recogniser.of[device].sheet->name;
         set.present = np_devices_here(&nest->device.devices, active->device) != NP_NONE;
         set.since = active->since;
     }

@@ -220,8 +220,8 @@ nplug_vec2 np_game_shape(const np_game *game, const np_shaping *shaping, nplug_v
     const nplug_shaper *own;
 
     if (!shaping || !shaping->own) return value;
-    own = &game->def.shapers[shaping->own - 1];
-    value = own->shape(own->user, value);
+    own = np_shaper_row(&game->def, shaping->own - 1);
+    own->shape(own->user, &value);
     value.x = sane(value.x);
     value.y = sane(value.y);
     return value;

@@ -14,12 +14,12 @@ static uint64_t hash_word(uint64_t hash, const char *word)
 static void digest_rules(np_digest *digest, const nplug_game *def)
 {
     for (uint32_t i = 0; i < def->layer_count; i++) {
-        digest->hash = hash_word(digest->hash, def->layers[i].name);
-        np_digest_u64(digest,
-                      ((uint64_t)def->layers[i].on << 32) | (uint32_t)def->layers[i].priority);
+        digest->hash = hash_word(digest->hash, np_layer_row(def, i)->name);
+        np_digest_u64(digest, ((uint64_t)np_layer_row(def, i)->on << 32) |
+                                  (uint32_t)np_layer_row(def, i)->priority);
     }
     for (uint32_t i = 0; i < def->policy_count; i++) {
-        const nplug_action_policy *rule = &def->policies[i];
+        const nplug_action_policy *rule = np_policy_row(def, i);
         np_digest_u64(digest, ((uint64_t)rule->action << 32) | rule->one_of);
         np_digest_u64(digest, ((uint64_t)rule->merge << 32) | rule->opposite | rule->keep << 8 |
                                   (uint64_t)rule->stays << 16);
@@ -36,7 +36,8 @@ static void digest_seats(np_digest *digest, const nplug_game *def)
     np_digest_u64(digest, ((uint64_t)def->seat_kinds << 32) | def->unfocused_kinds);
     np_digest_u64(digest, ((uint64_t)def->seat_wait_ms << 32) | def->wobble_ms);
     for (uint32_t i = 0; i < def->part_count; i++)
-        digest->hash = hash_word(hash_word(digest->hash, def->parts[i].name), def->parts[i].keys);
+        digest->hash = hash_word(hash_word(digest->hash, np_part_row(def, i)->name),
+                                 np_part_row(def, i)->keys);
 }
 
 static uint64_t digest_game(const np_game *game)
@@ -61,14 +62,12 @@ uint64_t nplug_names_digest(const nplug_game *game)
 
     if (!game) return 0;
     for (uint32_t i = 0; i < game->action_count; i++) {
-        const char *first = (const char *)game->actions;
-        const nplug_action_def *action =
-            (const nplug_action_def *)(const void *)(first + (size_t)i * game->action_size);
+        const nplug_action_def *action = NP_ROW(nplug_action_def, game, actions, action_size, i);
         digest.hash = hash_word(digest.hash, action->name);
         np_digest_u64(&digest, (uint64_t)action->kind);
     }
     for (uint32_t i = 0; i < game->layer_count; i++)
-        digest.hash = hash_word(digest.hash, game->layers[i].name);
+        digest.hash = hash_word(digest.hash, np_layer_row(game, i)->name);
     return digest.hash;
 }
 
@@ -93,9 +92,9 @@ static void rank_layers(np_game *game)
     memset(game->layer_rank, 0, sizeof game->layer_rank);
     for (uint32_t i = 0; i < def->layer_count; i++)
         for (uint32_t k = 0; k < def->layer_count; k++) {
-            bool skip = def->layers[k].priority >= def->layers[i].priority;
+            bool skip = np_layer_row(def, k)->priority >= np_layer_row(def, i)->priority;
             for (uint32_t j = 0; j < k && !skip; j++)
-                skip = def->layers[j].priority == def->layers[k].priority;
+                skip = np_layer_row(def, j)->priority == np_layer_row(def, k)->priority;
             if (!skip) game->layer_rank[i]++;
         }
 }
@@ -123,7 +122,7 @@ static nplug_result take_rules(np_game_room *room)
         game->timed |= game->rules[i].kind == NPLUG_ACTION_MOTION;
     }
     for (uint32_t i = 0; i < game->def.policy_count; i++) {
-        const nplug_action_policy *rule = &game->def.policies[i];
+        const nplug_action_policy *rule = np_policy_row(&game->def, i);
         if (!is_sound_rule(game, rule) || i > 254) return fail(room, "rule", i);
         if (game->rules[rule->action].number)
             return fail(room, "two rules for action", rule->action);
@@ -145,10 +144,10 @@ static nplug_result check_actions(const np_game_room *room)
     uint32_t layers = game->def.layers ? game->def.layer_count : NP_LAYERS;
 
     for (uint32_t i = 0; i < game->def.shaper_count; i++)
-        if (!game->def.shapers[i].name || !game->def.shapers[i].shape)
+        if (!np_shaper_row(&game->def, i)->name || !np_shaper_row(&game->def, i)->shape)
             return fail(room, "shaper", i);
     for (uint32_t i = 0; i < game->def.layer_count; i++)
-        if (!game->def.layers[i].name) return fail(room, "no name for layer", i);
+        if (!np_layer_row(&game->def, i)->name) return fail(room, "no name for layer", i);
     for (uint32_t i = 0; i < game->def.action_count; i++) {
         const nplug_action_def *action = np_game_action(game, i);
         if (!action->name) return fail(room, "no name for action", i);
@@ -213,11 +212,20 @@ static nplug_result compile(np_game_room *room)
     return read_bindings(room);
 }
 
+/* Whether the rows of all tables have at least what was first released. */
+static bool rows_are_known(const nplug_game *def)
+{
+    return (def->action_count == 0 || def->action_size >= NP_FIRST(nplug_action_def, layer)) &&
+           (def->layer_count == 0 || def->layer_size >= NP_FIRST(nplug_layer_def, on)) &&
+           (def->policy_count == 0 || def->policy_size >= NP_FIRST(nplug_action_policy, stays)) &&
+           (def->shaper_count == 0 || def->shaper_size >= NP_FIRST(nplug_shaper, user)) &&
+           (def->part_count == 0 || def->part_size >= NP_FIRST(nplug_part_def, keys));
+}
+
 static nplug_result check_game(const np_game_room *room, const nplug_game *def)
 {
     if (def->action_count && !def->actions) return NPLUG_ERR_ARGUMENT;
-    if (def->size != sizeof *def || def->action_size < sizeof(nplug_action_def))
-        return NPLUG_ERR_SIZE;
+    if (!rows_are_known(def)) return NPLUG_ERR_SIZE;
     if ((unsigned)def->seats > NPLUG_SEATS_BY_ARRIVAL) return NPLUG_ERR_ARGUMENT;
     if ((def->layer_count && !def->layers) || (def->policy_count && !def->policies) ||
         (def->shaper_count && !def->shapers) || def->shaper_count > 255)
@@ -232,15 +240,18 @@ static nplug_result check_game(const np_game_room *room, const nplug_game *def)
     return NPLUG_ERR_DIFFERS;
 }
 
-nplug_result np_game_take(np_game_room *room, const nplug_game *def)
+nplug_result np_game_take(np_game_room *room, const nplug_game *wish)
 {
-    nplug_result result = check_game(room, def);
     np_game *game = &room->game;
+    nplug_game def = {0};
+    nplug_result result = NPLUG_ERR_SIZE;
 
+    if (np_size_take(&def, sizeof def, wish, NP_FIRST(nplug_game, reserved)))
+        result = check_game(room, &def);
     if (result != NPLUG_OK) return result;
     np_game_forget(game);
     game->used = false;
-    game->def = *def;
+    game->def = def;
     result = compile(room);
     if (result != NPLUG_OK) {
         np_game_forget(game);

@@ -174,11 +174,33 @@ void np_game_layout(np_game *game, np_arena *arena, const nplug_limits *limits);
 /* As if no game had ever been taken. */
 void np_game_forget(np_game *game);
 
-/* An action of the game, whatever the size that its program knows. */
+/* A row of a table of the game's, whatever the size of a row that its program knows. */
+#define NP_ROW(type, def, rows, row_size, number)                                                  \
+    ((const type *)(const void *)((const char *)(def)->rows + (size_t)(number) * (def)->row_size))
+
 static inline const nplug_action_def *np_game_action(const np_game *game, uint32_t action)
 {
-    const char *first = (const char *)game->def.actions;
-    return (const nplug_action_def *)(const void *)(first + (size_t)action * game->def.action_size);
+    return NP_ROW(nplug_action_def, &game->def, actions, action_size, action);
+}
+
+static inline const nplug_layer_def *np_layer_row(const nplug_game *def, uint32_t layer)
+{
+    return NP_ROW(nplug_layer_def, def, layers, layer_size, layer);
+}
+
+static inline const nplug_action_policy *np_policy_row(const nplug_game *def, uint32_t policy)
+{
+    return NP_ROW(nplug_action_policy, def, policies, policy_size, policy);
+}
+
+static inline const nplug_shaper *np_shaper_row(const nplug_game *def, uint32_t shaper)
+{
+    return NP_ROW(nplug_shaper, def, shapers, shaper_size, shaper);
+}
+
+static inline const nplug_part_def *np_part_row(const nplug_game *def, uint32_t part)
+{
+    return NP_ROW(nplug_part_def, def, parts, part_size, part);
 }
 
 static inline nplug_action_kind np_game_kind(const np_game *game, uint32_t action)

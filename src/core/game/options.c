@@ -258,7 +258,7 @@ static bool read_own(np_reader *in, float *into)
     in->shaping.own = 1;
     if (!in->game) return length != 0;
     for (uint32_t i = 0; i < in->game->def.shaper_count; i++) {
-        const char *name = in->game->def.shapers[i].name;
+        const char *name = np_shaper_row(&in->game->def, i)->name;
         in->shaping.own = (uint8_t)(i + 1);
         if (strlen(name) == length && memcmp(name, word, length) == 0) return true;
     }

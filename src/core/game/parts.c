@@ -19,10 +19,10 @@ static nplug_control word_at(const char *code)
 }
 
 /* Which of the first `count` parts names a word. */
-static uint8_t part_with(const nplug_part_def *parts, uint32_t count, nplug_control word)
+static uint8_t part_with(const nplug_game *game, uint32_t count, nplug_control word)
 {
     for (uint32_t i = 0; i < count; i++)
-        for (const char *at = parts[i].keys; at; at = strchr(at, ',')) {
+        for (const char *at = np_part_row(game, i)->keys; at; at = strchr(at, ',')) {
             at += *at == ',';
             if (word_at(at) == word) return (uint8_t)(i + 1);
         }
@@ -31,24 +31,25 @@ static uint8_t part_with(const nplug_part_def *parts, uint32_t count, nplug_cont
 
 uint8_t np_parts_of_key(const nplug_game *game, nplug_control key)
 {
-    return part_with(game->parts, game->part_count, key);
+    return part_with(game, game->part_count, key);
 }
 
 uint8_t np_parts_of_mice(const nplug_game *game)
 {
-    return part_with(game->parts, game->part_count, MICE);
+    return part_with(game, game->part_count, MICE);
 }
 
 /* Each word is a key's or "mouse", and in one part only. */
-static bool is_sound(const nplug_part_def *parts, uint32_t i)
+static bool is_sound(const nplug_game *game, uint32_t i)
 {
-    bool sound = parts[i].name && parts[i].keys;
+    const nplug_part_def *part = np_part_row(game, i);
+    bool sound = part->name && part->keys;
 
-    for (const char *at = sound ? parts[i].keys : NULL; sound && at; at = strchr(at, ',')) {
+    for (const char *at = sound ? part->keys : NULL; sound && at; at = strchr(at, ',')) {
         nplug_control word;
         at += *at == ',';
         word = word_at(at);
-        sound = word && part_with(parts, i, word) == 0;
+        sound = word && part_with(game, i, word) == 0;
     }
     return sound;
 }
@@ -58,7 +59,7 @@ const char *np_parts_wrong(const nplug_game *game)
     if (game->part_count > NPLUG_PARTS_MAX || (game->part_count && !game->parts))
         return "the game is wrong: keyboards have at most 4 parts";
     for (uint32_t i = 0; i < game->part_count; i++)
-        if (!is_sound(game->parts, i))
+        if (!is_sound(game, i))
             return "the game is wrong: a part names what is no key and not \"mouse\", or what "
                    "another part has";
     return NULL;
