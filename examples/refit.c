@@ -240,7 +240,7 @@ static void choose(refit *r, nplug_menu_wish want)
 static void hear_pick(void *user, nplug_nest *nest, const nplug_event *event)
 {
     refit *r = (refit *)user;
-    nplug_source source = {event->control, event->way};
+    nplug_source source = nplug_event_source(event);
 
     (void)nest;
     r->group++;

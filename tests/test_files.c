@@ -295,6 +295,36 @@ START_TEST(a_trace_with_a_gap_is_refused)
 }
 END_TEST
 
+/* Whatever the names of a game and its actions, its numbers and its tables are C that compiles. */
+START_TEST(numbers_of_any_names_are_c)
+{
+    static const char *const games[] = {"harbour",       "3boats", "*/ int x; /*",
+                                        "\u00e9t\u00e9", "?" "?/",    "a\\\"b"};
+    static const char text[] =
+        "{\"nestplug\": \"game\", \"version\": 1, \"name\": \"%s\", \"layers\": {\"a-b\": "
+        "{\"on\": true}, \"a_b\": {\"on\": true}}, \"actions\": {\"a-b\": {\"kind\": \"button\", "
+        "\"bindings\": \"pad:south\", \"layer\": \"a-b\"}, \"a_b\": {\"kind\": \"button\", "
+        "\"bindings\": \"pad:east\", \"layer\": \"a_b\"}, \"1\": {\"kind\": \"button\", "
+        "\"bindings\": \"pad:west\", \"layer\": \"a-b\"}, \"ACTIONS\": {\"kind\": \"button\", "
+        "\"bindings\": \"pad:north\", \"layer\": \"a-b\"}, \"x\": {\"kind\": \"level\", "
+        "\"bindings\": \"pad:trigger-left\", \"layer\": \"a_b\"}, \"LAYER_A_B\": {\"kind\": "
+        "\"button\", \"bindings\": \"pad:start\", \"layer\": \"a-b\"}}}";
+    char full[2048], output[8192];
+    nplug_game_file *file;
+    nplug_notes notes;
+
+    snprintf(full, sizeof full, text, games[_i / 2]);
+    if (nplug_game_file_parse(full, strlen(full), "names", &file, &notes) != NPLUG_OK)
+        ck_abort_msg("%s", notes.note[0].text);
+    ck_assert_int_eq(nplug_game_file_write_c(file, _i % 2, BINARY_DIR "/any_names.h"), NPLUG_OK);
+    nplug_game_file_free(file);
+    ck_assert_msg(run("cc -std=c11 -Wall -Wextra -Wno-unused -Werror -fsyntax-only -I" SOURCE_DIR
+                      "/include -include stdint.h -x c " BINARY_DIR "/any_names.h",
+                      output, sizeof output) == 0,
+                  "%s", output);
+}
+END_TEST
+
 Suite *files_suite(void)
 {
     Suite *suite = suite_create("files");
@@ -309,6 +339,7 @@ Suite *files_suite(void)
     tcase_add_test(tests, a_sheet_loaded_at_run_time_is_in_force);
     tcase_add_test(tests, files_that_are_not_there_or_cannot_be_written);
     tcase_add_test(tests, a_trace_with_a_gap_is_refused);
+    tcase_add_loop_test(tests, numbers_of_any_names_are_c, 0, 12);
     suite_add_tcase(suite, tests);
     return suite;
 }

@@ -18,6 +18,18 @@ static void print_json(const nplug_notes *notes)
     describe_print(list, true);
 }
 
+/* What nplug_start_game takes for it. */
+static void print_needs(const nplug_game *game)
+{
+    nplug_limits limits = nplug_limits_for(game);
+
+    printf("With all that %u player%s may bind and set: %u bindings of %u sources, %u gestures, "
+           "%u ramps; %zu KiB, %zu of them for the ring of each of %u ports.\n",
+           limits.players, limits.players == 1 ? "" : "s", limits.bindings, limits.sources,
+           limits.gestures, limits.ramps, nplug_memory_needed(&limits) / 1024,
+           limits.ring_slots * sizeof(nplug_report) / 1024, limits.ports);
+}
+
 static void print_text(const nplug_notes *notes, const nplug_game *game)
 {
     char line[600];
@@ -27,9 +39,11 @@ static void print_text(const nplug_notes *notes, const nplug_game *game)
         printf("%s\n", line);
     }
     if (notes->more) printf("%s: and %u more\n", notes->file, notes->more);
-    if (game && notes->count == 0)
+    if (!game) return;
+    if (notes->count == 0)
         printf("%s: %u actions in %u layers, nothing found wrong\n", notes->file,
                game->action_count, game->layer_count ? game->layer_count : 1);
+    print_needs(game);
 }
 
 static int run(const tool_command *command, int argc, const char **argv)

@@ -11,6 +11,12 @@ const char *describe_bus(uint16_t bus, char *buffer, size_t size)
     return buffer;
 }
 
+const char *describe_id(nplug_device device, char buffer[16])
+{
+    snprintf(buffer, 16, "%x", device);
+    return device ? buffer : NULL;
+}
+
 void describe_players(uint32_t players, char *buffer, size_t size)
 {
     size_t used = 0;
@@ -113,20 +119,20 @@ static json_t *controls_of(const nplug_nest *nest, nplug_device device)
 json_t *describe_device(const nplug_nest *nest, nplug_device device)
 {
     NPLUG_SIZED(nplug_device_facts, info);
-    char bus[16];
+    char bus[16], id[16];
 
     if (nplug_device_info(nest, device, &info) != NPLUG_OK) return json_null();
     return json_pack(
-        "{s:I, s:s, s:s, s:s, s:s, s:s, s:s, s:i, s:i, s:i, s:b, s:b, s:o, s:b, s:I, s:o, s:o, "
+        "{s:s, s:s, s:s, s:s, s:s, s:s, s:s, s:i, s:i, s:i, s:b, s:b, s:o, s:b, s:I, s:o, s:o, "
         "s:o}",
-        "id", (json_int_t)device, "name", info.name, "kind", nplug_kind_name(info.kind), "family",
-        info.family, "sheet", info.sheet, "matched_by", nplug_matched_name(info.matched), "bus",
-        describe_bus(info.bus, bus, sizeof bus), "vendor", info.vendor, "product", info.product,
-        "version", info.version, "resyncing", info.resyncing, "unreadable", info.unreadable,
-        "battery", info.battery_percent < 0 ? json_null() : json_integer(info.battery_percent),
-        "charging", info.charging, "last", (json_int_t)info.last, "players",
-        players_of(info.players), "signals", signals_of(nest, device), "controls",
-        controls_of(nest, device));
+        "id", describe_id(device, id), "name", info.name, "kind", nplug_kind_name(info.kind),
+        "family", info.family, "sheet", info.sheet, "matched_by", nplug_matched_name(info.matched),
+        "bus", describe_bus(info.bus, bus, sizeof bus), "vendor", info.vendor, "product",
+        info.product, "version", info.version, "resyncing", info.resyncing, "unreadable",
+        info.unreadable, "battery",
+        info.battery_percent < 0 ? json_null() : json_integer(info.battery_percent), "charging",
+        info.charging, "last", (json_int_t)info.last, "players", players_of(info.players),
+        "signals", signals_of(nest, device), "controls", controls_of(nest, device));
 }
 
 void describe_print(json_t *value, bool indented)

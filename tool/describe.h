@@ -8,6 +8,9 @@
 /* A bus by its word ("usb"), or its number in `buffer`. */
 const char *describe_bus(uint16_t bus, char *buffer, size_t size);
 
+/* A device's id as all commands show and take it, hexadecimal; NULL for none. */
+const char *describe_id(nplug_device device, char buffer[16]);
+
 /* Whom a device belongs to: "1", "1 2", or "nobody". */
 void describe_players(uint32_t players, char *buffer, size_t size);
 

@@ -90,7 +90,7 @@ static int run(const tool_command *command, int argc, const char **argv)
     int json = 0, status;
     double at = -1.0;
     const char *rest;
-    hardware hw = {.seconds = 0.5};
+    hardware hw = {.seconds = 0.5, .any_game = true};
     struct poptOption options[] = {
         {"port", 0, POPT_ARG_STRING, &port, 0, HARDWARE_PORT_HELP, "PORT"},
         {"at", 0, POPT_ARG_DOUBLE, &at, 0,
@@ -99,9 +99,8 @@ static int run(const tool_command *command, int argc, const char **argv)
          "SECONDS"},
         {"for", 0, POPT_ARG_DOUBLE, &hw.seconds, 0,
          "With --port linux: look for so long (default: 0.5)", "SECONDS"},
-        {"sheet", 0, POPT_ARG_STRING, &hw.sheet, 0, HARDWARE_SHEET_HELP, "FILE"},
+        HARDWARE_FILES(hw),
         {"settings", 0, POPT_ARG_STRING, &hw.settings, 0, HARDWARE_SETTINGS_HELP, "FILE"},
-        {"model", 0, POPT_ARG_STRING, &hw.model, 0, HARDWARE_MODEL_HELP, "FILE"},
         {"json", 0, POPT_ARG_NONE, &json, 0, "Print an array of objects", NULL},
         POPT_TABLEEND};
 

@@ -112,15 +112,14 @@ static int run(const tool_command *command, int argc, const char **argv)
     int status, json = 0, all = 0;
     double at = -1.0;
     const char *wanted;
-    hardware hw = {0};
+    hardware hw = {.any_game = true};
     story told = {false, 0, NULL};
     struct poptOption options[] = {
         {"port", 0, POPT_ARG_STRING, &port, 0, HARDWARE_PORT_HELP, "PORT"},
         {"at", 0, POPT_ARG_DOUBLE, &at, 0, "Look at this time (default: the end of the trace)",
          "SECONDS"},
-        {"sheet", 0, POPT_ARG_STRING, &hw.sheet, 0, HARDWARE_SHEET_HELP, "FILE"},
+        HARDWARE_FILES(hw),
         {"settings", 0, POPT_ARG_STRING, &hw.settings, 0, HARDWARE_SETTINGS_HELP, "FILE"},
-        {"model", 0, POPT_ARG_STRING, &hw.model, 0, HARDWARE_MODEL_HELP, "FILE"},
         {"all", 0, POPT_ARG_NONE, &all, 0, "Show rules that do not fit, too", NULL},
         {"json", 0, POPT_ARG_NONE, &json, 0, "Print JSON", NULL},
         POPT_TABLEEND};

@@ -209,7 +209,8 @@ static int open_stick(stick *at, const char *model, const sketch *s)
     if (!at->sim) return TOOL_WRONG;
     nplug_sim_attach(at->sim, at->nest);
     if (nplug_sim_plug(at->sim, 0, "it", model) != NPLUG_OK) {
-        fprintf(stderr, "nestplug: there is no simulated model \"%s\"\n", model);
+        fprintf(stderr, "nestplug: there is no simulated model \"%s\": ", model);
+        tool_models();
         return TOOL_WRONG;
     }
     nplug_step(at->nest, 0);
@@ -337,7 +338,7 @@ static int run(const tool_command *command, int argc, const char **argv)
 {
     wishes want = {NULL, NULL, NULL, 0, 0, 250};
     const char *trace;
-    sketch s;
+    sketch s = {0};
     int status;
     struct poptOption options[] = {
         {"output", 'o', POPT_ARG_STRING, &want.output, 0, "The picture to draw", "FILE"},

@@ -109,11 +109,18 @@ static nplug_time end_of(const nplug_move *moves, size_t count)
 static int load_moves(hardware *hw, const nplug_move *moves, size_t count)
 {
     const char *member, *why;
+    bool models = false;
 
     hw->notes.count = 0; /* warnings were printed already */
-    for (size_t at = 0; nplug_sim_check(hw->sim, moves, count, &at, &member, &why); at++)
+    for (size_t at = 0; nplug_sim_check(hw->sim, moves, count, &at, &member, &why); at++) {
         nplug_trace_blame(hw->trace, at, member, why, &hw->notes);
+        models |= strcmp(member, "model") == 0;
+    }
     tool_notes(&hw->notes);
+    if (models) {
+        fprintf(stderr, "nestplug: of models, ");
+        tool_models();
+    }
     if (hw->notes.count) return TOOL_WRONG;
     for (size_t i = 0; i < count; i++) {
         nplug_result result = nplug_sim_move(hw->sim, &moves[i]);
@@ -218,7 +225,8 @@ static int open_replay(hardware *hw, uint32_t records)
     if (nplug_memory_needed(&limits) == 0) return fail(NPLUG_ERR_DIFFERS);
     status = start_nest(hw, &limits, records, facts.follow_rest);
     if (status >= 0) return status;
-    if (!hw->game && facts.game != nplug_game_digest(hw->nest)) return fail(NPLUG_ERR_DIFFERS);
+    if (!hw->game && !hw->any_game && facts.game != nplug_game_digest(hw->nest))
+        return fail(NPLUG_ERR_DIFFERS);
     if (!hw->sheet && !hw->settings && facts.given != nplug_given_digest(hw->nest))
         return fail(NPLUG_ERR_DIFFERS);
     nplug_replay_open(&hw->replay, list, count);
@@ -319,12 +327,14 @@ static void begin(hardware *hw)
 {
     double seconds = hw->seconds;
     const nplug_game *game = hw->game;
+    bool any_game = hw->any_game;
     char *sheet = hw->sheet, *model = hw->model, *settings = hw->settings;
     char *game_path = hw->game_path;
 
     memset(hw, 0, sizeof *hw);
     hw->seconds = seconds;
     hw->game = game;
+    hw->any_game = any_game;
     hw->sheet = sheet;
     hw->model = model;
     hw->settings = settings;

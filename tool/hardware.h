@@ -23,6 +23,7 @@ typedef struct hardware {
     nplug_sheet_file *sheet_file;
     nplug_model_file *model_file;
     const nplug_game *game; /* set before opening: another game than the harbour's; NULL: that */
+    bool any_game;          /* set before opening: a trace of another game will do */
     nplug_time now, end;    /* of simulated hardware: the next step's time, and the last one's */
     nplug_time interval;    /* between two steps */
     unsigned rate;          /* steps a second */
@@ -40,6 +41,14 @@ typedef struct hardware {
 #define HARDWARE_GAME_HELP     "A game file whose actions are played, in place of the demo's"
 #define HARDWARE_MODEL_HELP    "A simulated model to add, for the trace to plug in"
 #define HARDWARE_FOR_HELP      "With --port linux: end after so long (default: when interrupted)"
+
+/* The files that a command may be given, for a table of options. */
+#define HARDWARE_FILES(hw)                                                                         \
+    {"game", 0, POPT_ARG_STRING, &(hw).game_path, 0, HARDWARE_GAME_HELP, "FILE"},                  \
+        {"sheet", 0, POPT_ARG_STRING, &(hw).sheet, 0, HARDWARE_SHEET_HELP, "FILE"},                \
+    {                                                                                              \
+        "model", 0, POPT_ARG_STRING, &(hw).model, 0, HARDWARE_MODEL_HELP, "FILE"                   \
+    }
 
 /* Opens; all of *hardware but what is said to be set before is set anew.  `rate` is steps a second,
  * `records` as in nplug_limits.  Returns -1, or the status to end with (said why). */

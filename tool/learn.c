@@ -278,7 +278,7 @@ static int run(const tool_command *command, int argc, const char **argv)
     char *port = NULL, *output = NULL, *kind = NULL, *settings = NULL;
     double skip = -1.0;
     const char *wanted;
-    session s = {0};
+    session s = {.hw = {.any_game = true}};
     int status, closed, calibrates = 0;
     struct poptOption options[] = {
         {"port", 0, POPT_ARG_STRING, &port, 0, HARDWARE_PORT_HELP, "PORT"},
@@ -293,7 +293,7 @@ static int run(const tool_command *command, int argc, const char **argv)
          "Measure only where it rests and how far it goes, and show before and after", NULL},
         {"settings", 0, POPT_ARG_STRING, &settings, 0,
          "The settings to keep the sheet, or the calibration, in", "FILE"},
-        {"model", 0, POPT_ARG_STRING, &s.hw.model, 0, HARDWARE_MODEL_HELP, "FILE"},
+        HARDWARE_FILES(s.hw),
         POPT_TABLEEND};
 
     status = tool_options(command, argc, argv, options, &wanted);

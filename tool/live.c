@@ -59,7 +59,13 @@ static void tell(const nplug_trace *trace, nplug_sim *sim, nplug_time now, live 
         if (move.time < now) move.time = now;
         result = nplug_sim_move(sim, &move);
         if (result == NPLUG_OK) continue;
-        fprintf(stderr, "standard input:%lu: %s\n", in->lines, nplug_result_text(result));
+        if (result == NPLUG_ERR_UNKNOWN) {
+            fprintf(stderr, "standard input:%lu: there is no simulated model \"%s\": ", in->lines,
+                    move.what);
+            tool_models();
+        } else {
+            fprintf(stderr, "standard input:%lu: %s\n", in->lines, nplug_result_text(result));
+        }
         in->wrong = true;
     }
 }

@@ -34,6 +34,16 @@ void tool_notes(const nplug_notes *notes)
     if (notes->more) fprintf(stderr, "%s: and %u more\n", notes->file, notes->more);
 }
 
+void tool_models(void)
+{
+    uint32_t count;
+    const nplug_sim_model *models = nplug_sim_models(&count);
+
+    for (uint32_t i = 0; i < count; i++)
+        fprintf(stderr, "%s%s", i ? i + 1 < count ? ", " : " and " : "", models[i].name);
+    fprintf(stderr, " are\n");
+}
+
 static void print_help(const tool_command *command, poptContext context)
 {
     printf("%s.\n\n", command->summary);

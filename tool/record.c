@@ -36,12 +36,11 @@ static int run(const tool_command *command, int argc, const char **argv)
     char *port = NULL, *output = NULL;
     int status, rate = 60;
     const char *rest;
-    hardware hw = {0};
+    hardware hw = {.any_game = true};
     struct poptOption options[] = {
         {"port", 0, POPT_ARG_STRING, &port, 0, HARDWARE_PORT_HELP, "PORT"},
         {"output", 'o', POPT_ARG_STRING, &output, 0, "The trace to write", "FILE"},
-        {"game", 0, POPT_ARG_STRING, &hw.game_path, 0, HARDWARE_GAME_HELP, "FILE"},
-        {"sheet", 0, POPT_ARG_STRING, &hw.sheet, 0, HARDWARE_SHEET_HELP, "FILE"},
+        HARDWARE_FILES(hw),
         {"for", 0, POPT_ARG_DOUBLE, &hw.seconds, 0, HARDWARE_FOR_HELP, "SECONDS"},
         {"rate", 0, POPT_ARG_INT, &rate, 0, "Steps a second (default: 60)", "N"},
         POPT_TABLEEND};

@@ -24,6 +24,9 @@ typedef struct tool_command {
 extern const tool_command tool_devices, tool_watch, tool_explain, tool_learn, tool_record,
     tool_replay, tool_graph, tool_check, tool_names, tool_demo;
 
+/* Ends a line of standard error with the names of the simulated models: "heron, ... are". */
+void tool_models(void);
+
 /* Parses a command's options from a popt table.  *rest is the one argument that is left (NULL where
  * there is none).  Returns -1 to go on, or the status to
  * end with: help was printed, or the call was wrong and it was said how. */

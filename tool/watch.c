@@ -95,10 +95,11 @@ static void add_particulars(json_t *line, const nplug_event *event)
 
 static json_t *event_json(const nplug_nest *nest, const nplug_event *event)
 {
-    char control[48] = "";
-    json_t *line = json_pack("{s:I, s:s, s:I, s:i, s:o}", "t", (json_int_t)event->time, "event",
-                             nplug_event_name(event->kind), "device", (json_int_t)event->device,
-                             "player", (int)event->player, "flags", flags_json(event));
+    char control[48] = "", id[16];
+    json_t *line =
+        json_pack("{s:I, s:s, s:s?, s:i, s:o}", "t", (json_int_t)event->time, "event",
+                  nplug_event_name(event->kind), "device", describe_id(event->device, id), "player",
+                  (int)event->player, "flags", flags_json(event));
     const char *action = nplug_action_name(nest, event->action);
 
     if (event->kind >= NPLUG_EVENT_PRESS && event->kind <= NPLUG_EVENT_VALUE) {
@@ -157,13 +158,13 @@ static void show_events(watcher *watch)
 static void print_control(const watcher *watch, nplug_device device,
                           const nplug_control_facts *info)
 {
-    char name[80], control[48], value[32];
+    char name[80], control[48], value[32], id[16];
 
     nplug_control_name(info->control, control, sizeof control);
     if (watch->json) {
-        describe_print(json_pack("{s:I, s:I, s:s, s:o}", "t",
+        describe_print(json_pack("{s:I, s:s, s:s, s:o}", "t",
                                  (json_int_t)nplug_nest_time(watch->hw.nest), "device",
-                                 (json_int_t)device, "control", control, "value",
+                                 describe_id(device, id), "control", control, "value",
                                  describe_value_json(info->value, info->components)),
                        false);
         return;
@@ -189,12 +190,12 @@ static void show_controls(watcher *watch, nplug_device device)
 
 static void print_signal(const watcher *watch, nplug_device device, uint32_t index, int32_t raw)
 {
-    char name[80];
+    char name[80], id[16];
 
     if (watch->json) {
-        describe_print(json_pack("{s:I, s:I, s:i, s:i}", "t",
+        describe_print(json_pack("{s:I, s:s, s:i, s:i}", "t",
                                  (json_int_t)nplug_nest_time(watch->hw.nest), "device",
-                                 (json_int_t)device, "signal", (int)index, "raw", (int)raw),
+                                 describe_id(device, id), "signal", (int)index, "raw", (int)raw),
                        false);
         return;
     }
@@ -249,10 +250,8 @@ static int run(const tool_command *command, int argc, const char **argv)
         {"lines", 0, POPT_ARG_NONE, &watch.lines, 0, "Print lines, on a terminal too", NULL},
         {"pace", 0, POPT_ARG_NONE, &watch.pace, 0, "Play at the trace's own pace, not at once",
          NULL},
-        {"game", 0, POPT_ARG_STRING, &watch.hw.game_path, 0, HARDWARE_GAME_HELP, "FILE"},
-        {"sheet", 0, POPT_ARG_STRING, &watch.hw.sheet, 0, HARDWARE_SHEET_HELP, "FILE"},
+        HARDWARE_FILES(watch.hw),
         {"settings", 0, POPT_ARG_STRING, &watch.hw.settings, 0, HARDWARE_SETTINGS_HELP, "FILE"},
-        {"model", 0, POPT_ARG_STRING, &watch.hw.model, 0, HARDWARE_MODEL_HELP, "FILE"},
         {"json", 0, POPT_ARG_NONE, &watch.json, 0, "Print a JSON object a line", NULL},
         POPT_TABLEEND};
 

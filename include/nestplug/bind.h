@@ -5,6 +5,7 @@
 
 #include "action.h"
 #include "control.h"
+#include "event.h"
 
 #ifdef __cplusplus
 extern "C" {
@@ -70,6 +71,14 @@ NPLUG_API nplug_result nplug_read_bindings(nplug_action_kind kind, const char *f
 /* Writes a source as a text names it ("pad:stick-left.up") with a terminating 0, cut to `size`;
  * returns the length of the whole name, 0 for a source that is none. */
 NPLUG_API size_t nplug_source_name(nplug_source source, char *buffer, size_t size);
+
+/* What an event was made by, as a binding would name it: of NPLUG_EVENT_PICK the control and its
+ * way; of others the whole control; {0} where the event has none. */
+static inline nplug_source nplug_event_source(const nplug_event *event)
+{
+    nplug_source source = {event->control, event->way};
+    return source;
+}
 
 /* A text of bindings in which one of them, by its place, has another source (a text such as
  * "key:KeyQ" or "key:ShiftLeft+key:KeyQ"), and keeps its options.  A place past the end adds a

@@ -55,29 +55,53 @@ static const char *c_name(const char *name, bool upper, char *buffer, size_t siz
     return buffer;
 }
 
-/* A C string; binding texts and names need no more than '"' and '\\' to be kept apart. */
+/* A C string: what is neither a letter, a digit nor usual is written by its bytes. */
 static void put_string(writer *out, const char *text)
 {
     put(out, "\"");
-    for (; *text; text++)
-        put(out, *text == '"' || *text == '\\' ? "\\%c" : "%c", *text);
+    for (; *text; text++) {
+        unsigned char c = (unsigned char)*text;
+        bool usual = c >= 0x20 && c < 0x7f && c != '"' && c != '\\' && c != '?';
+        put(out, usual ? "%c" : "\\%03o", c);
+    }
     put(out, "\"");
+}
+
+/* The names of a table's rows as C has them: where two come to the same, the later one has its
+ * number behind it. */
+static const char *row_name(const char *const *names, size_t stride, uint32_t row, char *buffer,
+                            size_t size)
+{
+    const char *name, *other;
+    char earlier[64];
+    bool taken;
+
+    memcpy(&name, (const char *)names + row * stride, sizeof name);
+    c_name(name, true, buffer, size);
+    taken = strcmp(buffer, "ACTIONS") == 0 || strncmp(buffer, "LAYER_", 6) == 0 ||
+            strcmp(buffer, "NAMES") == 0;
+    for (uint32_t i = 0; i < row && !taken; i++) {
+        memcpy(&other, (const char *)names + i * stride, sizeof other);
+        taken = strcmp(c_name(other, true, earlier, sizeof earlier), buffer) == 0;
+    }
+    if (taken) snprintf(buffer + strlen(buffer), size - strlen(buffer), "_%" PRIu32, row);
+    return buffer;
 }
 
 static void put_numbers(writer *out, const nplug_game *game, const char *prefix)
 {
-    char name[64];
+    char name[80];
 
     put(out, "enum {\n");
     for (uint32_t i = 0; i < game->action_count; i++)
         put(out, "    %s_%s = %" PRIu32 ",\n", prefix,
-            c_name(game->actions[i].name, true, name, sizeof name), i);
+            row_name(&game->actions->name, sizeof *game->actions, i, name, sizeof name), i);
     put(out, "    %s_ACTIONS = %" PRIu32 "\n};\n", prefix, game->action_count);
     if (game->layer_count == 0) return;
     put(out, "enum {\n");
     for (uint32_t i = 0; i < game->layer_count; i++)
         put(out, "    %s_LAYER_%s = %" PRIu32 "%s\n", prefix,
-            c_name(game->layers[i].name, true, name, sizeof name), i,
+            row_name(&game->layers->name, sizeof *game->layers, i, name, sizeof name), i,
             i + 1 < game->layer_count ? "," : "");
     put(out, "};\n");
 }
@@ -86,6 +110,7 @@ static void put_actions(writer *out, const nplug_game *game, const char *lower)
 {
     static const char *const kinds[] = {"BUTTON", "LEVEL", "VECTOR", "MOTION"};
 
+    if (game->action_count == 0) return;
     put(out, "\nstatic const nplug_action_def %s_actions[] = {\n", lower);
     for (uint32_t i = 0; i < game->action_count; i++) {
         put(out, "    {");
@@ -203,15 +228,32 @@ static void put_game(writer *out, const nplug_game *game, const char *lower, con
     put(out, "};\n");
 }
 
+/* What a comment can hold. */
+static void put_comment(writer *out, const char *text)
+{
+    for (; *text; text++)
+        put(out, "%c", (unsigned char)*text < 0x20 || *text == '*' || *text == '?' ? '_' : *text);
+}
+
+/* The game's name in front of the others; no name of C begins with a digit. */
+static void game_names(const nplug_game *game, char prefix[64], char lower[64])
+{
+    bool good = isalpha((unsigned char)game->name[0]) != 0;
+
+    snprintf(prefix, 64, "%s", good ? "" : "GAME_");
+    snprintf(lower, 64, "%s", good ? "" : "game_");
+    c_name(game->name, true, prefix + strlen(prefix), 56);
+    c_name(game->name, false, lower + strlen(lower), 56);
+}
+
 static void put_header(writer *out, const nplug_game *game, bool tables)
 {
     char prefix[64], lower[64];
 
-    c_name(game->name, true, prefix, sizeof prefix);
-    c_name(game->name, false, lower, sizeof lower);
-    put(out,
-        "/* Numbers of the game \"%s\".  Made by `nestplug names`: change the game, not this. */\n",
-        game->name);
+    game_names(game, prefix, lower);
+    put(out, "/* Numbers of the game \"");
+    put_comment(out, game->name);
+    put(out, "\".  Made by `nestplug names`: change the game, not this. */\n");
     put(out, "#ifndef %s_NUMBERS_H\n#define %s_NUMBERS_H\n\n", prefix, prefix);
     if (tables) put(out, "#include <nestplug/nestplug.h>\n\n");
     put_numbers(out, game, prefix);
