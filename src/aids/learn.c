@@ -33,6 +33,8 @@ struct nplug_learner {
     watched of[SIGNALS];
     uint32_t answer[WIRES]; /* by question: how many wires there were before it */
     nplug_wire wires[WIRES];
+    nplug_sheet made; /* with those of `wires` that are whole controls */
+    nplug_wire whole[WIRES];
     nplug_rule match;
     nplug_sheet sheet;
     char name[32];
@@ -383,12 +385,34 @@ static nplug_control owner_of(const nplug_learner *it, const nplug_wire *wire)
     return 0;
 }
 
+/* Whether each number of a wire's control was learnt: half a stick is none. */
+static bool is_whole(const nplug_learner *it, nplug_control control)
+{
+    unsigned components = 1, learnt = 0;
+
+    nplug_control_nature(control, &components);
+    for (uint32_t i = 0; i < it->sheet.wire_count; i++)
+        if (it->wires[i].control == control) learnt |= 1u << it->wires[i].component;
+    return learnt == (1u << components) - 1u;
+}
+
+/* What was learnt whole.  The answers stay, since the last one may be taken back. */
+static void make_sheet(nplug_learner *it)
+{
+    it->made = it->sheet;
+    it->made.wires = it->whole;
+    it->made.wire_count = 0;
+    for (uint32_t i = 0; i < it->sheet.wire_count; i++)
+        if (is_whole(it, it->wires[i].control)) it->whole[it->made.wire_count++] = it->wires[i];
+}
+
 static void next_question(nplug_learner *it)
 {
     it->question++;
     rest_here(it);
     it->phase = it->question < it->questions ? NPLUG_LEARN_PHASE_MOVE : NPLUG_LEARN_PHASE_DONE;
     if (it->question < WIRES) it->answer[it->question] = it->sheet.wire_count;
+    if (it->phase == NPLUG_LEARN_PHASE_DONE) make_sheet(it);
 }
 
 /* What moved becomes a wire, unless it is another control's already. */
@@ -558,5 +582,5 @@ void nplug_learner_undo(nplug_learner *it)
 
 const nplug_sheet *nplug_learner_sheet(const nplug_learner *it)
 {
-    return it && it->phase == NPLUG_LEARN_PHASE_DONE ? &it->sheet : NULL;
+    return it && it->phase == NPLUG_LEARN_PHASE_DONE ? &it->made : NULL;
 }
