@@ -416,8 +416,8 @@ static const struct {
     {HORN_, "lasts=50", "", "+south 40 -south", 1, false},
     {HORN_, "again=100", "", "+south -south +south -south 100 +south", 2, true},
     {HORN_, "again=1", "again=500", "+south -south +south", 2, true}, /* its own goes first */
-    {HORN_, "", "waits=2", "+KeyH 120 -KeyH", 0, false},
-    {HORN_, "", "waits=0.5", "+KeyH 60 -KeyH", 1, false},
+    {HORN_, "", "slower=2", "+KeyH 120 -KeyH", 0, false},
+    {HORN_, "", "slower=0.5", "+KeyH 60 -KeyH", 1, false},
     {BELL_, "", "", "+ShiftLeft -ShiftLeft +KeyH 200", 0, false},
     {BELL_, "", "sticky", "+ShiftLeft -ShiftLeft +KeyH 200", 1, true},
     {BELL_, "", "sticky", "+ShiftLeft -ShiftLeft +KeyH 200 -KeyH 50 +KeyH 200", 1, false},

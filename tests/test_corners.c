@@ -20,7 +20,7 @@ START_TEST(a_text_tells_its_gesture_and_its_devices)
         nplug_device_kind kind;
     } rows[] = {
         {"key:KeyA", NPLUG_GESTURE_PRESS, NPLUG_KIND_UNKNOWN},
-        {"key:KeyA release", NPLUG_GESTURE_RELEASE, NPLUG_KIND_UNKNOWN},
+        {"key:KeyA on-release", NPLUG_GESTURE_RELEASE, NPLUG_KIND_UNKNOWN},
         {"pad:south double-tap kind=pad", NPLUG_GESTURE_TAP, NPLUG_KIND_PAD},
         {"key:KeyA hold=300 kind=keyboard", NPLUG_GESTURE_HOLD, NPLUG_KIND_KEYBOARD},
         {"wheel:button-1 repeat=400:80 kind=wheel", NPLUG_GESTURE_REPEAT, NPLUG_KIND_WHEEL}};
@@ -187,7 +187,7 @@ START_TEST(the_longest_wait_is_that_of_32_bits)
 
     rig_open(&rig, &game, NULL);
     nplug_sim_plug(rig.sim, 0, "pad", "heron");
-    nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "waits=10");
+    nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "slower=10");
     rig_step(&rig, MS);
     nplug_sim_press(rig.sim, SECOND, "pad", "south", 0);
     rig_step(&rig, SECOND + most - 1);

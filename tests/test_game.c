@@ -50,7 +50,7 @@ static const struct {
     {NPLUG_ACTION_BUTTON, "key:KeyA+", "a control is missing"},
     {NPLUG_ACTION_LEVEL, "keys:KeyA,KeyB+key:KeyC", "a list drives alone"},
     {NPLUG_ACTION_BUTTON, "pad:south tap | pad:south tap=200 | pad:south double-tap=300", NULL},
-    {NPLUG_ACTION_BUTTON, "pad:south taps=3 | pad:south taps=4:250 | pad:south release", NULL},
+    {NPLUG_ACTION_BUTTON, "pad:south taps=3 | pad:south taps=4:250 | pad:south on-release", NULL},
     {NPLUG_ACTION_BUTTON, "pad:south release=0.3 press=0.6 | pad:south repeat=400:80", NULL},
     {NPLUG_ACTION_BUTTON, "pad:south taps=10", "taps= takes 1 to 9"},
     {NPLUG_ACTION_BUTTON, "pad:south tap=x", "tap or tap=200 (milliseconds) is expected"},

@@ -60,7 +60,7 @@ static const struct {
     const char *expected;
 } rows[] = {
     /* one control */
-    {{"pad:south release"}, {{"south", 100, 50}}, "+A@150 -A@150"},
+    {{"pad:south on-release"}, {{"south", 100, 50}}, "+A@150 -A@150"},
     {{"pad:south tap=200"}, {{"south", 100, 50}, {"south", 400, 250}}, "+A@150 -A@150"},
     {{"pad:south hold=200"}, {{"south", 100, 250}, {"south", 500, 150}}, "+A@300 -A@350"},
     {{"pad:south repeat=200:100"},

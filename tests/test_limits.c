@@ -29,7 +29,7 @@ static const char *const controls[] = {"pad:south",
                                        "pad:stick-left.up",
                                        "pad:stick-right.left"};
 static const char *const presses[] = {
-    "", " tap", " hold=300", " double-tap", " taps=3:400", " repeat=300:60", " release", ""};
+    "", " tap", " hold=300", " double-tap", " taps=3:400", " repeat=300:60", " on-release", ""};
 static const char *const shapes[] = {
     "", " dead=0.1", " rise=3 fall=2", " power=2 scale=0.5", " invert=x", ""};
 

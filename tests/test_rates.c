@@ -73,7 +73,7 @@ static const char *const buttons[] = {
     "pad:stick-right.x press=0.7",
     "mouse:left",
     "mouse:wheel.up",
-    "key:KeyF release",
+    "key:KeyF on-release",
     "pad:trigger-left press=0.3 release=0.2",
     "pad:shoulder-left+pad:trigger-right observe",
     "key-label:e",

@@ -35,7 +35,7 @@ START_TEST(a_profile_comes_back_as_it_was)
     nplug_bind(one.nest, 1, HORN, "pad:north | key:KeyJ hold=80");
     nplug_bind(one.nest, 1, MENU, "");
     nplug_set_comfort(one.nest, 1, WINCH, "toggle lasts=40");
-    nplug_set_comfort(one.nest, 1, NPLUG_EVERY_ACTION, "waits=1.5 sticky");
+    nplug_set_comfort(one.nest, 1, NPLUG_EVERY_ACTION, "slower=1.5 sticky");
     rig_step(&one, MS);
     ck_assert_int_eq(nplug_settings_keep_player(settings, one.nest, 1, "ann"), NPLUG_OK);
     ck_assert_int_eq(nplug_settings_copy_profile(settings, "ann", "bob"), NPLUG_OK);
@@ -51,7 +51,7 @@ START_TEST(a_profile_comes_back_as_it_was)
     ck_assert_str_eq(nplug_bindings(two.nest, 2, HORN), "pad:north | key:KeyJ hold=80");
     ck_assert_str_eq(nplug_bindings(two.nest, 2, MENU), "");
     ck_assert_str_eq(nplug_comfort(two.nest, 2, WINCH), "toggle lasts=40");
-    ck_assert_str_eq(nplug_comfort(two.nest, 2, NPLUG_EVERY_ACTION), "waits=1.5 sticky");
+    ck_assert_str_eq(nplug_comfort(two.nest, 2, NPLUG_EVERY_ACTION), "slower=1.5 sticky");
     ck_assert(!nplug_is_rebound(two.nest, 1, HORN) && !nplug_is_rebound(two.nest, 2, STEER));
     /* another person sits down: what is not theirs goes */
     ck_assert_int_eq(nplug_settings_use_player(again, two.nest, 2, "cleo"), NPLUG_OK);

@@ -154,7 +154,7 @@ START_TEST(a_trace_comes_back_from_its_file_as_it_was)
     nplug_sim_layout(rig.sim, 250 * MS, "azerty");
     for (; step < 200; step++) {
         if (step == 10) nplug_bind(rig.nest, 1, HORN, "key-label:w | pad:west hold=3 | pad:south");
-        if (step == 20) nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "toggle waits=1.5");
+        if (step == 20) nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "toggle slower=1.5");
         if (step == 40) nplug_start_pick(rig.nest, &pick);
         if (step == 70) nplug_mute(rig.nest, 1u << NPLUG_KIND_PAD);
         if (step == 80) nplug_mute(rig.nest, 0);

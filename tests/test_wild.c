@@ -38,7 +38,7 @@ static const nplug_action_def wild_actions[12] = {
     {"flare", NPLUG_ACTION_BUTTON, "pad:south double-tap=40 | pad:north taps=3:40", 0},
     {"anchor", NPLUG_ACTION_BUTTON,
      "pad:shoulder-left+pad:south | key:ShiftLeft/ShiftRight+key:KeyH", 0},
-    {"rope", NPLUG_ACTION_BUTTON, "pad:stick-left.up repeat=20:10 | pad:south release observe", 1},
+    {"rope", NPLUG_ACTION_BUTTON, "pad:stick-left.up repeat=20:10 | pad:south on-release observe", 1},
     {"trim", NPLUG_ACTION_VECTOR,
      "pad:shoulder-left+pad:stick-left | key:ShiftLeft+keys:KeyW,KeyS,KeyA,KeyD", 2},
     {"bell", NPLUG_ACTION_BUTTON, "pad:east kind=pad | pad:south family=quay-letters", 2},
@@ -92,7 +92,7 @@ static void any_command(wild *w)
         "pad:north | key:KeyH", "pad:shoulder-left+pad:west taps=2:30", NULL, "",
         "pad:stick-left.up rise=2 fall=2 | pad:confirm repeat=9:9 | key-label:q"};
     static const char *const comforts[] = {"toggle", "lasts=9 again=9 dead=0.2",
-                                           "sticky waits=0.5 swap-sticks", ""};
+                                           "sticky slower=0.5 swap-sticks", ""};
     nplug_pick pick = {.size = sizeof pick, .player = NPLUG_EVERYONE, .wait_ms = 1 + below(60)};
     nplug_device device = nplug_device_at(w->rig.nest, below(4));
     uint32_t a = below(4), b = below(5), c = below(2);

@@ -41,7 +41,7 @@ typedef enum nplug_action_kind {
  * the longer chord.  A binding that says `observe` stops no other one.
  *
  * How the press is made (of a button; without any of these, as it goes down):
- *   release                    as it is let go
+ *   on-release                 as it is let go
  *   tap, tap=200               let go again within 200 ms (250 where nothing is said)
  *   double-tap, double-tap=300 pressed twice, the first press and the pause within 300 ms; the
  *                              second press may last, and holds the action as long

@@ -116,7 +116,7 @@ NPLUG_API bool nplug_is_rebound(const nplug_nest *nest, nplug_player player, uin
  *   again=200    and not within 200 ms of the last one's end
  *   dead= outer= zone= power= curve= lift= scale= invert= gate=   shape its value, after the game
  * and for all actions:
- *   waits=1.5    all times of taps, holds and repeats are so many times as long
+ *   slower=1.5    all times of taps, holds and repeats are so many times as long
  *   sticky       what must be held for a chord may be tapped before it
  *   swap-sticks  a pad's left stick is the right one
  *   swap-confirm what confirms on a pad cancels, and the other way round

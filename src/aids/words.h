@@ -9,7 +9,7 @@
 #define NA_KEEP_WORDS           "nothing", "one", "all"
 #define NA_SEATS_WORDS          "one", "first-use", "call", "action", "arrival"
 #define NA_WAY_WORDS            "whole", "x", "y", "right", "left", "up", "down"
-#define NA_GESTURE_WORDS        "press", "release", "tap", "hold", "repeat"
+#define NA_GESTURE_WORDS        "press", "on-release", "tap", "hold", "repeat"
 #define NA_CALIBRATE_MODE_WORDS "follow", "measure", "take", "fix", "reset"
 #define NA_LEARN_PHASE_WORDS    "loosen", "rest", "move", "back", "done", "gone"
 #define NA_MENU_WISH_WORDS                                                                         \

@@ -319,7 +319,7 @@ static const option options[] = {
     BINDS("by=", read_own, "by= takes the name of a shaping of this game's own"),
     BETWEEN("press=", press, 0.01f, 1.0f, "press= takes 0.01 to 1"),
     BETWEEN("release=", release, 0.001f, 1.0f, "release= takes 0.001 to 1"),
-    BINDS("release", read_on_release, "release stands alone, or release= takes 0.001 to 1"),
+    BINDS("on-release", read_on_release, "on-release stands alone"),
     BETWEEN("rise=", rise, 0.01f, 1000.0f, "rise= takes 0.01 to 1000 a second"),
     BETWEEN("fall=", fall, 0.01f, 1000.0f, "fall= takes 0.01 to 1000 a second"),
     WISH("toggle", read_alone, toggle, 1.0f, NP_TEXT_COMFORT, "toggle stands alone"),
@@ -331,8 +331,8 @@ static const option options[] = {
     WISH("swap-confirm", read_alone, swap_confirm, 1.0f, NP_TEXT_OF_ALL,
          "swap-confirm stands alone"),
     WISH("swap-sticks", read_alone, swap_sticks, 1.0f, NP_TEXT_OF_ALL, "swap-sticks stands alone"),
-    {"waits=", read_amount, offsetof(np_reader, wish.waits), 0.1f, 10.0f, NP_TEXT_OF_ALL,
-     "waits= takes 0.1 to 10"},
+    {"slower=", read_amount, offsetof(np_reader, wish.waits), 0.1f, 10.0f, NP_TEXT_OF_ALL,
+     "slower= takes 0.1 to 10"},
     WISH("rumble=", read_amount, rumble, 1.0f, NP_TEXT_OF_ALL, "rumble= takes 0 to 1"),
 };
 
