@@ -295,11 +295,51 @@ START_TEST(a_trace_with_a_gap_is_refused)
 }
 END_TEST
 
+/* A game file may have the ready-made menu: it is the one of NPLUG_MENU_ACTIONS. */
+START_TEST(a_game_file_may_have_the_menu)
+{
+    static const char text[] =
+        "{\"nestplug\": \"game\", \"version\": 1, \"name\": \"m\", \"layers\": {\"play\": {\"on\": "
+        "true}, \"menu\": {\"priority\": 1, \"on\": true}}, \"menu\": \"menu\", \"actions\": "
+        "{\"horn\": "
+        "{\"kind\": \"button\", \"bindings\": \"pad:south\", \"layer\": \"play\"}}}";
+    const nplug_action_def menu[] = {NPLUG_MENU_ACTIONS(1)};
+    nplug_game_file *file;
+    nplug_menu_press press;
+    nplug_notes notes;
+    test_rig rig;
+
+    ck_assert_int_eq(nplug_game_file_parse(text, strlen(text), "m", &file, &notes), NPLUG_OK);
+    ck_assert_uint_eq(nplug_game_file_game(file)->action_count, 1 + COUNT_OF(menu));
+    for (unsigned i = 0; i < COUNT_OF(menu); i++) {
+        const nplug_action_def *action = &nplug_game_file_game(file)->actions[1 + i];
+        ck_assert_str_eq(action->name, menu[i].name);
+        ck_assert_str_eq(action->bindings, menu[i].bindings);
+        ck_assert_uint_eq(action->layer, 1);
+    }
+    rig_open(&rig, nplug_game_file_game(file), NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_press(rig.sim, MS, "pad", "south", MS);
+    rig_step(&rig, 5 * MS);
+    ck_assert(nplug_menu_at(rig.nest, nplug_action_number(rig.nest, "menu-up"), 0, &press));
+    ck_assert_uint_eq(press.wish, NPLUG_MENU_WISH_CONFIRM);
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, nplug_action_number(rig.nest, "menu-restore"), ""),
+                     NPLUG_ERR_KEPT);
+    rig_close(&rig);
+    nplug_game_file_free(file);
+}
+END_TEST
+
 /* Whatever the names of a game and its actions, its numbers and its tables are C that compiles. */
 START_TEST(numbers_of_any_names_are_c)
 {
-    static const char *const games[] = {"harbour",       "3boats", "*/ int x; /*",
-                                        "\u00e9t\u00e9", "?" "?/",    "a\\\"b"};
+    static const char *const games[] = {"harbour",
+                                        "3boats",
+                                        "*/ int x; /*",
+                                        "\u00e9t\u00e9",
+                                        "?"
+                                        "?/",
+                                        "a\\\"b"};
     static const char text[] =
         "{\"nestplug\": \"game\", \"version\": 1, \"name\": \"%s\", \"layers\": {\"a-b\": "
         "{\"on\": true}, \"a_b\": {\"on\": true}}, \"actions\": {\"a-b\": {\"kind\": \"button\", "
@@ -339,6 +379,7 @@ Suite *files_suite(void)
     tcase_add_test(tests, a_sheet_loaded_at_run_time_is_in_force);
     tcase_add_test(tests, files_that_are_not_there_or_cannot_be_written);
     tcase_add_test(tests, a_trace_with_a_gap_is_refused);
+    tcase_add_test(tests, a_game_file_may_have_the_menu);
     tcase_add_loop_test(tests, numbers_of_any_names_are_c, 0, 12);
     suite_add_tcase(suite, tests);
     return suite;

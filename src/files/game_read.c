@@ -2,6 +2,7 @@
 #include "document.h"
 #include "aids/words.h"
 #include "game_file.h"
+#include "nestplug/menu.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -20,6 +21,7 @@ static const nf_field game_fields[] = {
     NF_HAND("about", NF_STRING),
     NF_HAND("layers", NF_OBJECT),
     NF_MUST("actions", NF_OBJECT),
+    NF_HAND("menu", NF_STRING),
     NF_HAND("seats", NF_OBJECT),
     NF_HAND("parts", NF_OBJECT),
     NF_HAND("unfocused", NF_ARRAY)};
@@ -267,18 +269,19 @@ static uint32_t layer_number(const reader *in, const char *name)
     return i;
 }
 
-static void read_layer_of(reader *in, json_t *object, const char *pointer, nplug_action_def *action)
+/* The layer that a member of an object names; 0 where it names none. */
+static uint32_t read_layer_of(reader *in, json_t *object, const char *pointer, const char *member)
 {
-    const char *name = nf_string(object, "layer", NULL);
+    const char *name = nf_string(object, member, NULL);
+    uint32_t layer = name ? layer_number(in, name) : 0;
     char at[112], near[96];
 
-    if (!name) return;
-    action->layer = layer_number(in, name);
-    if (action->layer < in->file->game.layer_count) return;
-    snprintf(at, sizeof at, "%s/layer", pointer);
+    if (!name || layer < in->file->game.layer_count) return layer;
+    snprintf(at, sizeof at, "%s/%s", pointer, member);
     nf_error(in->doc, at, "\"%.40s\" is no layer of this game%s", name,
              nf_nearest(&in->file->layers[0].name, in->file->game.layer_count,
                         sizeof *in->file->layers, name, near, sizeof near));
+    return 0;
 }
 
 static void read_action(reader *in, const char *name, json_t *object)
@@ -293,10 +296,35 @@ static void read_action(reader *in, const char *name, json_t *object)
     action->name = name;
     if (!nf_read(in->doc, object, pointer, &nf_action_object, &read)) return;
     action->kind = read.kind;
-    read_layer_of(in, object, pointer, action);
+    action->layer = read_layer_of(in, object, pointer, "layer");
     read_rule(in, object, pointer, read.rule);
     if (!in->doc->failed) read_from(in, object, pointer);
     in->file->game.action_count++;
+}
+
+/* --- the ready-made menu -------------------------------------------------------------------------
+ */
+
+#define MENU_ACTIONS (NPLUG_MENU_WISH_RESTORE + 1u)
+#define MENU_GROUP   255u
+
+/* The menu's actions and their policies, after the file's own. */
+static void read_menu(reader *in)
+{
+    uint32_t layer = read_layer_of(in, in->doc->root, "", "menu");
+    uint32_t first = in->file->game.action_count;
+    const nplug_action_def actions[] = {NPLUG_MENU_ACTIONS(layer)};
+    const nplug_action_policy policies[] = {NPLUG_MENU_RULES(first, MENU_GROUP)};
+
+    for (uint32_t i = 0; i < first; i++)
+        for (uint32_t k = 0; k < MENU_ACTIONS; k++)
+            if (strcmp(in->file->actions[i].name, actions[k].name) == 0)
+                nf_error(in->doc, "/menu", "the menu brings an action \"%s\" of its own",
+                         actions[k].name);
+    memcpy(in->file->actions + first, actions, sizeof actions);
+    memcpy(in->file->rules + in->file->game.policy_count, policies, sizeof policies);
+    in->file->game.action_count += MENU_ACTIONS;
+    in->file->game.policy_count += (uint32_t)(sizeof policies / sizeof *policies);
 }
 
 /* --- layers --------------------------------------------------------------------------------------
@@ -332,7 +360,7 @@ static size_t count_bands(json_t *actions)
 static bool make_room(reader *in, json_t *actions, json_t *layers)
 {
     nplug_game_file *file = in->file;
-    size_t count = json_object_size(actions) + 1;
+    size_t count = json_object_size(actions) + 1 + MENU_ACTIONS;
 
     file->actions = (nplug_action_def *)calloc(count, sizeof *file->actions);
     file->from = (char **)calloc(count, sizeof *file->from);
@@ -355,6 +383,7 @@ static void read_lists(reader *in)
     if (in->doc->failed || !make_room(in, actions, layers)) return;
     json_object_foreach(layers, name, value) read_layer(in, name, value);
     json_object_foreach(actions, name, value) if (!in->doc->failed) read_action(in, name, value);
+    if (!in->doc->failed && json_object_get(in->doc->root, "menu")) read_menu(in);
     if (!in->doc->failed) nf_game_read_seats(in->doc, in->file);
 }
 
