@@ -202,6 +202,29 @@ START_TEST(an_outside_program_finds_the_installed_library)
 }
 END_TEST
 
+/* The headers are enough for another language, too: a generated binding presses a simulated key. */
+START_TEST(another_language_presses_a_key)
+{
+    char output[8192];
+    /* A library with sanitizers needs their runtime in the program that loads it. */
+    static const char runtime[] =
+        "ASAN_OPTIONS=detect_leaks=0 LD_PRELOAD=$(" C_COMPILER " -print-file-name=%s) ";
+    bool clang = strstr(C_COMPILER, "clang") != NULL;
+    char sanitized[512] = "";
+    char command[1024];
+
+    if (*SANITIZERS)
+        snprintf(sanitized, sizeof sanitized, runtime,
+                 clang ? "libclang_rt.asan-x86_64.so" : "libasan.so");
+    snprintf(command, sizeof command,
+             "%s/usr/bin/python3 " SOURCE_DIR "/tests/outside/press.py " SOURCE_DIR
+             "/include " BINARY_DIR "/libnestplug.so",
+             sanitized);
+    ck_assert_msg(run(command, output, sizeof output) == 0, "%s", output);
+    ck_assert_ptr_nonnull(strstr(output, "hoots: 1"));
+}
+END_TEST
+
 /* Every C listing of the README and the guide compiles. */
 START_TEST(listings_compile)
 {
@@ -251,6 +274,7 @@ Suite *house_suite(void)
     tcase_add_test(tests, who_may_include_whom);
     tcase_add_test(tests, the_core_uses_nothing_but_its_five_headers);
     tcase_add_loop_test(tests, public_headers_stand_alone_in_c_and_cxx, 0, 7);
+    tcase_add_test(tests, another_language_presses_a_key);
     tcase_add_loop_test(tests, structs_are_laid_out_as_promised, 0, 2);
     tcase_add_test(tests, exports_are_what_the_headers_declare);
     tcase_add_test(tests, builtin_sheets_and_models_are_those_of_the_files);

@@ -159,7 +159,7 @@ END_TEST
 /* A game with thirty gestures, which the default limits refuse, starts as it is. */
 START_TEST(a_game_of_many_gestures_starts)
 {
-    static char texts[30][32], names[30][8];
+    static char texts[30][40], names[30][16];
     static nplug_action_def defs[30];
     nplug_game game = nplug_game_for("taps", defs, 30, 4);
     nplug_nest *nest;

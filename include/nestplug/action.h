@@ -220,6 +220,10 @@ static inline nplug_game nplug_game_for_one(const char *name, const nplug_action
     return game;
 }
 
+/* As nplug_game_for_one without a name and without actions, as a real symbol: fills as much of
+ * *game as `size` bytes hold. NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_game_init(nplug_game *game, uint32_t size);
+
 /* A game for several, seated by first use: whoever presses anything takes the lowest free seat. */
 static inline nplug_game nplug_game_for(const char *name, const nplug_action_def *actions,
                                         uint32_t count, uint32_t players)

@@ -71,6 +71,10 @@ static inline nplug_following nplug_following_default(void)
     return following;
 }
 
+/* As nplug_following_default, as a real symbol: fills as much of *following as `size` bytes hold.
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_following_init(nplug_following *following, uint32_t size);
+
 /* From the next step on, a player's active set follows that way.  Where that changes what the
  * player is shown, an NPLUG_EVENT_ACTIVE says so.  The family is copied; at most 23 bytes.
  * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE, NPLUG_ERR_FULL; NPLUG_ERR_STALE and NPLUG_ERR_UNKNOWN of the

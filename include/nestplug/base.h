@@ -11,11 +11,19 @@
 #define NPLUG_VERSION_MINOR 1
 #define NPLUG_VERSION_PATCH 0
 
-/* Marks what the library exports; nothing else is visible outside it. */
-#if defined(__GNUC__)
+/* Marks what the library exports; nothing else is visible outside it.  Whoever builds the library
+ * as a Windows DLL defines NPLUG_BUILD, and whoever uses that DLL defines NPLUG_SHARED; other
+ * systems need neither.  A generator of bindings may define it as nothing. */
+#ifndef NPLUG_API
+#if defined(_WIN32) && defined(NPLUG_BUILD)
+#define NPLUG_API __declspec(dllexport)
+#elif defined(_WIN32) && defined(NPLUG_SHARED)
+#define NPLUG_API __declspec(dllimport)
+#elif defined(__GNUC__) && !defined(_WIN32)
 #define NPLUG_API __attribute__((visibility("default")))
 #else
 #define NPLUG_API
+#endif
 #endif
 
 #ifdef __cplusplus

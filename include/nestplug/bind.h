@@ -172,6 +172,10 @@ static inline nplug_pick nplug_pick_default(void)
     return pick;
 }
 
+/* As nplug_pick_default, as a real symbol: fills as much of *pick as `size` bytes hold.
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_pick_init(nplug_pick *pick, uint32_t size);
+
 /* Waits for a control, from the next step on, in place of a pick that was under way.  What is held
  * by then has to be let go first.  A notch of a mouse's wheel is picked as the direction in which
  * it turned.  The press that picks is spent (see player.h).  An

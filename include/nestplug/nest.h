@@ -61,6 +61,10 @@ static inline nplug_limits nplug_limits_default(void)
     return limits;
 }
 
+/* As nplug_limits_default, as a real symbol: fills as much of *limits as `size` bytes hold.
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_limits_init(nplug_limits *limits, uint32_t size);
+
 /* Limits under which a game fits, with all that its players can do: each of game->players binds
  * every action by other controls, and by one more than the game does, and has comfort for each.  As
  * many devices, signals and controls as in nplug_limits_default; records 0.  A game that is wrong
@@ -93,6 +97,10 @@ static inline nplug_setup nplug_setup_default(void)
         (uint32_t)sizeof(nplug_setup), false, true, {false}, NULL, NULL, NULL, NULL};
     return setup;
 }
+
+/* As nplug_setup_default, as a real symbol: fills as much of *setup as `size` bytes hold.
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_setup_init(nplug_setup *setup, uint32_t size);
 
 /* How many bytes of memory a nest with these limits needs; 0 where the limits are impossible. */
 NPLUG_API size_t nplug_memory_needed(const nplug_limits *limits);
