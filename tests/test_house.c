@@ -225,6 +225,18 @@ START_TEST(another_language_presses_a_key)
 }
 END_TEST
 
+/* The manual page is what the tool's own help says. */
+START_TEST(the_manual_page_is_the_help)
+{
+    static char output[65536];
+
+    ck_assert_int_eq(run("cd " SOURCE_DIR " && scripts/manual " BINARY_DIR "/tool/nestplug", output,
+                         sizeof output),
+                     0);
+    check_golden(output, "docs/nestplug.1.scd");
+}
+END_TEST
+
 /* Every C listing of the README and the guide compiles. */
 START_TEST(listings_compile)
 {
@@ -274,6 +286,7 @@ Suite *house_suite(void)
     tcase_add_test(tests, who_may_include_whom);
     tcase_add_test(tests, the_core_uses_nothing_but_its_five_headers);
     tcase_add_loop_test(tests, public_headers_stand_alone_in_c_and_cxx, 0, 7);
+    tcase_add_test(tests, the_manual_page_is_the_help);
     tcase_add_test(tests, another_language_presses_a_key);
     tcase_add_loop_test(tests, structs_are_laid_out_as_promised, 0, 2);
     tcase_add_test(tests, exports_are_what_the_headers_declare);

@@ -65,11 +65,13 @@ static inline nplug_limits nplug_limits_default(void)
  * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
 NPLUG_API nplug_result nplug_limits_init(nplug_limits *limits, uint32_t size);
 
+/* See action.h. */
+struct nplug_game;
+
 /* Limits under which a game fits, with all that its players can do: each of game->players binds
  * every action by other controls, and by one more than the game does, and has comfort for each.  As
  * many devices, signals and controls as in nplug_limits_default; records 0.  A game that is wrong
  * is counted as far as it can be read; of NULL the default ones. */
-struct nplug_game;
 NPLUG_API nplug_limits nplug_limits_for(const struct nplug_game *game);
 
 /* Hears the log: one line of text, valid during the call only. */
