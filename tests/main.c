@@ -26,6 +26,7 @@ int main(int argc, char **argv)
     srunner_add_suite(runner, uses_suite());
     srunner_add_suite(runner, parts_suite());
     srunner_add_suite(runner, spent_suite());
+    srunner_add_suite(runner, sizes_suite());
     srunner_add_suite(runner, slips_suite());
     srunner_add_suite(runner, storm_suite());
     srunner_add_suite(runner, actions_suite());

@@ -39,6 +39,7 @@ Suite *schemas_suite(void);
 Suite *settings_suite(void);
 Suite *shaping_suite(void);
 Suite *sim_suite(void);
+Suite *sizes_suite(void);
 Suite *slips_suite(void);
 Suite *spent_suite(void);
 Suite *step_suite(void);

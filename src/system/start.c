@@ -2,6 +2,7 @@
 #include "ports.h"
 #include <stdio.h>
 #include <stdlib.h>
+#include <string.h>
 
 static void log_to_stderr(void *user, const char *line)
 {
@@ -9,17 +10,32 @@ static void log_to_stderr(void *user, const char *line)
     fprintf(stderr, "nestplug: %s\n", line);
 }
 
+/* A setup of any version that nplug_open takes, as ours. */
+static bool take(nplug_setup *setup, const nplug_setup *wish)
+{
+    const unsigned char *bytes = (const unsigned char *)wish;
+    uint32_t known = setup->size;
+
+    for (uint32_t i = known; i < wish->size; i++)
+        if (bytes[i] != 0) return false;
+    if (wish->size < known) return false;
+    memcpy(setup, wish, known);
+    setup->size = known;
+    return true;
+}
+
 /* The nest at the front of a block from malloc, with `more` bytes behind it. */
 static nplug_result start(const nplug_game *game, const nplug_setup *wish, size_t more,
                           nplug_nest **nest)
 {
-    nplug_setup setup = *wish;
+    nplug_setup setup = nplug_setup_default();
     nplug_limits limits = nplug_limits_for(game);
     size_t size;
     char *block;
     nplug_result result;
 
     *nest = NULL;
+    if (!take(&setup, wish)) return NPLUG_ERR_SIZE;
     if (!setup.limits) setup.limits = &limits;
     size = nplug_memory_needed(setup.limits);
     block = size ? (char *)malloc(size + more) : NULL;
