@@ -126,14 +126,14 @@ static void write_tables(const nplug_sheet *sheet)
 
 static void write_entry(const nplug_sheet *sheet)
 {
-    printf(
-        "    {(uint32_t)sizeof(nplug_sheet), \"%s\", \"%s\", (nplug_device_kind)%d, %u, %u, %u,\n",
-        sheet->name, sheet->family, (int)sheet->kind, sheet->rule_count, sheet->wire_count,
-        sheet->print_count);
+    printf("    {(uint32_t)sizeof(nplug_sheet), %u, \"%s\", \"%s\",\n", sheet->kind, sheet->name,
+           sheet->family);
     printf("     %s_matches, ", c_name(sheet));
     printf(sheet->wire_count ? "%s_wires, " : "NULL, ", c_name(sheet));
-    printf(sheet->print_count ? "%s_prints, " : "NULL, ", c_name(sheet));
-    printf("%u, %u},\n", sheet->keys, sheet->confirm);
+    printf(sheet->print_count ? "%s_prints,\n     " : "NULL,\n     ", c_name(sheet));
+    printf("%u, %u, %u, %u, %u, ", sheet->rule_count, sheet->wire_count, sheet->print_count,
+           sheet->keys, sheet->confirm);
+    printf("sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},\n");
 }
 
 /* Tells of two rules that could both fit a device, neither being surer: nobody could say then which

@@ -294,8 +294,14 @@ static const nplug_rule ladder[] = {
 
 static nplug_sheet sheet_of(const char *name, const nplug_rule *match)
 {
-    nplug_sheet sheet = {
-        (uint32_t)sizeof sheet, name, "", NPLUG_KIND_PAD, 1, 1, 0, match, south_wire, NULL, 0, 0};
+    nplug_sheet sheet = {.size = sizeof sheet,
+                         .kind = NPLUG_KIND_PAD,
+                         .name = name,
+                         .family = "",
+                         .rules = match,
+                         .wires = south_wire,
+                         .rule_count = 1,
+                         .wire_count = 1};
     return sheet;
 }
 

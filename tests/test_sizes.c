@@ -264,6 +264,66 @@ START_TEST(longer_rows_are_the_same_game)
 }
 END_TEST
 
+/* Sheets of a later version, with longer rows, are the same sheets. */
+START_TEST(longer_sheets_are_the_same_sheets)
+{
+    static const nplug_rule rule = {.vendor = 0x77};
+    static const nplug_wire wire = {.control = NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_SOUTH),
+                                    .code = 3};
+    static LATER_ROW(nplug_rule) rules[2];
+    static LATER_ROW(nplug_wire) wires[2];
+    static LATER_ROW(nplug_print) prints[2];
+    static LATER_ROW(nplug_sheet) sheets[2];
+    uint64_t digest[2];
+
+    for (int way = 0; way < 2; way++) {
+        nplug_sheet plain[2];
+        test_rig rig;
+        for (int i = 0; i < 2; i++) {
+            nplug_sheet sheet = {.size = sizeof sheet,
+                                 .name = "own",
+                                 .family = "",
+                                 .kind = NPLUG_KIND_PAD,
+                                 .rules = &rules[0].row,
+                                 .wires = &wires[0].row,
+                                 .prints = &prints[0].row,
+                                 .rule_count = 2,
+                                 .wire_count = 2,
+                                 .print_count = 2,
+                                 .rule_size = sizeof rules[0],
+                                 .wire_size = sizeof wires[0],
+                                 .print_size = sizeof prints[0]};
+            memset(&rules[i], 0x77, sizeof rules[i]);
+            memset(&wires[i], 0x77, sizeof wires[i]);
+            memset(&prints[i], 0x77, sizeof prints[i]);
+            rules[i].row = rule;
+            rules[i].row.product = (uint16_t)(i + 1);
+            wires[i].row = wire;
+            wires[i].row.control = (nplug_control)(wire.control + i);
+            prints[i].row = (nplug_print){wire.control, i ? "B" : "A"};
+            memset(&sheets[i], 0, sizeof sheets[i]);
+            plain[i] = sheet;
+            sheets[i].row = sheet;
+            sheets[i].row.size = sizeof sheets[0];
+        }
+        for (int i = 0; i < 2; i++) /* the second sheet is of another vendor */
+            plain[i].rule_count = sheets[i].row.rule_count = i ? 0 : 2;
+        rig_open(&rig, NULL, NULL);
+        ck_assert_int_eq(nplug_add_sheets(rig.nest, way ? &sheets[0].row : plain, 2), NPLUG_OK);
+        digest[way] = nplug_given_digest(rig.nest);
+        rig_close(&rig);
+    }
+    ck_assert_uint_eq(digest[0], digest[1]);
+    sheets[1].row.size = sizeof sheets[0] - 4; /* all have the same size */
+    {
+        test_rig rig;
+        rig_open(&rig, NULL, NULL);
+        ck_assert_int_eq(nplug_add_sheets(rig.nest, &sheets[0].row, 2), NPLUG_ERR_SIZE);
+        rig_close(&rig);
+    }
+}
+END_TEST
+
 Suite *sizes_suite(void)
 {
     Suite *suite = suite_create("sizes");
@@ -272,6 +332,7 @@ Suite *sizes_suite(void)
     tcase_add_loop_test(tests, a_query_writes_what_its_caller_knows, 0, COUNT_OF(queries));
     tcase_add_loop_test(tests, a_later_struct_is_taken_where_the_rest_is_0, 0, 6);
     tcase_add_test(tests, longer_rows_are_the_same_game);
+    tcase_add_test(tests, longer_sheets_are_the_same_sheets);
     suite_add_tcase(suite, tests);
     return suite;
 }

@@ -504,8 +504,14 @@ START_TEST(all_that_was_given_is_in_its_digest)
         nplug_rule match = {3, 0xb12d, 0x0999, 1, 0, 0, 1, 1, codes, codes + 1, 5, 6, 7};
         nplug_wire wire = {
             NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_SOUTH), 0, 1, 0x10130, 1, 2, 0, 3, 4, 5, 6};
-        nplug_sheet sheet = {sizeof sheet, "slip", "", NPLUG_KIND_PAD, 1, 1, 0, &match, &wire,
-                             NULL,         0,      0};
+        nplug_sheet sheet = {.size = sizeof sheet,
+                             .kind = NPLUG_KIND_PAD,
+                             .name = "slip",
+                             .family = "",
+                             .rules = &match,
+                             .wires = &wire,
+                             .rule_count = 1,
+                             .wire_count = 1};
         uint16_t *words[] = {&match.bus,  &match.vendor, &match.product,   &match.version,
                              &match.kind, &match.space,  &wire.debounce_ms};
         uint8_t *bytes[] = {&wire.component, &wire.space, &wire.reading, &wire.flags, &wire.node};

@@ -24,10 +24,9 @@ static void print_needs(const nplug_game *game)
     nplug_limits limits = nplug_limits_for(game);
 
     printf("With all that %u player%s may bind and set: %u bindings of %u sources, %u gestures, "
-           "%u ramps; %zu KiB, %zu of them for the ring of each of %u ports.\n",
+           "%u ramps (nplug_limits_for).\n",
            limits.players, limits.players == 1 ? "" : "s", limits.bindings, limits.sources,
-           limits.gestures, limits.ramps, nplug_memory_needed(&limits) / 1024,
-           limits.ring_slots * sizeof(nplug_report) / 1024, limits.ports);
+           limits.gestures, limits.ramps);
 }
 
 static void print_text(const nplug_notes *notes, const nplug_game *game)

@@ -83,18 +83,19 @@ typedef struct nplug_print {
 
 /* A sheet.  All pointers are the caller's and stay valid as long as the nest. */
 typedef struct nplug_sheet {
-    uint32_t size;      /* sizeof(nplug_sheet) */
+    uint32_t size;      /* sizeof(nplug_sheet); of several in a row, all have the same */
+    uint32_t kind;      /* an nplug_device_kind */
     const char *name;   /* "heron" */
     const char *family; /* "letters": devices that share prompts; "" where it has none */
-    uint32_t kind;      /* an nplug_device_kind */
-    uint32_t rule_count, wire_count, print_count;
     const nplug_rule *rules;
     const nplug_wire *wires; /* none: the sheet tells only prints, and another one the wires */
     const nplug_print *prints;
-    uint32_t
-        keys; /* not 0: a signal of HID usage page 0x07, or of a kernel key code, is that key */
+    uint32_t rule_count, wire_count, print_count;
+    uint32_t keys;    /* not 0: a signal of HID usage page 0x07, or of a kernel key code, is that key */
     uint32_t confirm; /* which of the face buttons confirms, as people expect of what is printed:
                          NPLUG_PAD_SOUTH (as 0), or NPLUG_PAD_EAST */
+    uint32_t rule_size, wire_size, print_size; /* sizeof(nplug_rule) and so on, so that those may
+                                                  grow; 0: as in version 0.1 */
 } nplug_sheet;
 
 /* Whether two rules (from 0) of two sheets could both fit one device, neither being surer: nobody

@@ -35,7 +35,7 @@ NO_ROOM(nplug_rule_facts, gives_prints);
 NO_ROOM(nplug_reason, text);
 NO_ROOM(nplug_calibration_facts, sheet);
 NO_ROOM(nplug_learn_question, taken);
-NO_ROOM(nplug_sheet, confirm);
+NO_ROOM(nplug_sheet, print_size);
 NO_ROOM(nplug_port, key_label);
 NO_ROOM(nplug_linux_setup, reserved);
 NO_ROOM(nplug_linux_facts, reserved);

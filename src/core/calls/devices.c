@@ -186,7 +186,7 @@ static const char *print_of(const nplug_nest *nest, uint32_t device, nplug_contr
     const nplug_sheet *sheet = nest->device.recogniser.of[device].prints;
 
     for (uint32_t i = 0; sheet && i < sheet->print_count; i++)
-        if (sheet->prints[i].control == control) return sheet->prints[i].text;
+        if (np_print_row(sheet, i)->control == control) return np_print_row(sheet, i)->text;
     return "";
 }
 
@@ -348,7 +348,7 @@ nplug_result nplug_rule_info(const nplug_nest *nest, nplug_device device, uint32
     looks = np_classify_by_signals(&nest->device.devices, chief);
     info.sheet = np_rule_sheet(all, rule);
     info.rule = rule->match;
-    info.misfit = np_rule_misfit(&info.sheet->rules[rule->match], &nest->device.devices, chief,
+    info.misfit = np_rule_misfit(np_rule_row(info.sheet, rule->match), &nest->device.devices, chief,
                                  looks, &info.code);
     info.looks = looks.kind;
     info.space = (uint16_t)looks.space;

@@ -16,11 +16,20 @@ nplug_result nplug_detach(nplug_nest *nest, void *self)
     return np_feed_detach(&nest->feed, self) ? NPLUG_OK : NPLUG_ERR_UNKNOWN;
 }
 
+/* Whether a sheet, and the rows of its tables, have at least what was first released; 0 is that. */
+static bool are_rows_known(const nplug_sheet *sheet, uint32_t size)
+{
+    return sheet->size == size && size >= NP_FIRST(nplug_sheet, print_size) &&
+           (!sheet->rule_size || sheet->rule_size >= NP_FIRST(nplug_rule, flat)) &&
+           (!sheet->wire_size || sheet->wire_size >= NP_FIRST(nplug_wire, max)) &&
+           (!sheet->print_size || sheet->print_size >= NP_FIRST(nplug_print, text));
+}
+
 nplug_result nplug_add_sheets(nplug_nest *nest, const nplug_sheet *sheets, uint32_t count)
 {
     if (!nest || (count && !sheets)) return NPLUG_ERR_ARGUMENT;
     for (uint32_t i = 0; i < count; i++)
-        if (sheets[i].size != sizeof *sheets) return NPLUG_ERR_SIZE;
+        if (!are_rows_known(np_sheet_row(sheets, i), sheets->size)) return NPLUG_ERR_SIZE;
     if (nest->started) return NPLUG_ERR_ORDER;
     return np_recognise_add(&nest->device.recogniser, sheets, count);
 }

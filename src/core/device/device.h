@@ -342,6 +342,33 @@ void np_recognise_layout(np_recogniser *recogniser, np_arena *arena, const nplug
  * of its sheets have rules of one weight that could both fit a device. */
 nplug_result np_recognise_add(np_recogniser *recogniser, const nplug_sheet *sheets, uint32_t count);
 
+/* Rows of a sheet's tables, and of several sheets, whatever the size that their program knows. */
+static inline const void *np_table_row(const void *rows, uint32_t size, size_t known, size_t number)
+{
+    return (const char *)rows + number * (size ? size : known);
+}
+
+static inline const nplug_sheet *np_sheet_row(const nplug_sheet *sheets, uint32_t number)
+{
+    return (const nplug_sheet *)np_table_row(sheets, sheets->size, sizeof *sheets, number);
+}
+
+static inline const nplug_rule *np_rule_row(const nplug_sheet *sheet, uint32_t number)
+{
+    return (const nplug_rule *)np_table_row(sheet->rules, sheet->rule_size, sizeof(nplug_rule), number);
+}
+
+static inline const nplug_wire *np_wire_row(const nplug_sheet *sheet, uint32_t number)
+{
+    return (const nplug_wire *)np_table_row(sheet->wires, sheet->wire_size, sizeof(nplug_wire), number);
+}
+
+static inline const nplug_print *np_print_row(const nplug_sheet *sheet, uint32_t number)
+{
+    return (const nplug_print *)np_table_row(sheet->prints, sheet->print_size, sizeof(nplug_print),
+                                       number);
+}
+
 /* Finds the sheets of a device and of its nodes, and keeps them. */
 void np_recognise(np_recogniser *recogniser, const np_devices *devices, uint32_t device);
 
@@ -351,7 +378,7 @@ const np_rule *np_recognise_next(const np_recogniser *recogniser, const np_devic
                                  uint32_t *at, uint32_t *stage);
 static inline const nplug_sheet *np_rule_sheet(const np_recogniser *recogniser, const np_rule *rule)
 {
-    return &recogniser->sets[rule->set].sheets[rule->sheet];
+    return np_sheet_row(recogniser->sets[rule->set].sheets, rule->sheet);
 }
 
 /* The first part of a rule that does not fit a node, NPLUG_RULE_FIELD_NONE where all do; of

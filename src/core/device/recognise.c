@@ -32,7 +32,7 @@ static uint16_t *bucket_of(const np_recogniser *recogniser, uint16_t vendor, uin
 
 static const nplug_rule *match_of(const np_recogniser *recogniser, const np_rule *rule)
 {
-    return &np_rule_sheet(recogniser, rule)->rules[rule->match];
+    return np_rule_row(np_rule_sheet(recogniser, rule), rule->match);
 }
 
 static bool is_among(uint32_t code, const uint32_t *list, uint16_t count)
@@ -81,8 +81,8 @@ bool nplug_rules_tie(const nplug_sheet *a, uint32_t rule_a, const nplug_sheet *b
 
     if (!a || !b || rule_a >= a->rule_count || rule_b >= b->rule_count) return false;
     if (!(tells_wires(a) && tells_wires(b)) && !(tells_prints(a) && tells_prints(b))) return false;
-    one = &a->rules[rule_a];
-    other = &b->rules[rule_b];
+    one = np_rule_row(a, rule_a);
+    other = np_rule_row(b, rule_b);
     return np_rule_weight(one) == np_rule_weight(other) && could_both_fit(one, other);
 }
 
@@ -137,7 +137,7 @@ nplug_result np_recognise_add(np_recogniser *recogniser, const nplug_sheet *shee
     recogniser->sets[recogniser->set_count].sheets = sheets;
     recogniser->sets[recogniser->set_count].count = count;
     for (uint32_t s = 0; s < count && result == NPLUG_OK; s++)
-        for (uint32_t m = 0; m < sheets[s].rule_count && result == NPLUG_OK; m++)
+        for (uint32_t m = 0; m < np_sheet_row(sheets, s)->rule_count && result == NPLUG_OK; m++)
             result = add_rule(recogniser, s, m);
     if (result == NPLUG_OK)
         recogniser->set_count++;

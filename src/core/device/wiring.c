@@ -56,7 +56,8 @@ static const nplug_sheet *sheet_of(const np_plan *plan, const np_signal *about)
 
     if (about->node == plan->from->chief) return sheet;
     for (uint32_t i = 0; sheet && i < sheet->wire_count; i++)
-        if (is_meant(plan, &sheet->wires[i], about->node) && reads(&sheet->wires[i], about))
+        if (is_meant(plan, np_wire_row(sheet, i), about->node) &&
+            reads(np_wire_row(sheet, i), about))
             return sheet;
     if (sheet && sheet->keys && plan->devices->nodes[about->node].looks == NPLUG_KIND_UNKNOWN)
         return sheet;
@@ -68,7 +69,7 @@ static bool next_of_sheet(const np_plan *plan, const nplug_sheet *sheet, const n
                           uint32_t *at, nplug_wire *wire)
 {
     for (; *at < sheet->wire_count; ++*at) {
-        const nplug_wire *one = &sheet->wires[*at];
+        const nplug_wire *one = np_wire_row(sheet, *at);
         if (!reads(one, about)) continue;
         if (sheet == plan->from->sheet && !is_meant(plan, one, about->node)) continue;
         *wire = *one;

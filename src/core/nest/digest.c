@@ -132,9 +132,9 @@ static void add_sheet(np_digest *digest, const nplug_sheet *sheet)
     add_text(digest, sheet->name);
     np_digest_u64(digest, (uint64_t)sheet->kind << 32 | sheet->confirm << 8 | sheet->keys);
     for (uint32_t i = 0; i < sheet->rule_count; i++)
-        add_match(digest, &sheet->rules[i]);
+        add_match(digest, np_rule_row(sheet, i));
     for (uint32_t i = 0; i < sheet->wire_count; i++)
-        add_wire(digest, &sheet->wires[i]);
+        add_wire(digest, np_wire_row(sheet, i));
 }
 
 static void add_calibration(np_digest *digest, const nplug_calibration *one)
@@ -154,7 +154,7 @@ uint64_t nplug_given_digest(const nplug_nest *nest)
         return 0;
     for (uint32_t s = 1; s < nest->device.recogniser.set_count; s++)
         for (uint32_t i = 0; i < nest->device.recogniser.sets[s].count; i++)
-            add_sheet(&digest, &nest->device.recogniser.sets[s].sheets[i]);
+            add_sheet(&digest, np_sheet_row(nest->device.recogniser.sets[s].sheets, i));
     for (uint32_t i = 0; i < nest->device.calibrations.known_count; i++)
         add_calibration(&digest, &nest->device.calibrations.known[i]);
     return digest.hash;

@@ -21,7 +21,9 @@ static size_t rounded(size_t size)
 
 size_t nplug_linux_memory_needed(const nplug_linux_setup *setup)
 {
-    if (!setup || setup->size != sizeof *setup || !setup->folder) return 0;
+    if (!setup || setup->size < sizeof *setup || !setup->folder) return 0;
+    for (size_t i = sizeof *setup; i < setup->size; i++)
+        if (((const unsigned char *)setup)[i]) return 0; /* a later version's wish */
     if (setup->nodes == 0 || setup->nodes > NODES_MAX) return 0;
     if (strlen(setup->folder) >= sizeof((nplug_linux *)0)->folder) return 0;
     return rounded(sizeof(nplug_linux)) + setup->nodes * sizeof(nl_node);
