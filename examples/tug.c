@@ -17,14 +17,13 @@ typedef struct boat {
 } boat;
 
 /* Polling: what holds now, once a frame. */
-static void move(nplug_nest *nest, nplug_player player, boat *tug)
+static void move(const nplug_nest *nest, nplug_player player, boat *tug)
 {
     nplug_vec2 steer = nplug_vector(nest, player, STEER);
     float speed = nplug_level(nest, player, THROTTLE) / 60.0f;
 
     tug->x += steer.x * speed;
     tug->y += steer.y * speed;
-    tug->hoots += nplug_presses(nest, player, HORN);
 }
 
 /* Events: what happened, in order, with the time of each. */
@@ -38,6 +37,20 @@ static void tell(const nplug_nest *nest)
             printf("%.3f player %u hoots\n", at, event->player);
         if (event->kind == NPLUG_EVENT_DEPARTURE) printf("%.3f a device is gone\n", at);
     }
+}
+
+/* A step.  Where more happened than its events have room for, it stops early and says NPLUG_AGAIN:
+ * what is counted in a step is read, and the same moment is stepped once more. */
+static void step(nplug_nest *nest, nplug_time now, boat tugs[2])
+{
+    nplug_result result;
+
+    do {
+        result = nplug_step(nest, now);
+        tell(nest);
+        for (nplug_player player = 1; player <= 2; player++)
+            tugs[player - 1].hoots += nplug_presses(nest, player, HORN);
+    } while (result == NPLUG_AGAIN);
 }
 
 static void play_hardware(nplug_sim *sim)
@@ -67,8 +80,7 @@ int main(void)
     sim = nplug_sim_start(nest);
     play_hardware(sim);
     for (unsigned frame = 0; frame < 90; frame++) {
-        nplug_step(nest, frame * UINT64_C(1000000) / 60);
-        tell(nest);
+        step(nest, frame * UINT64_C(1000000) / 60, tugs);
         for (nplug_player player = 1; player <= 2; player++)
             move(nest, player, &tugs[player - 1]);
     }
