@@ -1,4 +1,4 @@
-/* Actions: what the game wants to know, by name, and how it asks. */
+/* Actions: the game's questions, by name, and the calls that answer them. */
 #ifndef NESTPLUG_ACTION_H
 #define NESTPLUG_ACTION_H
 
@@ -8,12 +8,12 @@
 extern "C" {
 #endif
 
-/* What an action gives. */
+/* The kinds of action. */
 typedef enum nplug_action_kind {
     NPLUG_ACTION_BUTTON = 0, /* on or off */
     NPLUG_ACTION_LEVEL = 1,  /* one number, [0, 1] or [-1, 1] */
     NPLUG_ACTION_VECTOR = 2, /* two numbers */
-    NPLUG_ACTION_MOTION = 3  /* what was moved since the last step, summed */
+    NPLUG_ACTION_MOTION = 3  /* the sum of all movement since the last step */
 } nplug_action_kind;
 
 /* One action.  Its number is its place in the game's table.
@@ -57,7 +57,7 @@ typedef enum nplug_action_kind {
  * layer is on and its chord is held as it goes down; one that no person lets go (see
  * NPLUG_EVENT_FLAG_CANCELLED) counts for no row.  Presses and holds fire beside taps.
  *
- * What else may be said:
+ * Further options:
  *   kind=pad family=quay-letters sheet=heron   of such devices only
  *   observe                    takes its controls from nobody: see nplug_layer_def; and stops no
  *                              shorter chord, as who runs goes on walking
@@ -92,7 +92,7 @@ typedef struct nplug_layer_def {
     bool on;          /* from the start, for every player */
 } nplug_layer_def;
 
-/* What several bindings that drive one action come to.  Motions always add. */
+/* How the values of several bindings that drive one action are merged. Motions always add. */
 typedef enum nplug_merge {
     NPLUG_MERGE_STRONGEST = 0, /* the one that is furthest from rest */
     NPLUG_MERGE_LATEST = 1,    /* the one that left its rest last, as it is shaped; when that is at
@@ -101,7 +101,7 @@ typedef enum nplug_merge {
     NPLUG_MERGE_ADDED = 2      /* their sum, at most as much as one alone can reach */
 } nplug_merge;
 
-/* What opposite keys of one binding come to while both are held. */
+/* The value of a binding while two opposite keys of it are held. */
 typedef enum nplug_opposite {
     NPLUG_OPPOSITE_NEUTRAL = 0,
     NPLUG_OPPOSITE_LATEST = 1, /* the one that was pressed last */
@@ -116,14 +116,14 @@ typedef struct nplug_band {
     float begin;
 } nplug_band;
 
-/* What a player may change of an action's bindings. */
+/* How much of an action's bindings a player may change. */
 typedef enum nplug_keep {
     NPLUG_KEEP_NOTHING = 0, /* all, down to none */
     NPLUG_KEEP_ONE = 1,     /* but one must be left */
     NPLUG_KEEP_ALL = 2      /* nothing */
 } nplug_keep;
 
-/* What a game wants of an action beyond the usual. */
+/* How an action differs from the usual. */
 typedef struct nplug_action_policy {
     uint32_t action;         /* its number */
     uint32_t merge;          /* an nplug_merge */
@@ -134,8 +134,8 @@ typedef struct nplug_action_policy {
     uint32_t band_count;
     uint32_t keep; /* an nplug_keep */
     bool stays;    /* its value stays when the device that gave it goes, until another control of it
-                      is moved, its layer is switched or the player leaves; what a lever gave (which
-                      has no rest) always does */
+                      is moved, its layer is switched or the player leaves; a lever's value always
+                      stays, since a lever has no rest */
 } nplug_action_policy;
 
 /* A shaping of the game's own: a binding that says `by=NAME` has its value go through it, after its
@@ -162,10 +162,11 @@ typedef enum nplug_seats {
 #define NPLUG_PARTS_MAX 4u
 
 /* A part of every keyboard, for players who share one: the part numbered 1 is the first in the
- * game's table.  Keys outside all parts belong to nobody, and so do mice but where a part names
- * "mouse" among its keys: they are that part's.  Whoever comes to have that part of a keyboard by a
- * press or by nplug_claim also has all mice that nobody has, or that a loser of that keyboard has;
- * and who comes to have a mouse, that part of the first keyboard on which it is likewise free. */
+ * game's table.  Keys outside all parts belong to nobody. Mice belong to the part that names
+ * "mouse" among its keys, and to nobody where none does. A player who gets that part of a keyboard,
+ * by a press or by nplug_claim, also gets each mouse that is free, and each mouse of the player who
+ * loses that part. A player who gets a mouse also gets that part of the first keyboard on which
+ * that part is free. */
 typedef struct nplug_part_def {
     const char *name;
     const char *keys; /* W3C codes parted by commas, "KeyW,KeyA,KeyS,KeyD,mouse"; each once */
@@ -174,7 +175,8 @@ typedef struct nplug_part_def {
 /* A game: its actions and its seats. */
 typedef struct nplug_game {
     uint32_t size;        /* sizeof(nplug_game) */
-    uint32_t action_size; /* sizeof(nplug_action_def), so that that may grow; likewise below */
+    uint32_t action_size; /* sizeof(nplug_action_def), so that actions may grow; the same for the
+                             tables below */
     uint32_t layer_size;
     uint32_t policy_size;
     uint32_t shaper_size;
@@ -237,13 +239,13 @@ static inline nplug_game nplug_game_for(const char *name, const nplug_action_def
 /* Takes a game: compiles its bindings into the nest's block, and switches on the layers that are on
  * from the start.  Before the first step only (NPLUG_ERR_ORDER after it).  The tables and strings
  * stay the caller's.  NPLUG_ERR_ARGUMENT: a table is wrong, and the log says which.
- * NPLUG_ERR_BINDING: a binding text is wrong; the log says which, where, and what was expected,
- * and the nest has no game.  NPLUG_ERR_FULL: a limit (the log says which).
+ * NPLUG_ERR_BINDING: a binding text is wrong; the log says which, where, and which word was
+ * expected, and the nest has no game.  NPLUG_ERR_FULL: a limit (the log says which).
  * NPLUG_ERR_DIFFERS: numbers that were generated from another game. */
 NPLUG_API nplug_result nplug_use_game(nplug_nest *nest, const nplug_game *game);
 
-/* A digest of what numbers depend on: the names of actions and layers, in their order, and the
- * kinds of actions.  0 for NULL. */
+/* A digest of everything on which the numbers of actions and layers depend: their names, in order,
+ * and the kinds of actions.  0 for NULL. */
 NPLUG_API uint64_t nplug_names_digest(const nplug_game *game);
 
 /* A digest of the game's names, kinds and bindings; 0 without a game.  Numbers of actions kept
@@ -284,7 +286,7 @@ NPLUG_API float nplug_level(const nplug_nest *nest, nplug_player player, uint32_
  * For NPLUG_EVERYONE the longest of all players'. */
 NPLUG_API nplug_vec2 nplug_vector(const nplug_nest *nest, nplug_player player, uint32_t action);
 
-/* What a motion moved in the last step, in the hardware's counts; for NPLUG_EVERYONE the sum. */
+/* How far a motion moved in the last step, in the hardware's counts; for NPLUG_EVERYONE the sum. */
 NPLUG_API nplug_vec2 nplug_motion(const nplug_nest *nest, nplug_player player, uint32_t action);
 
 /* All that is known of one action, for one player. */

@@ -1,4 +1,5 @@
-/* The active set: what each player used last, and so what a game shows. */
+/* The active set: the devices that each player used last, which decide the prompts that a game
+ * shows. */
 #ifndef NESTPLUG_ACTIVE_H
 #define NESTPLUG_ACTIVE_H
 
@@ -8,8 +9,8 @@
 extern "C" {
 #endif
 
-/* What a player uses.  Keyboards and mice are one set, the desk; so are two hands and a headset,
- * and a stick with its throttle and pedals; each pad is one for itself.
+/* The devices that a player used last. Keyboards and mice are one set, the desk; so are two hands
+ * and a headset, and a stick with its throttle and pedals; each pad is one for itself.
  *
  * A press (of a button, of a key, of a trigger half way) makes its device's set the active one at
  * once.  A movement does so where the active set is not being moved at that moment; else the

@@ -48,11 +48,11 @@ extern "C" {
     X(NPLUG_ERR_FORMAT, -9, "a file's content is wrong")                                           \
     X(NPLUG_ERR_MEMORY, -10, "the system has no memory left")                                      \
     X(NPLUG_ERR_DIFFERS, -11,                                                                      \
-      "what is replayed was recorded with another game, other limits or sheets")                   \
+      "the trace was recorded with another game, other limits or other sheets")                    \
     X(NPLUG_ERR_KEPT, -12, "the game keeps this action's bindings: see nplug_action_policy")       \
     X(NPLUG_ERR_NO_FILE, -13, "there is no such file")
 
-/* What a call came to; see NPLUG_RESULTS for the meaning of each. */
+/* The result of a call; NPLUG_RESULTS has the meaning of each. */
 typedef enum nplug_result {
 #define NPLUG_RESULT_ENUM(name, number, text) name = number,
     NPLUG_RESULTS(NPLUG_RESULT_ENUM)

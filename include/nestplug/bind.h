@@ -1,4 +1,5 @@
-/* Bindings: what a text says, and another one while the game runs; picking a control by using it.
+/* Bindings: reading their texts, replacing them while the game runs, and picking a control by using
+ * it.
  */
 #ifndef NESTPLUG_BIND_H
 #define NESTPLUG_BIND_H
@@ -11,13 +12,13 @@
 extern "C" {
 #endif
 
-/* What of a control drives a binding. */
+/* The part of a control that drives a binding. */
 typedef enum nplug_way {
     NPLUG_WAY_WHOLE = 0,
     NPLUG_WAY_X, /* one number of two */
     NPLUG_WAY_Y,
     NPLUG_WAY_RIGHT, /* one direction; of a single axis the high one */
-    NPLUG_WAY_LEFT,  /* likewise the low one */
+    NPLUG_WAY_LEFT,  /* of a single axis the low one */
     NPLUG_WAY_UP,
     NPLUG_WAY_DOWN
 } nplug_way;
@@ -26,7 +27,7 @@ typedef enum nplug_way {
 typedef enum nplug_gesture {
     NPLUG_GESTURE_PRESS = 0,
     NPLUG_GESTURE_RELEASE, /* as it is let go */
-    NPLUG_GESTURE_TAP,     /* so many short presses */
+    NPLUG_GESTURE_TAP,     /* a number of short presses */
     NPLUG_GESTURE_HOLD,    /* when it has lasted */
     NPLUG_GESTURE_REPEAT   /* again and again while it lasts */
 } nplug_gesture;
@@ -42,13 +43,13 @@ typedef struct nplug_binding {
     uint32_t index;  /* in the text, from 0 */
     uint32_t column; /* at which it begins, from 1, in bytes */
     uint32_t held_count, driving_count;
-    nplug_source held[3];       /* what must be held */
+    nplug_source held[3];       /* the controls that must be held */
     nplug_source driving[4];    /* one; two (down, up); four (up, down, left, right) */
     uint32_t gesture;           /* an nplug_gesture */
     uint32_t taps;              /* of a tap, how many presses */
     uint32_t wait_us, every_us; /* see nplug_action_def */
     uint32_t kind;              /* an nplug_device_kind: of such devices only; 0: of any */
-    char family[24], sheet[24]; /* likewise; "": of any */
+    char family[24], sheet[24]; /* of devices of this family or sheet only; "": of any */
     uint32_t observes;          /* 1: it says `observe`; else 0 */
 } nplug_binding;
 
@@ -56,10 +57,10 @@ typedef struct nplug_binding {
  * each choice comes by itself, with the same place. */
 typedef void (*nplug_on_binding)(void *user, const nplug_binding *binding);
 
-/* What is wrong with a binding text. */
+/* The mistake in a binding text. */
 typedef struct nplug_binding_error {
     uint32_t column; /* from 1, in bytes */
-    char what[160];  /* what is wrong and what was expected */
+    char what[160];  /* the mistake, and the word that was expected */
 } nplug_binding_error;
 
 /* Reads a text of bindings for an action of this kind, and hands each to `each` (may be NULL).
@@ -72,8 +73,8 @@ NPLUG_API nplug_result nplug_read_bindings(nplug_action_kind kind, const char *f
  * returns the length of the whole name, 0 for a source that is none. */
 NPLUG_API size_t nplug_source_name(nplug_source source, char *buffer, size_t size);
 
-/* What an event was made by, as a binding would name it: of NPLUG_EVENT_PICK the control and its
- * way; of others the whole control; {0} where the event has none. */
+/* The control that made an event, as a binding would name it: of NPLUG_EVENT_PICK the control and
+ * its way; of others the whole control; {0} where the event has none. */
 static inline nplug_source nplug_event_source(const nplug_event *event)
 {
     nplug_source source = {event->control, event->way};
@@ -91,9 +92,9 @@ NPLUG_API size_t nplug_bindings_replace(const char *from, uint32_t place, const 
 
 /* Gives a player bindings of their own for an action, at the next step, in place of the game's;
  * NULL gives the game's back.  For NPLUG_EVERYONE it is the game's bindings that change, for all
- * who have none of their own: tuning while it runs.  What the action held is let go, marked
- * cancelled, nothing else changes, and an event says so.  NPLUG_ERR_BINDING: the text is wrong, and
- * the log says why; NPLUG_ERR_KEPT: the action's policy does not let a player do that;
+ * players who have none of their own: so a game is tuned while it runs. The action is released,
+ * marked cancelled; nothing else changes, and an event says so.  NPLUG_ERR_BINDING: the text is
+ * wrong, and the log says why; NPLUG_ERR_KEPT: the action's policy does not let a player do that;
  * NPLUG_ERR_ARGUMENT, NPLUG_ERR_UNKNOWN, NPLUG_ERR_SIZE, NPLUG_ERR_FULL.  Where a limit leaves no
  * room when it is taken, an event and the log say so, and all stays as it was. */
 NPLUG_API nplug_result nplug_bind(nplug_nest *nest, nplug_player player, uint32_t action,
@@ -108,21 +109,17 @@ NPLUG_API const char *nplug_bindings(const nplug_nest *nest, nplug_player player
  * were changed by nplug_bind. */
 NPLUG_API bool nplug_is_rebound(const nplug_nest *nest, nplug_player player, uint32_t action);
 
-/* What a player wants otherwise for an action, or for NPLUG_EVERY_ACTION (what an action has of its
- * own goes before it), at the next step; "" takes it back.  Words parted by blanks:
- *   toggle       of buttons: a press holds it, the next press lets go; of all actions, for those
- *                that are buttons
- *   lasts=80     a press counts when it has lasted for 80 ms
- *   again=200    and not within 200 ms of the last one's end
- *   dead= outer= zone= power= curve= lift= scale= invert= gate=   shape its value, after the game
- * and for all actions:
- *   slower=1.5    all times of taps, holds and repeats are so many times as long
- *   sticky       what must be held for a chord may be tapped before it
- *   swap-sticks  a pad's left stick is the right one
- *   swap-confirm what confirms on a pad cancels, and the other way round
- *   rumble=0.5   so strong; 0: none
- * What the action holds is let go.  NPLUG_ERR_BINDING: the text is wrong, and the log says why;
- * NPLUG_ERR_ARGUMENT, NPLUG_ERR_UNKNOWN, NPLUG_ERR_SIZE, NPLUG_ERR_FULL. */
+/* Comfort, as accessibility settings are called here: sets how an action works for one player, from
+ * the next step on. A text for one action goes before the one for NPLUG_EVERY_ACTION; "" removes
+ * it. Words, separated by blanks: toggle       of buttons: a press holds it, the next press lets
+ * go; of all actions, for those that are buttons lasts=80     a press counts when it has lasted for
+ * 80 ms again=200    and not within 200 ms of the last one's end dead= outer= zone= power= curve=
+ * lift= scale= invert= gate=   shape its value, after the game and for all actions: slower=1.5 all
+ * times of taps, holds and repeats are 1.5 times as long sticky       the held keys of a chord may
+ * be tapped before it instead swap-sticks  a pad's left stick is the right one swap-confirm on a
+ * pad, the confirm and the cancel button change places rumble=0.5   the strength of rumble is
+ * multiplied by 0.5; 0: no rumble The action is released.  NPLUG_ERR_BINDING: the text is wrong,
+ * and the log says why; NPLUG_ERR_ARGUMENT, NPLUG_ERR_UNKNOWN, NPLUG_ERR_SIZE, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_set_comfort(nplug_nest *nest, nplug_player player, uint32_t action,
                                          const char *text);
 
@@ -142,16 +139,16 @@ typedef struct nplug_conflict {
     uint32_t index;  /* in its text, from 0 */
 } nplug_conflict;
 
-/* What a text of bindings for an action would be in conflict with: bindings of other actions for
- * the same player, in layers of the same priority, that drive by the same control in the same way
- * while the same others are held.  A label of keys is the key that has it, on the first keyboard
- * that is here.  Changes nothing.  Fills up to `max` and returns how many there are. */
+/* The conflicts of a text of bindings with the bindings of other actions of the same player, in
+ * layers of the same priority, that drive by the same control in the same way while the same others
+ * are held.  A label of keys is the key that has it, on the first keyboard that is here.  Changes
+ * nothing.  Fills up to `max` and returns how many there are. */
 NPLUG_API uint32_t nplug_conflicts(nplug_nest *nest, nplug_player player, uint32_t action,
                                    const char *from, nplug_conflict *list, uint32_t max);
 
 /* --- picking -------------------------------------------------------------------------------- */
 
-/* What a player is to pick. */
+/* How a control is picked. */
 typedef struct nplug_pick {
     uint32_t size;        /* sizeof(nplug_pick) */
     nplug_player player;  /* whose devices are watched; NPLUG_EVERYONE: all */
@@ -159,9 +156,9 @@ typedef struct nplug_pick {
     uint32_t wait_ms;     /* how long it waits; 0: without end */
     float threshold;      /* how far an axis must be moved, up to 1; 0: 0.6 */
     nplug_control cancel; /* the control that ends it; 0: none */
-    bool takes;           /* the game hears nothing of what is pressed or moved meanwhile: that is
-                             spent (see player.h) */
-    bool reserved;        /* false */
+    bool takes; /* the game hears no press and no movement meanwhile: they are spent (see player.h)
+                 */
+    bool reserved; /* false */
 } nplug_pick;
 
 /* Of everybody's devices, without end and without a control that cancels; the game hears nothing
@@ -176,10 +173,10 @@ static inline nplug_pick nplug_pick_default(void)
  * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
 NPLUG_API nplug_result nplug_pick_init(nplug_pick *pick, uint32_t size);
 
-/* Waits for a control, from the next step on, in place of a pick that was under way.  What is held
- * by then has to be let go first.  A notch of a mouse's wheel is picked as the direction in which
- * it turned.  The press that picks is spent (see player.h).  An
- * NPLUG_EVENT_PICK tells how it ended.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE, NPLUG_ERR_FULL. */
+/* Waits for a control, from the next step on, in place of a pick that was under way.  A control
+ * that is held by then has to be released first.  A notch of a mouse's wheel is picked as the
+ * direction in which it turned.  The press that picks is spent (see player.h).  An NPLUG_EVENT_PICK
+ * tells how it ended.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_start_pick(nplug_nest *nest, const nplug_pick *pick);
 
 /* Ends it at the next step, as if cancelled.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
@@ -190,7 +187,7 @@ typedef struct nplug_pick_facts {
     uint32_t size;       /* sizeof(nplug_pick_facts), set by the caller */
     nplug_device device; /* whose control it is; 0: nothing moves */
     nplug_time left_us;  /* until the pick ends by itself; 0 where it does not */
-    nplug_source source; /* what was picked, or is nearest to it */
+    nplug_source source; /* the control that was picked, or is nearest to being picked */
     float share;         /* how near that is, 0 to 1; 1: picked */
     uint32_t player;     /* whose devices are watched, or NPLUG_EVERYONE */
     bool waits;          /* it is under way */

@@ -8,14 +8,14 @@
 extern "C" {
 #endif
 
-/* What is to be done. */
+/* What nplug_calibrate does with a device. */
 typedef enum nplug_calibrate_mode {
     NPLUG_CALIBRATE_MODE_FOLLOW =
         0, /* the rest is found while nobody touches it, and followed, within a
-              twelfth of the way to an end; the range grows by what is reached */
-    NPLUG_CALIBRATE_MODE_MEASURE = 1, /* from now on, what is reached is noted */
+              twelfth of the way to an end; the range grows to each value that is reached */
+    NPLUG_CALIBRATE_MODE_MEASURE = 1, /* from now on, the lowest and highest values are noted */
     NPLUG_CALIBRATE_MODE_TAKE =
-        2, /* what was reached since then is the range; where it is, the rest */
+        2, /* the noted values become the range, and the present value the rest */
     NPLUG_CALIBRATE_MODE_FIX = 3,  /* stays as it is */
     NPLUG_CALIBRATE_MODE_RESET = 4 /* as the sheet says, and stays so */
 } nplug_calibrate_mode;
@@ -29,9 +29,9 @@ typedef struct nplug_calibration {
     uint32_t reserved;       /* 0 */
 } nplug_calibration;
 
-/* What tells a device from others for good: its serial number where it has one, else where it is
- * plugged in, each with its numbers; else its numbers alone, so that all of a sort are one.  0
- * where the device is not known. */
+/* A number that tells a device from others, also after a restart: made of its serial number where
+ * it has one, else of the socket that it is plugged into, each with its numbers; else its numbers
+ * alone, so that all of a sort are one.  0 where the device is not known. */
 NPLUG_API uint64_t nplug_device_key(const nplug_nest *nest, nplug_device device);
 
 /* Calibrates a device from the next step on; one that comes is followed where

@@ -35,7 +35,8 @@ enum {
 /* The place of a control within its class. */
 #define NPLUG_CONTROL_INDEX(control) ((unsigned)(control)&1023u)
 
-/* What a control or a signal is by nature.  The numbers are part of traces and never change. */
+/* The sorts of value that a control or a signal has. The numbers are part of traces and never
+ * change. */
 typedef enum nplug_nature {
     NPLUG_NATURE_BUTTON = 0,   /* 0 or 1 (a trigger that is only a button, too) */
     NPLUG_NATURE_AXIS = 1,     /* [-1, 1], or [0, 1] where it rests at an end; one or two numbers */
@@ -90,9 +91,9 @@ enum {
     NPLUG_PAD_REAR_RIGHT_2,
     NPLUG_PAD_TOUCHPAD, /* pressed */
     NPLUG_PAD_CONFIRM,  /* in bindings only: south, or east where the pad's sheet says so */
-    NPLUG_PAD_CANCEL,   /* likewise, the other one of the two */
+    NPLUG_PAD_CANCEL,   /* in bindings only: the one of south and east that does not confirm */
     NPLUG_PAD_GYRO,     /* turn rate, three numbers: see nplug_control_sensor */
-    NPLUG_PAD_ACCEL     /* acceleration, gravity included, likewise */
+    NPLUG_PAD_ACCEL     /* acceleration, gravity included, three numbers */
 };
 
 /* Mouse controls. */
@@ -201,8 +202,8 @@ NPLUG_API nplug_nature nplug_control_nature(nplug_control control, unsigned *com
 NPLUG_API nplug_control nplug_key_from_kernel(uint32_t code);
 
 /* The control whose name is nearest to a misspelt one, for messages; 0 where none is
- * near.  `name` carries its class ("pad:sauth").  A key by what is printed on it is the one at that
- * place on the W3C's keyboard: KeyW for "key:w", Digit1 for "key:1", ArrowUp for "key:up". */
+ * near.  `name` carries its class ("pad:sauth").  The print of a key finds the key of that name in
+ * the W3C's list: KeyW for "key:w", Digit1 for "key:1", ArrowUp for "key:up". */
 NPLUG_API nplug_control nplug_control_nearest(const char *name, size_t length);
 
 /* The word for a device's kind ("keyboard", "pad", "unknown"): static, never NULL. */

@@ -1,4 +1,4 @@
-/* Devices: who is here, what they were recognised as, and what each control says. */
+/* Devices: which are here, how each was recognised, and the value of each control. */
 #ifndef NESTPLUG_DEVICE_H
 #define NESTPLUG_DEVICE_H
 
@@ -23,13 +23,14 @@ typedef enum nplug_matched {
     NPLUG_MATCHED_SHAPE = 6 /* by how many axes and buttons it has and where they rest: a guess */
 } nplug_matched;
 
-/* What is known of a device. */
+/* Everything that is known of a device. */
 typedef struct nplug_device_facts {
     uint32_t size; /* sizeof(nplug_device_facts), set by the caller */
     nplug_device device;
-    char name[NPLUG_NAME_SIZE]; /* what it calls itself: always valid UTF-8 (RFC 3629) without
-                                   control characters, '?' standing for what was not */
-    const char *family; /* static or the sheet's; "" where nobody knows what is printed on it */
+    char name[NPLUG_NAME_SIZE]; /* its own name: always valid UTF-8 (RFC 3629) without control
+                                   characters; '?' stands for each byte that was not */
+    const char *family; /* devices of one family have the same prints; static or the sheet's; ""
+                           where its prints are not known */
     const char *sheet;  /* the name of the sheet of its wires; "" where there is none */
     nplug_time last;    /* when it last said anything, its arrival included */
     uint32_t kind;      /* an nplug_device_kind */
@@ -56,18 +57,19 @@ NPLUG_API uint32_t nplug_device_count(const nplug_nest *nest);
 NPLUG_API nplug_device nplug_device_at(const nplug_nest *nest, uint32_t index);
 
 /* Fills *info.  Works for a device that has gone (`present` is false) until its place is given
- * away: NPLUG_ERR_STALE then; NPLUG_ERR_UNKNOWN for what never was a handle. */
+ * away: NPLUG_ERR_STALE then; NPLUG_ERR_UNKNOWN for a number that never was a handle. */
 NPLUG_API nplug_result nplug_device_info(const nplug_nest *nest, nplug_device device,
                                          nplug_device_facts *info);
 
 /* One raw signal.
  *
- * A device may have several nodes: what its port announces one by one and is one piece of hardware
- * (a pad, its motion sensors, its touch pad).  Nodes are one device where the port says so, or
- * where vendor and product are the same and serial number or socket agree and neither differs; but
- * two that could each be a device (a keyboard and a mouse, two pads) stay two.  A sheet reads the
- * node that makes the device what it is, unless it names another one; motion sensors and touch pads
- * beside it are read by sheets of their own, and what they say is never use. */
+ * A device may have several nodes. Its port announces each by itself, and together they are one
+ * piece of hardware (a pad, its motion sensors, its touch pad).  Nodes are one device where the
+ * port says so, or where vendor and product are the same and serial number or socket agree and
+ * neither differs; but two that could each be a device (a keyboard and a mouse, two pads) stay two.
+ * A sheet reads the chief node, the one that decides the device's kind, unless it names another
+ * one. Motion sensors and touch pads beside the chief node are read by sheets of their own; their
+ * values never count as use of the device. */
 typedef struct nplug_signal_facts {
     uint32_t size;  /* sizeof(nplug_signal_facts), set by the caller */
     uint32_t space; /* an nplug_space */
@@ -79,10 +81,10 @@ typedef struct nplug_signal_facts {
     int32_t flat, fuzz,
         resolution;     /* as the hardware says, see nplug_report; 0 where it does not */
     uint32_t node;      /* which of the device's nodes, from 0 in order of arrival */
-    uint32_t node_kind; /* an nplug_device_kind: what that node looks like by itself */
+    uint32_t node_kind; /* an nplug_device_kind: that of the node by itself */
     bool heard;         /* it has said something */
     bool read;          /* a control reads it */
-    bool chief;         /* it is of the node that makes the device what it is */
+    bool chief;         /* it belongs to the chief node */
     bool reserved;      /* false */
 } nplug_signal_facts;
 
@@ -119,7 +121,7 @@ typedef struct nplug_control_facts {
     bool lies;           /* it rests elsewhere than its sheet expects, since it lay there when it
                             came */
     bool reserved[6];    /* false */
-    const char *print;   /* what is printed on it, as its sheet says; "" where nobody knows */
+    const char *print;   /* its print, by the sheet; "" where no sheet says */
 } nplug_control_facts;
 
 /* Fills *info for control `index` (from 0) of a device; errors as nplug_signal_info. */
@@ -136,14 +138,15 @@ NPLUG_API nplug_vec2 nplug_control_value(const nplug_nest *nest, nplug_device de
 NPLUG_API nplug_result nplug_control_pose(const nplug_nest *nest, nplug_device device,
                                           nplug_control control, nplug_pose *pose);
 
-/* What a device's motion sensor says now: turn rate in rad/s about x, y and z, or acceleration in
- * m/s^2 along them (at rest it is gravity's), in the order and the directions of the hardware;
- * three numbers.  By the resolution that the system gives (Linux kernel, event-codes.rst,
- * INPUT_PROP_ACCELEROMETER: counts a g, and a degree a second).  Errors as nplug_control_pose. */
+/* The present value of a device's motion sensor: turn rate in rad/s about x, y and z, or
+ * acceleration in m/s^2 along them (at rest it is gravity's), in the order and the directions of
+ * the hardware; three numbers.  By the resolution that the system gives (Linux kernel,
+ * event-codes.rst, INPUT_PROP_ACCELEROMETER: counts a g, and a degree a second).  Errors as
+ * nplug_control_pose. */
 NPLUG_API nplug_result nplug_control_sensor(const nplug_nest *nest, nplug_device device,
                                             nplug_control control, float value[3]);
 
-/* What is printed on a device's control, as its sheet says ("A", "anchor"): static or the sheet's;
+/* The print of a device's control, by its sheet ("A", "anchor"): static or the sheet's;
  * "" where nobody knows. */
 NPLUG_API const char *nplug_control_print(const nplug_nest *nest, nplug_device device,
                                           nplug_control control);
@@ -158,7 +161,7 @@ typedef enum nplug_rule_field {
     NPLUG_RULE_FIELD_SPACE,
     NPLUG_RULE_FIELD_HAS,
     NPLUG_RULE_FIELD_LACKS,
-    NPLUG_RULE_FIELD_AXIS, /* an axis that says of itself what it must */
+    NPLUG_RULE_FIELD_AXIS, /* an axis whose fuzz and flat are as the rule says */
     NPLUG_RULE_FIELD_NONE  /* as an answer: all fit */
 } nplug_rule_field;
 
@@ -169,10 +172,10 @@ typedef struct nplug_rule_facts {
     const struct nplug_sheet *sheet; /* whose rule it is: see sheet.h */
     uint32_t misfit;                 /* an nplug_rule_field: the first that does not fit */
     uint32_t code;                   /* of HAS, LACKS and AXIS: the code of the signal */
-    uint32_t looks;    /* an nplug_device_kind: what the device looks like by its signals */
-    uint16_t space;    /* an nplug_space: the code space of most of them */
-    bool gives_wires;  /* this sheet says which signal is which control */
-    bool gives_prints; /* this sheet says what is printed on them */
+    uint32_t looks;                  /* an nplug_device_kind: the device's, by its signals alone */
+    uint16_t space;                  /* an nplug_space: the code space of most of them */
+    bool gives_wires;                /* the wires are this sheet's */
+    bool gives_prints;               /* the prints are this sheet's */
 } nplug_rule_facts;
 
 /* Holds rule `index` (from 0) of all that are in force against a device; errors as
@@ -193,23 +196,24 @@ typedef struct nplug_reason {
 /* Hears an explanation, step by step. */
 typedef void (*nplug_hear)(void *user, const nplug_reason *reason);
 
-/* Says why a device was recognised as what it is, or was not: what it looks like, each rule that
- * could have fitted and what it compared, what its signals became, and what to do next.  Errors as
- * nplug_signal_info. */
+/* Says why a device was or was not recognised: its kind by its signals, each rule that could have
+ * fitted and the numbers that the rule compared, the controls that its signals became, and the next
+ * thing to do.  Errors as nplug_signal_info. */
 NPLUG_API nplug_result nplug_explain(const nplug_nest *nest, nplug_device device, nplug_hear hear,
                                      void *user);
 
 /* The word for a way of being recognised ("vendor and product"): static, never NULL. */
 NPLUG_API const char *nplug_matched_name(uint32_t matched);
 
-/* What is printed on a device's key in the person's layout, asked of its port; the W3C code
+/* The print of a device's key in the person's layout, asked of its port; the W3C code
  * ("KeyW") where the port does not know.  Writes UTF-8 with a terminating 0, returns its length;
  * 0 (and "") where the device or the key is none. */
 NPLUG_API size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_control key,
                                  char *buffer, size_t size);
 
 /* Shows on a device's own lights whose it is, at the next step: a player, or NPLUG_NOBODY to put
- * them out.  What has no lights, or may not be written, does not.  Errors as nplug_rumble. */
+ * them out.  A device without lights, or one that may not be written to, does nothing.  Errors as
+ * nplug_rumble. */
 NPLUG_API nplug_result nplug_show_player(nplug_nest *nest, nplug_device device,
                                          nplug_player player);
 
@@ -218,13 +222,13 @@ NPLUG_API nplug_result nplug_show_player(nplug_nest *nest, nplug_device device,
 NPLUG_API nplug_result nplug_ignore(nplug_nest *nest, nplug_device device, bool on);
 
 /* From the next step on, devices of these kinds (bit by nplug_device_kind; 0: none) are not heard,
- * for a game whose own interface has the mouse or the keyboard for a while.  What they held is let
- * go, marked cancelled; what is held when they are heard again has to be let go first.  Their
- * controls can still be read.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
+ * for a game whose own interface has the mouse or the keyboard for a while.  Their presses are
+ * released, marked cancelled; a control that is held when they are heard again has to be released
+ * first.  Their controls can still be read.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_mute(nplug_nest *nest, uint32_t kinds);
 
 /* Rumbles a device at the next step: magnitudes of the strong (low) and the weak (high) motor in
- * [0, 1], for that many milliseconds; both 0 stops it.  What cannot rumble does not.
+ * [0, 1], for that many milliseconds; both 0 stops it.  A device that cannot rumble does nothing.
  * NPLUG_ERR_ARGUMENT, NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_rumble(nplug_nest *nest, nplug_device device, float strong, float weak,
                                     uint32_t ms);

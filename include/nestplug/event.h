@@ -51,7 +51,7 @@ enum {
     NPLUG_EVENT_FLAG_TAKEN_OVER =
         8, /* of a claim: it stands in for the device that player waited for */
     NPLUG_EVENT_FLAG_SAME_PROMPTS =
-        16,                   /* of an active set: what is shown to the player stays the same */
+        16,                   /* of an active set: the prompts that the player sees stay the same */
     NPLUG_EVENT_FLAG_LOW = 32 /* of a battery: it will not last long */
 };
 
@@ -66,12 +66,12 @@ typedef enum nplug_limit {
     NPLUG_LIMIT_TIMERS = 6,
     NPLUG_LIMIT_COMMANDS = 7,
     NPLUG_LIMIT_RECORDS = 8,
-    NPLUG_LIMIT_BINDINGS = 9 /* or what bindings need: the log says which */
+    NPLUG_LIMIT_BINDINGS = 9 /* or sources, gestures, ramps, shapings, text: the log says which */
 } nplug_limit;
 
-/* One event: 64 bytes on every target.  What its kind does not name is 0. */
+/* One event: 64 bytes on every target.  Members that its kind does not name are 0. */
 typedef struct nplug_event {
-    nplug_time time;      /* report time of what made it; of a value, when it was found */
+    nplug_time time; /* of the report that made it; of a value, the time at which it was found */
     uint64_t press_count; /* PRESS, RELEASE: the how-manieth of this action and player */
     uint32_t kind;        /* an nplug_event_kind */
     nplug_device device;
@@ -96,7 +96,7 @@ NPLUG_API uint32_t nplug_event_count(const nplug_nest *nest);
 /* An event by index, from 0, in the order in which they happened; NULL past the end. */
 NPLUG_API const nplug_event *nplug_event_at(const nplug_nest *nest, uint32_t index);
 
-/* What hears an event; `user` is the caller's own. */
+/* A function that hears an event; `user` is the caller's own. */
 typedef void (*nplug_on_event)(void *user, nplug_nest *nest, const nplug_event *event);
 
 /* One line of a table for nplug_dispatch: events of this kind, of this action (or of any) go there.

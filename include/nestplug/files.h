@@ -1,5 +1,5 @@
-/* Files: JSON in and out.  They fill the core's plain structs, and say what is wrong with a file by
- * line, column and what was expected. */
+/* Files: JSON in and out.  They fill the core's plain structs, and tell each mistake of a file by
+ * line, column and the word that was expected. */
 #ifndef NESTPLUG_FILES_H
 #define NESTPLUG_FILES_H
 
@@ -16,10 +16,10 @@ extern "C" {
 typedef struct nplug_note {
     uint32_t line, column; /* from 1; 0 where it concerns the whole file.  Columns count bytes. */
     bool warning;          /* the file was taken all the same */
-    char text[200];        /* what is wrong and what was expected, UTF-8 */
+    char text[200];        /* the mistake, and the word that was expected, UTF-8 */
 } nplug_note;
 
-/* What is wrong with a file, in the order in which it was found. */
+/* The mistakes of a file, in the order in which they were found. */
 typedef struct nplug_notes {
     char file[256]; /* the name that the file was read under */
     uint32_t count; /* how many notes are kept */
@@ -58,12 +58,12 @@ NPLUG_API const nplug_move *nplug_trace_moves(const nplug_trace *trace, size_t *
 /* The records of a recorded trace, and how many; the trace's own. */
 NPLUG_API const nplug_record *nplug_trace_records(const nplug_trace *trace, size_t *count);
 
-/* Adds a note at the place of a member ("model") of a trace's move or record; for what only a port
- * can find wrong. */
+/* Adds a note at the place of a member ("model") of a trace's move or record; for mistakes that
+ * only a port can find. */
 NPLUG_API void nplug_trace_blame(const nplug_trace *trace, size_t index, const char *member,
                                  const char *text, nplug_notes *notes);
 
-/* What a recorded trace says of the nest that it was recorded of. */
+/* The nest of which a trace was recorded. */
 typedef struct nplug_trace_facts {
     uint32_t size;    /* sizeof(nplug_trace_facts), set by the caller */
     bool recorded;    /* it holds records; else moves */
@@ -92,7 +92,7 @@ NPLUG_API nplug_trace_writer *nplug_trace_writer_open(const char *path, nplug_ne
  * NPLUG_ERR_FULL where records were lost (nplug_limits.records is too small). */
 NPLUG_API nplug_result nplug_trace_writer_write(nplug_trace_writer *writer);
 
-/* Writes what is left and ends.  NPLUG_ERR_FILE where not all could be written. */
+/* Writes the records that are left, and ends.  NPLUG_ERR_FILE where not all could be written. */
 NPLUG_API nplug_result nplug_trace_writer_close(nplug_trace_writer *writer);
 
 /* A sheet that was read, with its own memory. */
@@ -121,9 +121,8 @@ NPLUG_API size_t nplug_sheet_text(const nplug_sheet *sheet, char *buffer, size_t
 /* Frees a sheet; NULL does nothing. */
 NPLUG_API void nplug_sheet_file_free(nplug_sheet_file *file);
 
-/* What a game keeps for its players from one run to the next: calibrations of their devices, and
- * the sheets that they learnt.  What a later version wrote there, and this one does not know, is
- * kept. */
+/* Settings: the calibrations, learnt sheets and profiles that a game keeps from one run to the
+ * next. Members that a later version wrote, and this one does not know, are kept. */
 typedef struct nplug_settings nplug_settings;
 
 /* Empty settings; NULL where there is no memory. */
@@ -141,24 +140,24 @@ NPLUG_API nplug_result nplug_settings_parse(const char *text, size_t length, con
  * as the nest.  Errors as nplug_add_sheets. */
 NPLUG_API nplug_result nplug_settings_use(const nplug_settings *settings, nplug_nest *nest);
 
-/* Takes the calibrations of all devices that are here, in the place of what was known of them. */
+/* Takes the calibrations of all devices that are here, in the place of earlier ones. */
 NPLUG_API nplug_result nplug_settings_keep(nplug_settings *settings, const nplug_nest *nest);
 
-/* Takes what a player has otherwise than the game: bindings and comfort, as a person's profile of
- * that name, in the place of what was known of it.  What the profile holds of actions that this
- * game does not have is kept.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_MEMORY. */
+/* Takes the bindings and the comfort in which a player differs from the game, as the profile of
+ * that name, in the place of an earlier one. Entries for actions that this game does not have are
+ * kept.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_MEMORY. */
 NPLUG_API nplug_result nplug_settings_keep_player(nplug_settings *settings, const nplug_nest *nest,
                                                   nplug_player player, const char *profile);
 
 /* Gives a player a person's profile, at the next step: all that is not in it is the game's again,
  * so a name that is not known gives the game's own.  NPLUG_PARTLY: there was no room for all of it;
- * step, and call again.  NPLUG_ERR_ARGUMENT; what is wrong in a profile is passed over, and in the
- * log. */
+ * step, and call again.  NPLUG_ERR_ARGUMENT; a wrong entry of a profile is passed over, and the log
+ * tells of it. */
 NPLUG_API nplug_result nplug_settings_use_player(const nplug_settings *settings, nplug_nest *nest,
                                                  nplug_player player, const char *profile);
 
-/* Makes a profile like another one (NULL: with nothing in it), in the place of what was known of
- * it; from then on they differ.  NPLUG_ERR_UNKNOWN, NPLUG_ERR_ARGUMENT, NPLUG_ERR_MEMORY. */
+/* Makes a profile like another one (NULL: with nothing in it), in the place of an earlier one; from
+ * then on they differ.  NPLUG_ERR_UNKNOWN, NPLUG_ERR_ARGUMENT, NPLUG_ERR_MEMORY. */
 NPLUG_API nplug_result nplug_settings_copy_profile(nplug_settings *settings, const char *from,
                                                    const char *to);
 
@@ -174,8 +173,8 @@ NPLUG_API const char *nplug_settings_profile_at(const nplug_settings *settings, 
  */
 NPLUG_API size_t nplug_settings_text(const nplug_settings *settings, char *buffer, size_t size);
 
-/* Takes a sheet, in the place of one of the same name.  What was given to a nest by
- * nplug_settings_use stays as it was. */
+/* Takes a sheet, in the place of one of the same name.  A nest to which nplug_settings_use gave the
+ * earlier one keeps that. */
 NPLUG_API nplug_result nplug_settings_keep_sheet(nplug_settings *settings,
                                                  const nplug_sheet *sheet);
 
@@ -189,7 +188,7 @@ NPLUG_API void nplug_settings_free(nplug_settings *settings);
 typedef struct nplug_game_file nplug_game_file;
 
 /* Reads a game: its actions in the file's order, their bindings, layers and seats; as
- * nplug_trace_read.  What is wrong within a binding's text is told at its place in the file. */
+ * nplug_trace_read.  A mistake within a binding's text is told at its place in the file. */
 NPLUG_API nplug_result nplug_game_file_read(const char *path, nplug_game_file **file,
                                             nplug_notes *notes);
 
@@ -205,13 +204,14 @@ NPLUG_API const nplug_game *nplug_game_file_game(const nplug_game_file *file);
 NPLUG_API void nplug_game_file_free(nplug_game_file *file);
 
 /* Tuning without a restart: gives a nest that runs the bindings of a game file that was read again,
- * at the next step.  Actions are matched by name, and keep what they hold where their bindings are
- * the same; a player's own bindings stay.  *notes (in: the file's name) warns of what cannot change
- * while it runs: new actions, and kinds.  Errors as nplug_bind; the file may be freed after it. */
+ * at the next step.  Actions are matched by name, and stay held where their bindings are the same;
+ * a player's own bindings stay.  *notes (in: the file's name) warns of changes that have to wait
+ * for the next start: new actions, and other kinds.  Errors as nplug_bind; the file may be freed
+ * after it. */
 NPLUG_API nplug_result nplug_game_file_tune(const nplug_game_file *file, nplug_nest *nest,
                                             nplug_notes *notes);
 
-/* Looks for what is likely to be a mistake, and adds a warning for each to *notes (in: the file's
+/* Looks for likely mistakes, and adds a warning for each to *notes (in: the file's
  * name): actions bound to nothing or for one sort of device only, controls that no device has, the
  * same control twice in a layer (and a letter twice: as the key that the W3C names for it, and by
  * its label), chords that can never win, layers that nothing switches on.

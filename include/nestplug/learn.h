@@ -1,5 +1,5 @@
 /* Learning: a sheet for a device that nobody knows, made by asking for each control in turn.  It
- * only looks at the nest, so a game goes on as it does; what is learnt is a sheet like any other.
+ * only looks at the nest, so a game goes on as it does; the result is a sheet like any other.
  */
 #ifndef NESTPLUG_LEARN_H
 #define NESTPLUG_LEARN_H
@@ -14,7 +14,7 @@ extern "C" {
 /* A learner. */
 typedef struct nplug_learner nplug_learner;
 
-/* What a learner waits for. */
+/* The phases of learning: the thing for which a learner waits. */
 typedef enum nplug_learn_phase {
     NPLUG_LEARN_PHASE_LOOSEN =
         0, /* move every stick, trigger and lever all its way once, then let go */
@@ -25,29 +25,30 @@ typedef enum nplug_learn_phase {
     NPLUG_LEARN_PHASE_GONE = 5  /* the device has gone */
 } nplug_learn_phase;
 
-/* What is asked for now. */
+/* The question of this moment. */
 typedef struct nplug_learn_question {
     uint32_t size;         /* sizeof(nplug_learn_question), set by the caller */
     uint32_t phase;        /* an nplug_learn_phase */
     uint32_t component;    /* 0: right (or press, pull, full), 1: up */
     uint32_t number, of;   /* which question it is, from 1, and of how many */
     nplug_control control; /* of MOVE and BACK */
-    nplug_control taken;   /* what moved is this control's already: it was not taken; else 0 */
+    nplug_control taken;   /* the signal that moved belongs to this control already, and was not
+                              taken; else 0 */
 } nplug_learn_question;
 
 /* Bytes that a learner needs. */
 NPLUG_API size_t nplug_learner_memory_needed(void);
 
-/* Begins to learn a device as one of a kind (pad, stick, wheel or mouse: the others say by their
- * codes what they are) in the caller's block, aligned as malloc's.  NULL: no such device, a device
- * with more than 256 signals, another kind, or a block too small. */
+/* Begins to learn a device as one of a kind (pad, stick, wheel or mouse; other kinds are known by
+ * their codes) in the caller's block, aligned as malloc's.  NULL: no such device, a device with
+ * more than 256 signals, another kind, or a block too small. */
 NPLUG_API nplug_learner *nplug_learner_open(const nplug_nest *nest, nplug_device device,
                                             nplug_device_kind kind, void *block, size_t size);
 
-/* Looks at what the device says; to be called after each nplug_step.  Returns the phase. */
+/* Looks at the device's signals; to be called after each nplug_step.  Returns the phase. */
 NPLUG_API nplug_learn_phase nplug_learner_step(nplug_learner *learner, const nplug_nest *nest);
 
-/* What is asked for now: NPLUG_ERR_SIZE where question->size is wrong. */
+/* Fills *question with the question of this moment. NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
 NPLUG_API nplug_result nplug_learner_info(const nplug_learner *learner,
                                           nplug_learn_question *question);
 

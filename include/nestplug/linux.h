@@ -8,8 +8,8 @@
 extern "C" {
 #endif
 
-/* What a setup may ask for, beside pads, sticks, wheels, touch surfaces and all else that is
- * neither keyboard nor mouse, which are always read.  Ask for keyboards and mice only where no
+/* Devices that a setup may ask for, beside pads, sticks, wheels, touch surfaces and all else that
+ * is neither keyboard nor mouse, which are always read.  Ask for keyboards and mice only where no
  * window of the game gives them: read here, they are heard even while the person types into another
  * window. */
 enum { NPLUG_LINUX_KEYBOARDS = 1, NPLUG_LINUX_MICE = 2 };
@@ -50,7 +50,7 @@ NPLUG_API nplug_result nplug_linux_attach(nplug_linux *port, nplug_nest *nest);
  * own_thread. */
 NPLUG_API const nplug_port *nplug_linux_port(const nplug_linux *port);
 
-/* What the port found when it last looked. */
+/* The nodes that the port found when it last looked. */
 typedef struct nplug_linux_facts {
     uint32_t size;        /* sizeof(nplug_linux_facts), set by the caller */
     uint32_t open;        /* nodes that are read */

@@ -8,7 +8,7 @@
 extern "C" {
 #endif
 
-/* What somebody wants of a menu, in the order in which its actions stand in the game's table. */
+/* The wishes of somebody in a menu, in the order of the menu's actions in the game's table. */
 typedef enum nplug_menu_wish {
     NPLUG_MENU_WISH_UP = 0,
     NPLUG_MENU_WISH_DOWN,
@@ -26,7 +26,7 @@ typedef enum nplug_menu_wish {
 
 /* The menu's actions, for a game's table: put them in a row, in a layer with a priority above the
  * game's own.  A direction repeats while it is held, after 400 ms and then every 120 ms.  Which of
- * south and east confirms is resolved by what is printed on the pad; a player's comfort
+ * south and east confirms is decided by the print of the pad's family; a player's comfort
  * "swap-confirm" turns it round, and a game that wants one button everywhere binds that instead. */
 #define NPLUG_MENU_ACTIONS(layer)                                                                  \
     {"menu-up", NPLUG_ACTION_BUTTON, NPLUG_MENU_WAY("up") " | key:ArrowUp repeat=400:120", layer}, \

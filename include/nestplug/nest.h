@@ -77,7 +77,7 @@ NPLUG_API nplug_limits nplug_limits_for(const struct nplug_game *game);
 /* Hears the log: one line of text, valid during the call only. */
 typedef void (*nplug_log)(void *user, const char *line);
 
-/* What a nest opens with. */
+/* How a nest is opened. */
 typedef struct nplug_setup {
     uint32_t size;        /* sizeof(nplug_setup) */
     bool record_all_keys; /* traces hold every key, not only those that the game binds */
@@ -132,8 +132,8 @@ NPLUG_API nplug_result nplug_step(nplug_nest *nest, nplug_time now);
  */
 NPLUG_API void nplug_close(nplug_nest *nest);
 
-/* A digest of all state that a game can see, but for which of the keys that it does not bind are
- * down (unless they are recorded): each value is mixed in as a number of 64 bits, floats by their
+/* A digest of all state that a game can see, except which keys are down that the game does not bind
+ * (with record_all_keys, those too): each value is mixed in as a number of 64 bits, floats by their
  * IEEE 754 bits.  Equal nests have equal digests on every target. */
 NPLUG_API uint64_t nplug_digest(const nplug_nest *nest);
 
@@ -161,7 +161,7 @@ typedef struct nplug_nest_facts {
 /* Fills *facts.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
 NPLUG_API nplug_result nplug_nest_info(const nplug_nest *nest, nplug_nest_facts *facts);
 
-/* What went wrong so far; only ever grows. */
+/* Counts of everything that was lost or wrong so far; they only ever grow. */
 typedef struct nplug_counts {
     uint32_t size;            /* sizeof(nplug_counts), set by the caller */
     uint32_t reserved;        /* 0 */
@@ -182,9 +182,9 @@ typedef struct nplug_counts {
 /* Fills *counts.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
 NPLUG_API nplug_result nplug_nest_counts(const nplug_nest *nest, nplug_counts *counts);
 
-/* Takes up to `max` records of what was fed since the last call, oldest first; returns how many.
- * Records lost because nobody took them are counted (records_dropped), and a trace with a gap
- * does not replay. */
+/* Takes up to `max` records of the reports, commands and steps since the last call, oldest first;
+ * returns how many. Records lost because nobody took them are counted (records_dropped), and a
+ * trace with a gap does not replay. */
 NPLUG_API size_t nplug_take_records(nplug_nest *nest, nplug_record *records, size_t max);
 
 /* Posts a command as it stands in a trace; for replaying.  Errors as the call that it records. */

@@ -20,10 +20,11 @@ extern "C" {
 /* The most players that a nest may be opened for. */
 #define NPLUG_PLAYERS_MAX 16u
 
-/* Gives a device to a player, in place of whoever had it, at the next step, with all of its set
- * (keyboards and mice are one desk) that nobody has but who loses the device; the player has a seat
- * from then on.  What was held is let go of, marked cancelled, and spent.  NPLUG_ERR_ARGUMENT: no
- * such player; NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN, NPLUG_ERR_FULL. */
+/* Gives a device to a player, in place of whoever had it, at the next step, with each other device
+ * of its set (keyboards and mice are one desk) that is free, or that the player who loses the
+ * device has; the player has a seat from then on.  Its held controls are released, marked
+ * cancelled, and spent.  NPLUG_ERR_ARGUMENT: no such player; NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN,
+ * NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_claim(nplug_nest *nest, nplug_device device, nplug_player player);
 
 /* As nplug_claim, of one part of a keyboard (from 1, in the order of the game's parts); part 0 is
@@ -45,10 +46,10 @@ NPLUG_API nplug_result nplug_unclaim_for(nplug_nest *nest, nplug_device device,
                                          nplug_player player);
 
 /* At the next step two players exchange seats: each has from then on the devices that the other
- * had, waits for what the other waited for, and has the bindings and the comfort that the other had
- * set.  What both hold is let go of, marked cancelled; of a device that others hear, too, those go
- * on holding.  A seat that is free may be one of them: so a player moves.  NPLUG_ERR_ARGUMENT: the
- * same or no such player; NPLUG_ERR_FULL. */
+ * had, waits for the devices for which the other waited, and has the bindings and the comfort that
+ * the other had set. Both players' held controls are released, marked cancelled; a third player who
+ * shares a device goes on holding.  A seat that is free may be one of them: so a player moves.
+ * NPLUG_ERR_ARGUMENT: the same or no such player; NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_swap(nplug_nest *nest, nplug_player player, nplug_player other);
 
 /* A player leaves at the next step: yields all devices and the seat.  NPLUG_ERR_ARGUMENT,
@@ -80,12 +81,12 @@ NPLUG_API nplug_device nplug_missed_at(const nplug_nest *nest, nplug_player play
 /* How many there are of them. */
 NPLUG_API uint32_t nplug_missed_count(const nplug_nest *nest, nplug_player player);
 
-/* Whether a player has a seat, and no device that is here.  Any unclaimed device takes over for
- * such a player by a press, but where seats are given by call only: for whoever has waited longest.
- * One press takes over for one player; for several only where they shared the whole device that
- * went, or the same part of a keyboard.  Of a keyboard with parts, the press takes the part that it
- * is in, and leaves the others whose they are.  Whose devices were taken away by a call, and who
- * misses none, waits for a call that claims one. */
+/* Whether a player has a seat, and no device that is here.  A press on any unclaimed device takes
+ * over for the player who has waited longest; not where seats are given by call only. One press
+ * takes over for one player; for several only where they shared the whole device that went, or the
+ * same part of a keyboard.  Of a keyboard with parts, the press takes the part that it is in, and
+ * leaves the others whose they are.  Whose devices were taken away by a call, and who misses none,
+ * waits for a call that claims one. */
 NPLUG_API bool nplug_player_waits(const nplug_nest *nest, nplug_player player);
 
 #ifdef __cplusplus

@@ -1,4 +1,4 @@
-/* Ports: what somebody who writes one needs to include, and all of it. */
+/* Ports: all that the writer of a port needs to include. */
 #ifndef NESTPLUG_PORT_H
 #define NESTPLUG_PORT_H
 
@@ -10,7 +10,7 @@
 extern "C" {
 #endif
 
-/* What goes back to the hardware. */
+/* The sorts of effect that go back to the hardware. */
 typedef enum nplug_effect_kind {
     NPLUG_EFFECT_RUMBLE = 0, /* strong, weak, duration_ms */
     NPLUG_EFFECT_LIGHTS = 1  /* player: the lights show whose it is; 0 puts them out */
@@ -24,7 +24,7 @@ typedef struct nplug_effect {
     uint32_t player;
 } nplug_effect;
 
-/* A port: a thin layer to one source of hardware.  It turns what the hardware says into reports in
+/* A port: a thin layer to one source of hardware.  It turns the hardware's messages into reports in
  * the hardware's own numbers, decides nothing, and keeps no state that the core could keep.  Any
  * function but `start` may be NULL.  All are called on the nest's thread. */
 typedef struct nplug_port {
@@ -36,8 +36,8 @@ typedef struct nplug_port {
     /* Begins.  `ring` is this port's own, valid until `stop`. */
     nplug_result (*start)(void *self, nplug_ring *ring);
 
-    /* Called at the head of each step: pushes what has happened up to `now`.  NULL for a port
-     * that pushes from a thread of its own. */
+    /* Called at the head of each step: pushes everything that has happened up to `now`.  NULL for a
+     * port that pushes from a thread of its own. */
     void (*pump)(void *self, nplug_time now);
 
     /* Asks for the present state of a device: the port pushes RESYNC_BEGIN, the value of each
@@ -51,7 +51,7 @@ typedef struct nplug_port {
      * no longer valid. */
     void (*stop)(void *self);
 
-    /* What is printed on a key (a HID usage of page 0x07) in the person's layout: writes UTF-8
+    /* The print of a key (a HID usage of page 0x07) in the person's layout: writes UTF-8
      * with a terminating 0, returns its length, 0 where not known. */
     size_t (*key_label)(void *self, uint16_t usage, char *buffer, size_t size);
 } nplug_port;

@@ -1,4 +1,4 @@
-/* The trace port: gives a nest again what was recorded of another. */
+/* The trace port: gives a nest the records of another nest again. */
 #ifndef NESTPLUG_REPLAY_H
 #define NESTPLUG_REPLAY_H
 

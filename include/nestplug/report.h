@@ -1,4 +1,4 @@
-/* Reports: what a port says, one fixed slot each, and the ring that carries them. */
+/* Reports: a port's messages, one fixed slot each, and the ring that carries them. */
 #ifndef NESTPLUG_REPORT_H
 #define NESTPLUG_REPORT_H
 
@@ -17,7 +17,7 @@ typedef enum nplug_space {
     NPLUG_SPACE_OPENXR = 4, /* paths of OpenXR, numbered by the port's sheet */
 } nplug_space;
 
-/* What a report says.  The numbers are part of traces and never change. */
+/* The kinds of report. The numbers are part of traces and never change. */
 typedef enum nplug_report_kind {
     NPLUG_REPORT_VALUE = 0,        /* a signal has the value `data.value` (a delta: moved by it) */
     NPLUG_REPORT_ARRIVE = 1,       /* a device comes: `data.arrive` */
@@ -28,16 +28,16 @@ typedef enum nplug_report_kind {
     NPLUG_REPORT_DEPART = 6,       /* the device has gone */
     NPLUG_REPORT_DROPPED = 7,      /* the ring dropped movement of this device */
     NPLUG_REPORT_RESYNC_BEGIN = 8, /* from here to the end mark, values are the present state */
-    NPLUG_REPORT_RESYNC_END = 9,   /* what was not named between the marks is at rest */
+    NPLUG_REPORT_RESYNC_END = 9,   /* signals that were not named between the marks are at rest */
     NPLUG_REPORT_FOCUS = 10,       /* the game's window has the focus: `data.value`, 0 or 1 */
-    NPLUG_REPORT_LAYOUT = 11,      /* what is printed on keys may be another now: whoever cares asks
-                                      the port's key_label again */
-    NPLUG_REPORT_BATTERY = 12,     /* the device's battery: `data.value` percent, -1 for not known;
-                                      `signal` is 1 while it is being charged, else 0 */
-    NPLUG_REPORT_LABEL = 13, /* printed on the key `signal` (its HID usage of page 0x07) is the
-                                letter or digit `data.value` (small, a Unicode code point);
-                                key 0: nothing is known of any key.  The nest says so itself
-                                where it asked a port's key_label */
+    NPLUG_REPORT_LAYOUT =
+        11, /* the prints of keys may have changed: the nest asks the port's key_label again */
+    NPLUG_REPORT_BATTERY = 12, /* the device's battery: `data.value` percent, -1 for not known;
+                                  `signal` is 1 while it is being charged, else 0 */
+    NPLUG_REPORT_LABEL = 13,   /* printed on the key `signal` (its HID usage of page 0x07) is the
+                                  letter or digit `data.value` (small, a Unicode code point);
+                                  key 0: nothing is known of any key.  The nest says so itself
+                                  where it asked a port's key_label */
 } nplug_report_kind;
 
 /* Flags of a report. */
@@ -45,14 +45,14 @@ enum {
     NPLUG_REPORT_FLAG_MORE = 1,  /* more of this group follows: one device, one moment */
     NPLUG_REPORT_FLAG_MOVES = 2, /* movement of an axis or a delta: may be dropped when a ring fills
                                up */
-    NPLUG_REPORT_FLAG_CANCELLED = 4 /* the system let go of it, no person did: what comes of the
-                                  group is marked cancelled */
+    NPLUG_REPORT_FLAG_CANCELLED = 4 /* the system released it, no person did: presses and releases
+                                       that the group makes are marked cancelled */
 };
 
 /* Properties of a node, as numbered by the Linux kernel (INPUT_PROP_... of input-event-codes.h). */
 enum {
     NPLUG_PROPERTY_POINTER = 1 << 0, /* it moves a pointer somewhere else: a touch pad */
-    NPLUG_PROPERTY_DIRECT = 1 << 1,  /* it points at what is shown under it: a touch screen */
+    NPLUG_PROPERTY_DIRECT = 1 << 1,  /* it points at the picture under it: a touch screen */
     NPLUG_PROPERTY_BUTTONPAD = 1 << 2,
     NPLUG_PROPERTY_ACCELEROMETER = 1 << 6 /* its axes are motion sensors, in counts of
                                              `resolution` a g, and a degree a second */
@@ -60,7 +60,7 @@ enum {
 
 /* The texts that a device may bring. */
 typedef enum nplug_text {
-    NPLUG_TEXT_NAME = 0,   /* what it calls itself */
+    NPLUG_TEXT_NAME = 0,   /* its own name */
     NPLUG_TEXT_SERIAL = 1, /* its serial number, where it has one */
     NPLUG_TEXT_SOCKET = 2, /* where it is plugged in */
     NPLUG_TEXT_UNIT = 3,   /* unit key: equal for the nodes of one piece of hardware, where the port
@@ -96,8 +96,8 @@ typedef struct nplug_report {
             uint16_t signals;    /* how many signals will be declared */
             uint8_t times;       /* an nplug_time_source */
             uint8_t unreadable;  /* not 0: it is there, but may not be read */
-            uint32_t properties; /* what the system says that it is: 1 << n for property n of the
-                                    Linux kernel's input interface (NPLUG_PROPERTY_...) */
+            uint32_t properties; /* its properties by the system: 1 << n for property n of the Linux
+                                    kernel's input interface (NPLUG_PROPERTY_...) */
         } arrive;
         struct {
             uint32_t code;
@@ -129,8 +129,8 @@ NPLUG_API const char *nplug_space_name(uint32_t space);
  * takes nothing of the group, returns NPLUG_ERR_FULL, and the device will be resynced; an arrival
  * or a departure must then be pushed again later.
  * NPLUG_ERR_ARGUMENT: NULL, or a group longer than a quarter of the ring, which is counted and
- * thrown away whole.  What is wrong otherwise is found when it is taken, counted (nplug_counts),
- * and said in the log once: a group that mixes devices is parted where the device changes, so that
+ * thrown away whole.  Other mistakes are found when the report is taken, counted (nplug_counts),
+ * and told in the log once: a group that mixes devices is parted where the device changes, so that
  * nothing is lost; a device number that is too large is nobody's.
  * May be called from the port's own thread, one thread a ring. */
 NPLUG_API nplug_result nplug_push(nplug_ring *ring, const nplug_report *reports, size_t count);

@@ -12,10 +12,10 @@ extern "C" {
 /* One rule by which a sheet fits a device: all that it names must hold.  Of several rules that fit,
  * the one that names the most telling things wins: product before vendor, version, bus, kind, code
  * space, and then the number of signals named.  0 (and no signals) is: any.  Kind, code space and
- * signals are those of one node: that which makes the device what it is. */
+ * signals are those of one node: the chief node (see nplug_signal_facts). */
 typedef struct nplug_rule {
     uint16_t bus, vendor, product, version; /* as in an arrival's report */
-    uint16_t kind;  /* an nplug_device_kind: what its signals make it look like */
+    uint16_t kind;  /* an nplug_device_kind: that of the device by its signals */
     uint16_t space; /* 0, or an nplug_space + 1: the code space that most of its signals have */
     uint16_t has_count, lacks_count;
     const uint32_t *has;   /* codes in that space of signals that it must have */
@@ -29,7 +29,7 @@ typedef struct nplug_rule {
 typedef enum nplug_reading {
     NPLUG_READING_WHOLE = 0,     /* a button, a delta, or an axis with its rest in the middle */
     NPLUG_READING_FROM_LOW = 1,  /* an axis that rests at its low end: [0, 1].  Of a rule that names
-                                 no  vendor this is what is expected: one that lies at its other end
+                                 no vendor this is what is expected: one that lies at its other end
                                  when it comes, or in the first that its node says, rests there */
     NPLUG_READING_FROM_HIGH = 2, /* an axis that rests at its high end, likewise */
     NPLUG_READING_WHEN_LOW = 3,  /* a button that is down at the low end (one side of a hat) */
@@ -37,7 +37,7 @@ typedef enum nplug_reading {
     NPLUG_READING_HALF_LOW = 5,  /* from the rest to the low end: [0, 1] (two triggers, one axis) */
     NPLUG_READING_HALF_HIGH = 6, /* from the rest to the high end: [0, 1] */
     NPLUG_READING_ROUND_UP = 7,  /* one side of a round hat (USB HID usage 0x01:0x39): eight places
-                                 from  its low end clockwise, up first; what is outside is none */
+                                 from its low end clockwise, up first; a value outside is no place */
     NPLUG_READING_ROUND_RIGHT = 8,
     NPLUG_READING_ROUND_DOWN = 9,
     NPLUG_READING_ROUND_LEFT = 10,
@@ -66,16 +66,16 @@ typedef struct nplug_wire {
     uint8_t component; /* 0 is x (or the only one), 1 is y; of a pose 0 to 6 */
     uint8_t space;     /* an nplug_space */
     uint32_t code;
-    uint8_t reading; /* an nplug_reading */
-    uint8_t flags;   /* NPLUG_WIRE_... */
-    uint8_t node; /* 0: of the node that makes the device what it is; else an nplug_device_kind: of
-                     that one of its other nodes which looks like that */
-    uint16_t debounce_ms;   /* a button's contact bounces for so long (milliseconds): what it says
-                          within   that time of an edge is taken at its end */
+    uint8_t reading;        /* an nplug_reading */
+    uint8_t flags;          /* NPLUG_WIRE_... */
+    uint8_t node;           /* 0: of the chief node; else an nplug_device_kind: of
+                               that one of its other nodes which looks like that */
+    uint16_t debounce_ms;   /* how long a button's contact bounces, in milliseconds: a change within
+                               that time of an edge is taken at the end of that time */
     int32_t rest, min, max; /* raw */
 } nplug_wire;
 
-/* What is printed on a control. */
+/* The print of a control. */
 typedef struct nplug_print {
     nplug_control control;
     const char *text; /* UTF-8 */
@@ -91,8 +91,9 @@ typedef struct nplug_sheet {
     const nplug_wire *wires; /* none: the sheet tells only prints, and another one the wires */
     const nplug_print *prints;
     uint32_t rule_count, wire_count, print_count;
-    uint32_t keys;    /* not 0: a signal of HID usage page 0x07, or of a kernel key code, is that key */
-    uint32_t confirm; /* which of the face buttons confirms, as people expect of what is printed:
+    uint32_t
+        keys; /* not 0: a signal of HID usage page 0x07, or of a kernel key code, is that key */
+    uint32_t confirm; /* which of the face buttons confirms, as people expect by the prints:
                          NPLUG_PAD_SOUTH (as 0), or NPLUG_PAD_EAST */
     uint32_t rule_size, wire_size, print_size; /* sizeof(nplug_rule) and so on, so that those may
                                                   grow; 0: as in version 0.1 */

@@ -1,4 +1,4 @@
-/* The sim port: simulated hardware, told what to do by a trace or by calls.  With it, a game's own
+/* The sim port: simulated hardware, moved by a trace or by calls.  With it, a game's own
  * tests need no hardware. */
 #ifndef NESTPLUG_SIM_H
 #define NESTPLUG_SIM_H
@@ -22,8 +22,8 @@ typedef struct nplug_sim_signal {
 } nplug_sim_signal;
 
 /* How a physical control of a model moves its signals: at -1, 0 and 1 of `component` the signal
- * says `low`, its rest and `high`, and in between evenly.  What several controls do to one signal
- * adds up. */
+ * says `low`, its rest and `high`, and in between evenly.  The movements of several controls of one
+ * signal add up. */
 typedef struct nplug_sim_control {
     const char *name; /* without its class: "stick-left" */
     uint16_t signal;
@@ -33,10 +33,10 @@ typedef struct nplug_sim_control {
     uint32_t bounce_us; /* microseconds for which a button's contact bounces */
 } nplug_sim_control;
 
-/* A model: what a simulated device is, as the hardware itself would say it. */
+/* A model: a sort of simulated device, described as hardware describes itself. */
 typedef struct nplug_sim_model {
     const char *name;      /* "heron" */
-    const char *device;    /* what it calls itself */
+    const char *device;    /* its own name */
     const char *key_class; /* "key" where controls are keys named by W3C code; else NULL */
     uint16_t bus, vendor, product, version;
     uint16_t signal_count, control_count;
@@ -81,8 +81,8 @@ NPLUG_API nplug_sim *nplug_sim_start(nplug_nest *nest);
 NPLUG_API nplug_result nplug_sim_add_models(nplug_sim *sim, const nplug_sim_model *models,
                                             uint32_t count);
 
-/* Tells the hardware to do something at move->time, in any order of times; what is due is done
- * when the nest steps.  Names are copied.  NPLUG_ERR_UNKNOWN: no such model (of an arrival);
+/* Tells the hardware to do something at move->time, in any order of times; moves that are due are
+ * done when the nest steps.  Names are copied.  NPLUG_ERR_UNKNOWN: no such model (of an arrival);
  * NPLUG_ERR_ARGUMENT: a name too long or missing; NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move);
 

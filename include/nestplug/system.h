@@ -15,7 +15,7 @@ NPLUG_API nplug_time nplug_now(void);
 /* Opens a nest for a game in a block from malloc, with the ports that this system has (Linux: pads
  * and the like, by nestplug/linux.h; keyboards and mice are the window's).  `setup` may be NULL:
  * the default one, with a log to standard error.  *nest is NULL on an error: NPLUG_ERR_MEMORY, or
- * what the calls inside returned (the log tells).  The game's actions stay the caller's. */
+ * the result of a call inside (the log tells).  The game's actions stay the caller's. */
 NPLUG_API nplug_result nplug_start_game(const nplug_game *game, const nplug_setup *setup,
                                         nplug_nest **nest);
 

@@ -1,5 +1,5 @@
-/* What traces hold: records (what was taken, replays exactly) and moves (what hardware does,
- * written by hand and played by the sim port). */
+/* The content of traces: records (taken reports, commands and steps, which replay exactly) and
+ * moves (the doings of hardware, written by hand and played by the sim port). */
 #ifndef NESTPLUG_TRACE_H
 #define NESTPLUG_TRACE_H
 
@@ -48,7 +48,7 @@ typedef struct nplug_command {
     uint16_t on;
 } nplug_command;
 
-/* What a record is. */
+/* The kinds of record. */
 typedef enum nplug_record_kind {
     NPLUG_RECORD_REPORT = 0,  /* a report, as the feed merged it */
     NPLUG_RECORD_COMMAND = 1, /* a command, as it was taken */
@@ -66,7 +66,7 @@ typedef struct nplug_record {
     } data;
 } nplug_record;
 
-/* What simulated hardware may be told to do. */
+/* The kinds of move of simulated hardware. */
 typedef enum nplug_move_kind {
     NPLUG_MOVE_ARRIVE = 0, /* plugs a device of model `what` in, with `serial` and `socket` */
     NPLUG_MOVE_DEPART = 1, /* unplugs it */

@@ -1,4 +1,4 @@
-/* The window port: a game feeds what its own window loop hears, on any window system. */
+/* The window port: a game feeds the events of its own window loop, on any window system. */
 #ifndef NESTPLUG_WINDOW_H
 #define NESTPLUG_WINDOW_H
 
@@ -78,14 +78,15 @@ NPLUG_API nplug_result nplug_window_wheel(nplug_window *window, nplug_time time,
 NPLUG_API nplug_result nplug_window_touch(nplug_window *window, nplug_time time, uint32_t finger,
                                           nplug_vec2 at, bool down);
 
-/* The window got or lost the focus.  Losing it lets go of all buttons of all devices, marked
- * cancelled; what moves or is pressed until it is back reads as at rest until it has been at rest.
+/* The window got or lost the focus.  When it is lost, all buttons of all devices are released,
+ * marked cancelled. A control that is pressed or moved before the focus is back is spent (see
+ * player.h).
  */
 NPLUG_API nplug_result nplug_window_focus(nplug_window *window, nplug_time time, bool focused);
 
-/* A person begins or ends typing text.  While typing, keys are let go of and not heard, but for the
- * `count` usages in `heard` (copied; 16 at most); what was pressed meanwhile does not fire when
- * typing ends. */
+/* A person begins or ends typing text.  While typing, keys are released and not heard, except the
+ * `count` usages in `heard` (copied; 16 at most). A key that was pressed meanwhile does not fire
+ * when typing ends. */
 NPLUG_API nplug_result nplug_window_typing(nplug_window *window, nplug_time time, bool typing,
                                            const uint16_t *heard, size_t count);
 
