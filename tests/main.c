@@ -51,6 +51,7 @@ int main(int argc, char **argv)
     srunner_add_suite(runner, conform_suite());
     srunner_add_suite(runner, window_suite());
     srunner_add_suite(runner, files_suite());
+    srunner_add_suite(runner, fine_print_suite());
     srunner_add_suite(runner, schemas_suite());
     srunner_add_suite(runner, settings_suite());
     srunner_add_suite(runner, attacks_suite());

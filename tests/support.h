@@ -20,6 +20,7 @@ Suite *corners_suite(void);
 Suite *devices_suite(void);
 Suite *feed_suite(void);
 Suite *files_suite(void);
+Suite *fine_print_suite(void);
 Suite *game_suite(void);
 Suite *calibration_suite(void);
 Suite *gestures_suite(void);

@@ -313,6 +313,7 @@ static const struct {
      "curve= takes"},
     {"pad:trigger-left zone=square", "zone= takes rescaled, radial or axial"},
     {"pad:trigger-left invert=z", "invert= takes"},
+    {"pad:stick-left.y invert=y", "a level has one number: invert=x turns it"},
     {"pad:trigger-left gate=round", "gate= takes circle"},
     {"pad:trigger-left press=0.3 release=0.4", "release= must not be above press="},
     {"pad:trigger-left rise=0", "rise= takes"},

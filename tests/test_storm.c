@@ -244,22 +244,30 @@ static int surely(const storm *s, const unit *u, bool away)
     return found;
 }
 
-/* Which one it is, of those that went a moment ago or are lost; -1: none of them. */
+static bool same_hearers(const dev *a, const dev *b)
+{
+    return a->hearers[0] == b->hearers[0] && a->hearers[1] == b->hearers[1] &&
+           a->hearers[2] == b->hearers[2];
+}
+
+/* Which one it is, of those that went a moment ago or are lost; -1: none of them.  Several that the
+ * same players miss may stand for each other: the one that went last does. */
 static int returning(const storm *s, const unit *u, state from)
 {
-    int found = surely(s, u, from == AWAY), count = 0;
+    int found = surely(s, u, from == AWAY);
 
     if (found >= 0)
         return s->devs[found].state == from &&
                        (from == LOST || s->devs[found].product == u->product)
                    ? found
                    : -1;
-    for (int i = 0; i < DEVS; i++)
-        if (s->devs[i].state == from && by_sort(&s->devs[i], u)) {
-            found = i;
-            count++;
-        }
-    return count == 1 ? found : -1;
+    for (int i = 0; i < DEVS; i++) {
+        const dev *d = &s->devs[i];
+        if (d->state != from || !by_sort(d, u)) continue;
+        if (found >= 0 && (from == AWAY || !same_hearers(d, &s->devs[found]))) return -1;
+        if (found < 0 || d->went > s->devs[found].went) found = i;
+    }
+    return found;
 }
 
 static void take_place(dev *d, dev *lost)

@@ -1,6 +1,10 @@
 #include "describe.h"
 #include <stdio.h>
+#include <stdlib.h>
 #include <string.h>
+
+/* Digits that tell any float from its neighbours (IEEE 754). */
+#define FLOAT_DIGITS 9
 
 const char *describe_bus(uint16_t bus, char *buffer, size_t size)
 {
@@ -35,10 +39,25 @@ void describe_value(nplug_vec2 value, uint32_t components, char *buffer, size_t 
         snprintf(buffer, size, "%6.3f", (double)value.x);
 }
 
+/* The shortest number that reads back as the same float. */
+static json_t *number(float value)
+{
+    double shortest = (double)value;
+
+    for (int digits = 6; digits < FLOAT_DIGITS; digits++) {
+        char text[32];
+        snprintf(text, sizeof text, "%.*g", digits, (double)value);
+        shortest = strtod(text, NULL);
+        if ((float)shortest == value) break;
+        shortest = (double)value;
+    }
+    return json_real(shortest);
+}
+
 json_t *describe_value_json(nplug_vec2 value, uint32_t components)
 {
-    if (components == 2) return json_pack("[f, f]", (double)value.x, (double)value.y);
-    return json_real((double)value.x);
+    if (components == 2) return json_pack("[o, o]", number(value.x), number(value.y));
+    return number(value.x);
 }
 
 static json_t *players_of(uint32_t players)
@@ -138,8 +157,7 @@ json_t *describe_device(const nplug_nest *nest, nplug_device device)
 void describe_print(json_t *value, bool indented)
 {
     json_dumpf(value, stdout,
-               indented ? JSON_INDENT(2) | JSON_REAL_PRECISION(7)
-                        : JSON_COMPACT | JSON_REAL_PRECISION(7));
+               (indented ? JSON_INDENT(2) : JSON_COMPACT) | JSON_REAL_PRECISION(FLOAT_DIGITS));
     putchar('\n');
     json_decref(value);
 }

@@ -24,30 +24,39 @@ typedef enum nplug_action_kind {
  *   keys:KeyS,KeyW             two keys as a level in [-1, 1]: down, up
  *   pad:west,east              likewise of two or four other controls, of any class
  *   pad:dpad                   the four buttons of a pad's cross as a vector
- *   pad:stick-left.up          one direction (up, down, left, right; high, low of a single axis)
+ *   pad:stick-left.up          one direction (up, down, left, right; high, low of a single axis).
+ *                              As a button of a game whose seats are given by use, a direction is
+ *                              heard, but seats nobody
  *   pad:stick-left.x           one number of two, as a level in [-1, 1]; as a button, pressed to
  *                              either side
  *   mouse:wheel.up             one notch of a wheel (up, down, left, right): pressed and let go at
  *                              once; as a level or a motion, how far it turns that way
  *   key:ControlLeft+key:KeyZ   a chord: the last one drives while the others are held
  *   key:ShiftLeft/ShiftRight   either of two
- *   key-label:z                the key on which that letter or digit is printed, whatever the
- * layout pad:confirm, pad:cancel    south and east, as people expect of a pad's family: see menu.h
+ *   key-label:z                the key on which that letter or digit is printed
+ *   pad:confirm, pad:cancel    south and east, as people expect of a pad's family: see menu.h
  *
  * Of all bindings that one press makes whole, in whatever order their keys went down, the longest
  * chords fire, and no shorter one.  A binding ends, marked cancelled, when a longer chord becomes
  * whole that is driven by the same control, or that holds all of a shorter chord; it does not come
- * back before it is pressed anew.  Where layers differ in priority, the higher layer comes before
+ * back before it is pressed anew.  One key of four that a chord drives is taken from the four: they
+ * have 0 that way meanwhile.  Where layers differ in priority, the higher layer comes before
  * the longer chord.  A binding that says `observe` stops no other one.
  *
  * How the press is made (of a button; without any of these, as it goes down):
- *   on-release                 as it is let go
+ *   on-release                 as it is let go: pressed and released at that moment
  *   tap, tap=200               let go again within 200 ms (250 where nothing is said)
  *   double-tap, double-tap=300 pressed twice, the first press and the pause within 300 ms; the
  *                              second press may last, and holds the action as long
  *   taps=3, taps=3:300         the same, three times: all but the last press are short
  *   hold=600                   when it has been held for 600 ms
- *   repeat=400:80              at once, after 400 ms, and then every 80 ms
+ *   repeat=400:80              at once, after 400 ms, and then every 80 ms; at each of these
+ * moments the press before is released
+ *
+ * Each limit includes its last microsecond: 200 ms are within 200 ms.  Time comes before reports: a
+ * hold that is due at the moment of the release has fired, and the press was no tap.  A tap that is
+ * told after its release is pressed and released at the moment when it is told: that is 1 us after
+ * the limit of a longer row, and two taps that wait for a third are two presses then.
  *
  * A binding has one of these.  Rows of taps that bindings want of one control do not take presses
  * from each other: presses are told in order, and each belongs to the longest row that begins with
@@ -59,11 +68,21 @@ typedef enum nplug_action_kind {
  *
  * Further options:
  *   kind=pad family=quay-letters sheet=heron   of such devices only
- *   observe                    takes its controls from nobody: see nplug_layer_def; and stops no
- *                              shorter chord, as who runs goes on walking
- *   press=0.5 release=0.4      where a press begins and ends
+ *   observe                    takes its controls from no binding of a lower layer: see
+ *                              nplug_layer_def; and stops no shorter chord, as who runs goes on
+ *                              walking.  It does not see what a higher layer takes
+ *   press=0.5 release=0.4      where a press of an axis begins and ends, of its normalised value
+ *                              before it is shaped; these are the defaults.  `press` alone: it ends
+ *                              0.1 below, or at half of a `press` of up to 0.2
  *   dead= outer= zone= power= curve= lift= scale= invert= gate= rise= fall=   shaping
  *   by=NAME                    a shaping of the game's own: see nplug_shaper
+ *
+ * Shaping goes in this order: `gate` draws a stick in to the circle; `dead` and `outer` cut the
+ * distance from rest, and with zone=rescaled stretch the rest of it to [0, 1]; then `power`,
+ * `curve`, `lift` and `scale`; each component is cut to [-1, 1]; `invert` turns signs; `by` comes
+ * last, and after it the player's comfort in the same order.  All of it up to `scale` is done to a
+ * stick's distance from rest, and its direction stays; with zone=axial, to each component by
+ * itself.  A level has one number, which invert=x turns; invert=y alone is refused there.
  *
  * Any source may drive any action.  A stick or a button bound to a motion moves it at a speed: at
  * its end by 1000 times `scale` counts a second.  The motion is the integral of that speed over the
@@ -82,8 +101,8 @@ typedef struct nplug_action_def {
 } nplug_action_def;
 
 /* A layer.  Its number is its place in the game's table.  Where layers of different priority are on
- * for a player, a control that a binding of the higher one names is taken: bindings of lower ones
- * do not see it, unless the binding says `observe`.  A control is the same one by whatever
+ * for a player, a control that drives a binding of the higher one is taken: bindings of lower ones
+ * do not see it, unless the higher binding says `observe`.  A control is the same one by whatever
  * name: a key by its place or by its label.  A chord takes the control that drives it, while
  * the others are held.  Layers of one priority share. */
 typedef struct nplug_layer_def {
@@ -98,7 +117,7 @@ typedef enum nplug_merge {
     NPLUG_MERGE_LATEST = 1,    /* the one that left its rest last, as it is shaped; when that is at
                                   rest again, the one that did before it and is not.  A mouse and
                                   its wheel are at rest after a pause of 100 ms */
-    NPLUG_MERGE_ADDED = 2      /* their sum, at most as much as one alone can reach */
+    NPLUG_MERGE_ADDED = 2      /* their sum, each component cut to [-1, 1] */
 } nplug_merge;
 
 /* The value of a binding while two opposite keys of it are held. */
@@ -133,9 +152,10 @@ typedef struct nplug_action_policy {
     const nplug_band *bands; /* in rising order */
     uint32_t band_count;
     uint32_t keep; /* an nplug_keep */
-    bool stays;    /* its value stays when the device that gave it goes, until another control of it
-                      is moved, its layer is switched or the player leaves; a lever's value always
-                      stays, since a lever has no rest */
+    bool stays;    /* its value stays when the device that gave it departs, until another control of
+                      it is moved, its layer is switched, or the player leaves or swaps seats; a
+                      lever's value always stays, since a lever has no rest.  A device that only
+                      changes hands takes its values along: they are 0 */
 } nplug_action_policy;
 
 /* A shaping of the game's own: a binding that says `by=NAME` has its value go through it, after its

@@ -2,7 +2,7 @@
 #ifndef NESTPLUG_PLAYER_H
 #define NESTPLUG_PLAYER_H
 
-#include "base.h"
+#include "control.h"
 
 #ifdef __cplusplus
 extern "C" {
@@ -70,23 +70,31 @@ NPLUG_API nplug_device nplug_player_device_at(const nplug_nest *nest, nplug_play
  * nobody does, or the device is none. */
 NPLUG_API uint32_t nplug_part_players(const nplug_nest *nest, nplug_device device, uint32_t part);
 
+/* Which part of keyboards (from 1) a key is in, or any control of a mouse; 0 for one that is in
+ * none, and in a game without parts.  A player's part of one keyboard is the one for which
+ * nplug_part_players has that player's bit. */
+NPLUG_API uint32_t nplug_control_part(const nplug_nest *nest, nplug_control control);
+
 /* The devices that went while a player heard them and have not come back, by index from 0: the
  * handle of one, 0 past the end.  The same hardware goes back to its player, by serial number where
  * that is the only one of its kind here, else by socket, else where no other player misses the
- * like.  By serial number or socket it may also be known as one that nobody had, which was in that
- * socket last: so it is nobody's.  The nest knows that one until its place (see nplug_limits) is
- * given away, after never used ones the longest gone first, and those that are missed last. */
+ * like; of several of one sort that the same players miss, the one that left last comes back first.
+ * Two different serial numbers are two pieces of hardware; a different socket tells nothing.  By
+ * serial number or socket it may also be known as one that nobody had, which was in that socket
+ * last: so it is nobody's.  The nest knows that one until its place (see nplug_limits) is given
+ * away, after never used ones the longest gone first, and those that are missed last. */
 NPLUG_API nplug_device nplug_missed_at(const nplug_nest *nest, nplug_player player, uint32_t index);
 
 /* How many there are of them. */
 NPLUG_API uint32_t nplug_missed_count(const nplug_nest *nest, nplug_player player);
 
 /* Whether a player has a seat, and no device that is here.  A press on any unclaimed device takes
- * over for the player who has waited longest; not where seats are given by call only. One press
- * takes over for one player; for several only where they shared the whole device that went, or the
- * same part of a keyboard.  Of a keyboard with parts, the press takes the part that it is in, and
- * leaves the others whose they are.  Whose devices were taken away by a call, and who misses none,
- * waits for a call that claims one. */
+ * over for the player who misses one of the same sort (vendor and product), of several for the one
+ * who has waited longest, and else for whoever has waited longest; not where seats are given by
+ * call only. One press takes over for one player; for several only where they shared the whole
+ * device that went, or the same part of a keyboard.  Of a keyboard with parts, the press takes the
+ * part that it is in, and leaves the others whose they are.  Whose devices were taken away by a
+ * call, and who misses none, waits for a call that claims one. */
 NPLUG_API bool nplug_player_waits(const nplug_nest *nest, nplug_player player);
 
 #ifdef __cplusplus

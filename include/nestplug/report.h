@@ -101,9 +101,11 @@ typedef struct nplug_report {
         } arrive;
         struct {
             uint32_t code;
-            int32_t min, max;
-            uint8_t space;  /* an nplug_space */
-            uint8_t nature; /* an nplug_nature */
+            int32_t min, max; /* where no sheet says a rest, an axis that goes both ways rests at
+                                 (min + max + 1) / 2, rounded down: 128 of 0 to 255, and the upper
+                                 one of two places */
+            uint8_t space;    /* an nplug_space */
+            uint8_t nature;   /* an nplug_nature */
         } signal;
         struct {
             int32_t flat, fuzz, resolution; /* as the hardware says; 0 where it does not: counts

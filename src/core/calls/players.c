@@ -58,6 +58,15 @@ uint32_t nplug_part_players(const nplug_nest *nest, nplug_device device, uint32_
     return nest->player.players.parts[index].hearers[part];
 }
 
+uint32_t nplug_control_part(const nplug_nest *nest, nplug_control control)
+{
+    const nplug_game *game = nest ? &nest->game.game.def : NULL;
+
+    if (!game || !control) return 0;
+    if (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_MOUSE) return np_parts_of_mice(game);
+    return np_parts_of_key(game, control);
+}
+
 /* --- the active set ----------------------------------------------------------------------------
  */
 

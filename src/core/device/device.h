@@ -100,12 +100,12 @@ typedef struct np_device {
     uint64_t gone_order;   /* of those that have gone, the lowest place is given away first */
     uint64_t identity;     /* by which its calibrations are kept; 0 where nothing tells */
     nplug_time moved_last; /* when something of it moved last that moves without ends */
+    uint64_t missed_by;    /* it has gone, and somebody waits for it: see np_devices_miss */
     np_who who;
     char name[NPLUG_NAME_SIZE]; /* kept after it has gone */
     uint16_t bus, vendor, product, version;
     nplug_time_source times;
     bool unreadable;
-    bool missed; /* it has gone, and somebody waits for it */
     bool charging;
     int8_t battery; /* percent; -1 where nobody knows */
 } np_device;
@@ -176,9 +176,9 @@ np_who np_devices_who(const np_node *node);
 /* What a battery report says; whether it is news. */
 bool np_devices_charge(np_devices *devices, uint32_t device, const nplug_report *report);
 
-/* Somebody waits for a device that has gone, or nobody does any more: its place is given away after
- * all others. */
-void np_devices_miss(np_devices *devices, uint32_t device, bool missed);
+/* Somebody waits for a device that has gone, or nobody does any more (`by` is 0): its place is
+ * given away after all others.  The same players of the same parts are the same number. */
+void np_devices_miss(np_devices *devices, uint32_t device, uint64_t by);
 
 /* One that has gone is known again no more: another one is now what it was. */
 void np_devices_forget(np_devices *devices, uint32_t device);
@@ -355,18 +355,20 @@ static inline const nplug_sheet *np_sheet_row(const nplug_sheet *sheets, uint32_
 
 static inline const nplug_rule *np_rule_row(const nplug_sheet *sheet, uint32_t number)
 {
-    return (const nplug_rule *)np_table_row(sheet->rules, sheet->rule_size, sizeof(nplug_rule), number);
+    return (const nplug_rule *)np_table_row(sheet->rules, sheet->rule_size, sizeof(nplug_rule),
+                                            number);
 }
 
 static inline const nplug_wire *np_wire_row(const nplug_sheet *sheet, uint32_t number)
 {
-    return (const nplug_wire *)np_table_row(sheet->wires, sheet->wire_size, sizeof(nplug_wire), number);
+    return (const nplug_wire *)np_table_row(sheet->wires, sheet->wire_size, sizeof(nplug_wire),
+                                            number);
 }
 
 static inline const nplug_print *np_print_row(const nplug_sheet *sheet, uint32_t number)
 {
     return (const nplug_print *)np_table_row(sheet->prints, sheet->print_size, sizeof(nplug_print),
-                                       number);
+                                             number);
 }
 
 /* Finds the sheets of a device and of its nodes, and keeps them. */
@@ -692,9 +694,9 @@ nplug_device np_duplicates_of(const np_duplicates *duplicates, nplug_device devi
 /* Returns: which device that went is the one that comes. */
 /* The place of the device that hardware is, or stands for: by serial number while nobody else here
  * (but `self`) has it, else by socket, which is the one that left it last; these may be one that
- * nobody misses.  Else where only one of its sort is missed, or went a moment ago.  NP_NONE where
- * nothing tells.  Of a node that is complete, one that went a moment ago; of what has come, one
- * that has gone. */
+ * nobody misses.  Else where only one of its sort is missed, or the same players miss all of them,
+ * or only one went a moment ago.  NP_NONE where nothing tells.  Of a node that is complete, one
+ * that went a moment ago; of what has come, one that has gone. */
 uint32_t np_reconnect_at_once(const np_devices *devices, uint32_t node);
 uint32_t np_reconnect_as(const np_devices *devices, const np_who *who, uint32_t self);
 

@@ -322,7 +322,7 @@ void np_devices_complete(np_devices *devices, uint32_t index, nplug_device_kind 
 
 static bool goes_before(const np_device *a, const np_device *b)
 {
-    if (a->missed != b->missed) return b->missed;
+    if (!a->missed_by != !b->missed_by) return b->missed_by != 0;
     return a->gone_order < b->gone_order;
 }
 
@@ -363,9 +363,9 @@ np_who np_devices_who(const np_node *node)
     return who;
 }
 
-void np_devices_miss(np_devices *devices, uint32_t device, bool missed)
+void np_devices_miss(np_devices *devices, uint32_t device, uint64_t by)
 {
-    devices->list[device].missed = missed;
+    devices->list[device].missed_by = by;
 }
 
 void np_devices_forget(np_devices *devices, uint32_t device)
@@ -399,7 +399,8 @@ uint32_t np_devices_make(np_devices *devices, uint32_t index)
     device->first_node = NP_NONE;
     device->identity = identity_of(node);
     device->battery = -1;
-    device->missed = device->charging = false;
+    device->missed_by = 0;
+    device->charging = false;
     device->moved_last = 0;
     devices->order[devices->count++] = (uint16_t)place;
     np_devices_add_node(devices, place, index);

@@ -21,7 +21,7 @@ static bool is_gone(const np_device *device)
 
 static bool is_missed(const np_device *device)
 {
-    return is_gone(device) && device->missed;
+    return is_gone(device) && device->missed_by;
 }
 
 static bool is_away_or_gone(const np_device *device)
@@ -75,6 +75,12 @@ static bool left_later(const np_device *a, const np_device *b)
     return is_away(a) || (!is_away(b) && a->gone_order > b->gone_order);
 }
 
+/* Whoever misses one misses the other; of those that went a moment ago nobody knows yet. */
+static bool have_same_hearers(const np_device *a, const np_device *b)
+{
+    return a->missed_by && a->missed_by == b->missed_by;
+}
+
 /* What left the socket last. */
 static uint32_t by_socket(const np_devices *devices, const np_who *who, is_in_question *asks)
 {
@@ -89,17 +95,18 @@ static uint32_t by_socket(const np_devices *devices, const np_who *who, is_in_qu
     return found;
 }
 
+/* The only one of its sort; of several that the same players miss, the one that left last. */
 static uint32_t by_sort(const np_devices *devices, const np_who *who, is_in_question *asks)
 {
-    uint32_t found = NP_NONE, count = 0;
+    const np_device *list = devices->list;
+    uint32_t found = NP_NONE;
 
     for (uint32_t i = 0; i < devices->limit; i++) {
-        const np_device *device = &devices->list[i];
-        if (!asks(device) || !is_same_sort(&device->who, who)) continue;
-        found = i;
-        count++;
+        if (!asks(&list[i]) || !is_same_sort(&list[i].who, who)) continue;
+        if (found != NP_NONE && !have_same_hearers(&list[i], &list[found])) return NP_NONE;
+        if (found == NP_NONE || left_later(&list[i], &list[found])) found = i;
     }
-    return count == 1 ? found : NP_NONE;
+    return found;
 }
 
 /* By what hardware is known for certain, as far as it says that. */

@@ -281,6 +281,8 @@ static bool settle_options(np_reader *in)
         return np_reader_fail_here(in, "outer= must be more than dead=");
     if (shaping->release > press)
         return np_reader_fail_here(in, "release= must not be above press=");
+    if (in->action->kind == NPLUG_ACTION_LEVEL && !np_shaping_suits_level(shaping))
+        return np_reader_fail_here(in, "a level has one number: invert=x turns it");
     if (shaping->release <= 0.0f)
         shaping->release = press > 0.2f ? press - (NP_PRESS - NP_RELEASE) : 0.5f * press;
     shaping->press = press;

@@ -84,6 +84,8 @@ static bool read_wish(const np_game_room *room, uint32_t action, const char *tex
         if (!np_option_read(in)) return false;
     if (in->wish.toggle > 0.0f && in->action->kind != NPLUG_ACTION_BUTTON)
         return np_reader_fail_here(in, "toggle is for buttons: other actions have values");
+    if (in->action->kind == NPLUG_ACTION_LEVEL && !np_shaping_suits_level(&in->shaping))
+        return np_reader_fail_here(in, "a level has one number: invert=x turns it");
     return true;
 }
 

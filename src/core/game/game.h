@@ -48,6 +48,9 @@ bool np_shaping_is_same(const np_shaping *a, const np_shaping *b);
 /* Whether it changes values at all. */
 bool np_shaping_is_idle(const np_shaping *shaping);
 
+/* Whether it turns more than a second number, which a level does not have. */
+bool np_shaping_suits_level(const np_shaping *shaping);
+
 /* Whether what shapes it can shape what has no ends. */
 bool np_shaping_suits_deltas(const np_shaping *shaping);
 

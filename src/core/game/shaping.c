@@ -28,6 +28,11 @@ bool np_shaping_is_idle(const np_shaping *s)
            !s->invert_x && !s->invert_y && !s->to_circle && !s->own;
 }
 
+bool np_shaping_suits_level(const np_shaping *shaping)
+{
+    return shaping->invert_x || !shaping->invert_y;
+}
+
 bool np_shaping_suits_deltas(const np_shaping *shaping)
 {
     np_shaping rest = *shaping;

@@ -165,8 +165,8 @@ void np_rebind_swap(nplug_nest *nest, uint32_t a, uint32_t b, nplug_time time)
     np_comfort_swap(&nest->game.comforts, game->def.action_count, a, b);
     np_layers_cover_all(&nest->action, time);
     for (uint32_t action = 0; action < game->def.action_count; action++) {
-        np_marks_action(&nest->action, a, action);
-        np_marks_action(&nest->action, b, action);
+        np_marks_drop_kept(&nest->action, a, action);
+        np_marks_drop_kept(&nest->action, b, action);
     }
 }
 

@@ -161,7 +161,7 @@ void np_wake_players(nplug_nest *nest, nplug_time time)
     make_all(nest, 0, time);
     if (!nest->player.misses_otherwise) return;
     for (uint32_t i = 0; i < nest->limits.devices; i++)
-        np_devices_miss(&nest->device.devices, i, np_players_miss(&nest->player, i));
+        np_devices_miss(&nest->device.devices, i, np_players_missing(&nest->player, i));
     np_players_told_missing(&nest->player);
 }
 

@@ -91,6 +91,14 @@ bool np_players_miss(const np_player_room *room, uint32_t device)
            np_players_of(&room->players, device) != 0;
 }
 
+uint64_t np_players_missing(const np_player_room *room, uint32_t device)
+{
+    const np_part *part = &room->players.parts[device];
+
+    if (!np_players_miss(room, device)) return 0;
+    return np_hash(NP_HASH_START, part->hearers, sizeof part->hearers) | 1u;
+}
+
 void np_players_told_missing(np_player_room *room)
 {
     room->misses_otherwise = false;

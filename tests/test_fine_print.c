@@ -1,0 +1,561 @@
+/* The fine print of the headers: what happens at the very limit of a time, in which order a value
+ * is shaped, what stays and what goes along as devices change hands, and whose device comes back.
+ */
+#include "support.h"
+#include <jansson.h>
+#include <math.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+/* --- the last microsecond --------------------------------------------------------------------- */
+
+/* Two actions of one key, how long the key is down each time, and the presses that come of it:
+ * "ACTION+" pressed, "ACTION-" released, each with its time in microseconds. */
+static const struct {
+    const char *first, *second;
+    struct {
+        nplug_time begin, end;
+    } presses[3];
+    const char *story;
+} limits[] = {
+    {"hold=100", "", {{10000, 110000}}, "0+110000 0-110000 "},
+    {"hold=100", "", {{10000, 109999}}, ""},
+    {"tap=100", "", {{10000, 110000}}, "0+110000 0-110000 "},
+    {"tap=100", "", {{10000, 110001}}, ""},
+    {"tap=100", "hold=100", {{10000, 110000}}, "1+110000 1-110000 "},
+    {"tap=100", "hold=100", {{10000, 109999}}, "0+109999 0-109999 "},
+    {"double-tap=100", "", {{10000, 110000}, {210000, 400000}}, "0+210000 0-400000 "},
+    {"double-tap=100", "", {{10000, 110000}, {210001, 400000}}, ""},
+    {"double-tap=100", "", {{10000, 110001}, {150000, 400000}}, ""},
+    {"tap=100",
+     "taps=3:100",
+     {{10000, 50000}, {100000, 150000}},
+     "0+250001 0-250001 0+250001 0-250001 "},
+    {"tap=100",
+     "taps=3:100",
+     {{10000, 50000}, {100000, 150000}, {250000, 260000}},
+     "1+250000 1-260000 "},
+    {"tap=100",
+     "taps=3:100",
+     {{10000, 50000}, {100000, 150000}, {250001, 260000}},
+     "0+250001 0-250001 0+250001 0-250001 0+360001 0-360001 "},
+    {"on-release", "", {{10000, 50000}}, "0+50000 0-50000 "},
+    {"repeat=100:50",
+     "",
+     {{10000, 160000}},
+     "0+10000 0-110000 0+110000 0-160000 0+160000 0-160000 "},
+    {"repeat=100:50", "", {{10000, 159999}}, "0+10000 0-110000 0+110000 0-159999 "},
+};
+
+static void add_story(const test_rig *rig, char *story, size_t size)
+{
+    for (uint32_t i = 0; i < nplug_event_count(rig->nest); i++) {
+        const nplug_event *event = nplug_event_at(rig->nest, i);
+        size_t used = strlen(story);
+        if (event->kind != NPLUG_EVENT_PRESS && event->kind != NPLUG_EVENT_RELEASE) continue;
+        snprintf(story + used, size - used, "%u%c%llu ", event->action,
+                 event->kind == NPLUG_EVENT_PRESS ? '+' : '-', (unsigned long long)event->time);
+    }
+}
+
+/* At any frame rate. */
+START_TEST(a_limit_includes_its_last_microsecond)
+{
+    static const nplug_time frames[] = {1000, 7001, 50000, 600000};
+    char first[60], second[60];
+    nplug_action_def actions[] = {{"first", NPLUG_ACTION_BUTTON, first, 0},
+                                  {"second", NPLUG_ACTION_BUTTON, second, 0}};
+
+    snprintf(first, sizeof first, "key:KeyA %s", limits[_i].first);
+    snprintf(second, sizeof second, *limits[_i].second ? "key:KeyA %s" : "%s", limits[_i].second);
+    for (unsigned f = 0; f < COUNT_OF(frames); f++) {
+        nplug_game game = nplug_game_for_one("limits", actions, 2);
+        char story[400] = "";
+        test_rig rig;
+        rig_open(&rig, &game, NULL);
+        nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+        for (unsigned i = 0; i < 3 && limits[_i].presses[i].end; i++)
+            nplug_sim_press(rig.sim, limits[_i].presses[i].begin, "keys", "KeyA",
+                            limits[_i].presses[i].end - limits[_i].presses[i].begin);
+        for (nplug_time now = 0; now <= 600 * MS; now += frames[f]) {
+            rig_step(&rig, now);
+            add_story(&rig, story, sizeof story);
+        }
+        check_same(story, limits[_i].story, first);
+        rig_close(&rig);
+    }
+}
+END_TEST
+
+/* --- shaping ---------------------------------------------------------------------------------- */
+
+/* A shaping as action.h says it, by itself. */
+typedef struct plain_shaping {
+    int zone; /* 0 rescaled, 1 radial, 2 axial */
+    bool circle, invert_x, invert_y;
+    double dead, outer, power, lift, scale, curve[2];
+} plain_shaping;
+
+static double cut(double value)
+{
+    return value > 1.0 ? 1.0 : value < -1.0 ? -1.0 : value;
+}
+
+static double plain_distance(const plain_shaping *s, double x)
+{
+    if (x <= s->dead) return 0.0;
+    if (x >= s->outer)
+        x = 1.0;
+    else if (s->zone == 0)
+        x = (x - s->dead) / (s->outer - s->dead);
+    x = pow(x, s->power);
+    if (x < s->curve[0])
+        x = x / s->curve[0] * s->curve[1];
+    else if (s->curve[0] < 1.0)
+        x = s->curve[1] + (x - s->curve[0]) / (1.0 - s->curve[0]) * (1.0 - s->curve[1]);
+    x = s->lift + (1.0 - s->lift) * x;
+    return x * s->scale;
+}
+
+static void plain_shape(const plain_shaping *s, double value[2])
+{
+    double length = hypot(value[0], value[1]);
+
+    if (s->circle && length > 1.0) {
+        value[0] /= length;
+        value[1] /= length;
+    }
+    length = hypot(value[0], value[1]);
+    for (int i = 0; i < 2; i++) {
+        if (s->zone == 2)
+            value[i] = copysign(plain_distance(s, fabs(value[i])), value[i]);
+        else if (length > 0.0)
+            value[i] *=
+                plain_distance(s, length > 1.0 ? 1.0 : length) / fmax(fmin(length, 1.0), 0.0);
+        value[i] = cut(value[i]);
+    }
+    if (s->invert_x) value[0] = -value[0];
+    if (s->invert_y) value[1] = -value[1];
+}
+
+static plain_shaping any_shaping(char *text, size_t size)
+{
+    static const char *const zones[] = {"rescaled", "radial", "axial"}, *const inverts[] = {
+                                                                            "", " invert=x",
+                                                                            " invert=y",
+                                                                            " invert=xy"};
+    int invert = rand() % 4, curve = rand() % 2;
+    plain_shaping s = {rand() % 3,
+                       rand() % 2,
+                       invert & 1,
+                       invert & 2,
+                       rand() % 40 / 100.0,
+                       (60 + rand() % 41) / 100.0,
+                       (2 + rand() % 12) / 4.0,
+                       rand() % 50 / 100.0,
+                       (20 + rand() % 200) / 100.0,
+                       {1.0, 1.0}};
+
+    if (curve) s.curve[0] = (20 + rand() % 60) / 100.0;
+    if (curve) s.curve[1] = rand() % 100 / 100.0;
+    snprintf(text, size,
+             "pad:stick-left%s scale=%.2f lift=%.2f curve=%.2f:%.2f power=%.2f outer=%.2f "
+             "dead=%.2f zone=%s%s",
+             s.circle ? " gate=circle" : "", s.scale, s.lift, s.curve[0], s.curve[1], s.power,
+             s.outer, s.dead, zones[s.zone], inverts[invert]);
+    return s;
+}
+
+/* In whatever order the text names them, options shape in the order of the header. */
+START_TEST(options_shape_in_the_order_of_the_header)
+{
+    char text[200];
+    nplug_action_def action = {"steer", NPLUG_ACTION_VECTOR, text, 0};
+    test_rig rig;
+
+    srand((unsigned)_i + 1);
+    for (int n = 0; n < 40; n++) {
+        plain_shaping s = any_shaping(text, sizeof text);
+        nplug_game game = nplug_game_for_one("order", &action, 1);
+        rig_open(&rig, &game, NULL);
+        nplug_sim_plug(rig.sim, 0, "pad", "heron");
+        for (nplug_time now = 10 * MS; now < 100 * MS; now += 10 * MS) {
+            double angle = rand() % 6283 / 1000.0, far = rand() % 1001 / 1000.0, value[2];
+            nplug_vec2 to = {(float)(far * cos(angle)), (float)(far * sin(angle))}, is;
+            nplug_sim_sweep(rig.sim, now, "pad", "stick-left", to, 0);
+            rig_step(&rig, now);
+            to = rig_control(&rig, 0, "pad:stick-left");
+            is = nplug_vector(rig.nest, 1, 0);
+            value[0] = (double)to.x;
+            value[1] = (double)to.y;
+            plain_shape(&s, value);
+            ck_assert_msg(fabs(value[0] - (double)is.x) < 1e-4 &&
+                              fabs(value[1] - (double)is.y) < 1e-4,
+                          "%s: (%f, %f) gives (%f, %f), not (%f, %f)", text, (double)to.x,
+                          (double)to.y, (double)is.x, (double)is.y, value[0], value[1]);
+        }
+        rig_close(&rig);
+    }
+}
+END_TEST
+
+/* A sum is cut at the ends of a component, whatever its bindings can reach. */
+START_TEST(a_sum_is_cut_at_the_ends)
+{
+    static const nplug_action_def actions[] = {
+        {"walk", NPLUG_ACTION_VECTOR,
+         "keys:KeyW,KeyS,KeyA,KeyD | pad:stick-left scale=0.5 | pad:stick-right scale=0.2", 0},
+        {"pull", NPLUG_ACTION_LEVEL, "pad:trigger-left scale=0.4 | pad:trigger-right scale=0.4",
+         0}};
+    static const nplug_action_policy rules[] = {{.action = 0, .merge = NPLUG_MERGE_ADDED},
+                                                {.action = 1, .merge = NPLUG_MERGE_ADDED}};
+    nplug_game game = nplug_game_for_one("sum", actions, 2);
+    test_rig rig;
+
+    game.policies = rules;
+    game.policy_count = 2;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_press(rig.sim, MS, "keys", "KeyD", 0);
+    nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", (nplug_vec2){0.0f, 1.0f}, 0);
+    nplug_sim_sweep(rig.sim, MS, "pad", "stick-right", (nplug_vec2){1.0f, 0.0f}, 0);
+    nplug_sim_sweep(rig.sim, MS, "pad", "trigger-left", (nplug_vec2){1.0f, 0.0f}, 0);
+    nplug_sim_sweep(rig.sim, MS, "pad", "trigger-right", (nplug_vec2){1.0f, 0.0f}, 0);
+    rig_step(&rig, 2 * MS);
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, 0).x, 1.0f);
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, 0).y, 0.5f);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 0.8f);
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- chords and layers ------------------------------------------------------------------------ */
+
+/* A chord takes the key that it drives out of four keys, and gives it back with the next press. */
+START_TEST(a_chord_takes_one_key_of_four)
+{
+    static const nplug_action_def actions[] = {
+        {"walk", NPLUG_ACTION_VECTOR, "keys:KeyW,KeyS,KeyA,KeyD", 0},
+        {"dive", NPLUG_ACTION_BUTTON, "key:ShiftLeft+key:KeyA", 0}};
+    nplug_game game = nplug_game_for_one("four", actions, 2);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_press(rig.sim, MS, "keys", "ShiftLeft", 0);
+    nplug_sim_press(rig.sim, MS, "keys", "KeyW", 0);
+    nplug_sim_press(rig.sim, MS, "keys", "KeyA", 20 * MS);
+    rig_step(&rig, 10 * MS);
+    ck_assert(nplug_held(rig.nest, 1, 1));
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, 0).x, 0.0f);
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, 0).y, 1.0f);
+    nplug_sim_release(rig.sim, 30 * MS, "keys", "ShiftLeft");
+    nplug_sim_press(rig.sim, 40 * MS, "keys", "KeyA", 0);
+    rig_step(&rig, 50 * MS);
+    ck_assert_float_lt(nplug_vector(rig.nest, 1, 0).x, -0.5f);
+    rig_close(&rig);
+}
+END_TEST
+
+/* `observe` is the higher binding's to say; on the lower one it opens nothing. */
+START_TEST(observe_is_for_the_higher_layer)
+{
+    static const nplug_layer_def layers[] = {{"deck", 0, true}, {"crane", 5, true}};
+    const nplug_action_def actions[] = {
+        {"horn", NPLUG_ACTION_BUTTON, _i & 1 ? "pad:south observe" : "pad:south", 0},
+        {"hook", NPLUG_ACTION_BUTTON, _i & 2 ? "pad:south observe" : "pad:south", 1}};
+    nplug_game game = nplug_game_for_one("layers", actions, 2);
+    test_rig rig;
+
+    game.layers = layers;
+    game.layer_count = 2;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_press(rig.sim, MS, "pad", "south", 0);
+    rig_step(&rig, 2 * MS);
+    ck_assert(nplug_held(rig.nest, 1, 1));
+    ck_assert_int_eq(nplug_held(rig.nest, 1, 0), (_i & 2) != 0);
+    ck_assert(!nplug_layer_on(rig.nest, 1, 2) && !nplug_layer_on(rig.nest, 1, 32) &&
+              !nplug_layer_on(rig.nest, 1, NPLUG_NO_LAYER));
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- seats ------------------------------------------------------------------------------------ */
+
+static void open_pads(test_rig *rig, const nplug_action_def *actions,
+                      const nplug_action_policy *rule)
+{
+    nplug_game game = nplug_game_for("seats", actions, 2, 4);
+
+    game.policies = rule;
+    game.policy_count = rule != NULL;
+    rig_open(rig, &game, NULL);
+}
+
+static void plug(test_rig *rig, nplug_time time, const char *name, const char *serial,
+                 const char *socket)
+{
+    nplug_move move = {.kind = NPLUG_MOVE_ARRIVE,
+                       .time = time,
+                       .on = name,
+                       .what = "heron",
+                       .serial = serial,
+                       .socket = socket};
+    ck_assert_int_eq(nplug_sim_move(rig->sim, &move), NPLUG_OK);
+}
+
+static const nplug_action_def seat_actions[] = {
+    {"pull", NPLUG_ACTION_LEVEL, "pad:trigger-right", 0},
+    {"look up", NPLUG_ACTION_BUTTON, "pad:stick-left.up", 0}};
+
+/* A direction of a stick is a press of its action, by nobody: it seats nobody. */
+START_TEST(a_direction_is_heard_and_seats_nobody)
+{
+    test_rig rig;
+
+    open_pads(&rig, seat_actions, NULL);
+    plug(&rig, 0, "one", NULL, NULL);
+    nplug_sim_sweep(rig.sim, MS, "one", "stick-left", (nplug_vec2){0.0f, 1.0f}, 0);
+    rig_step(&rig, 2 * MS);
+    ck_assert_uint_eq(nplug_presses(rig.nest, NPLUG_NOBODY, 1), 1);
+    ck_assert(!nplug_player_seated(rig.nest, 1));
+    rig_close(&rig);
+}
+END_TEST
+
+/* A value that stays is dropped where its player swaps seats, and goes along with a device that
+ * changes hands. */
+START_TEST(a_value_stays_for_a_departure_only)
+{
+    static const nplug_action_policy rule = {.action = 0, .stays = true};
+    test_rig rig;
+    float left = 0.0f;
+
+    open_pads(&rig, seat_actions, &rule);
+    plug(&rig, 0, "one", "A1", NULL);
+    nplug_sim_press(rig.sim, MS, "one", "south", MS);
+    rig_step(&rig, 5 * MS);
+    nplug_sim_sweep(rig.sim, 6 * MS, "one", "trigger-right", (nplug_vec2){0.7f, 0.0f}, 0);
+    rig_step(&rig, 10 * MS);
+    left = nplug_level(rig.nest, 1, 0);
+    ck_assert_float_gt(left, 0.6f);
+    if (_i < 2) nplug_sim_unplug(rig.sim, 15 * MS, "one");
+    if (_i == 3) nplug_unclaim(rig.nest, nplug_device_at(rig.nest, 0));
+    if (_i == 2) nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 2);
+    rig_step(&rig, 20 * MS);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 0), _i < 2 ? left : 0.0f);
+    if (_i == 1) nplug_swap(rig.nest, 1, 2);
+    rig_step(&rig, 30 * MS);
+    ck_assert_float_eq(nplug_level(rig.nest, 1, 0), _i < 1 ? left : 0.0f);
+    ck_assert_float_eq(nplug_level(rig.nest, 2, 0), 0.0f);
+    rig_close(&rig);
+}
+END_TEST
+
+static uint32_t players_of(const test_rig *rig, uint32_t place)
+{
+    return nplug_part_players(rig->nest, nplug_device_at(rig->nest, place), 0);
+}
+
+/* Who misses two of one sort has both back, the one that left last first. */
+START_TEST(two_of_a_sort_come_back_to_their_player)
+{
+    nplug_device second;
+    test_rig rig;
+
+    open_pads(&rig, seat_actions, NULL);
+    plug(&rig, 0, "one", NULL, NULL);
+    plug(&rig, 0, "two", NULL, NULL);
+    rig_step(&rig, MS);
+    second = nplug_device_at(rig.nest, 1);
+    nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 3);
+    nplug_claim(rig.nest, second, _i ? 4 : 3);
+    rig_step(&rig, 2 * MS);
+    nplug_sim_unplug(rig.sim, 10 * MS, "one");
+    nplug_sim_unplug(rig.sim, 20 * MS, "two");
+    rig_step(&rig, 30 * MS);
+    ck_assert_uint_eq(nplug_missed_count(rig.nest, 3), _i ? 1 : 2);
+    plug(&rig, 40 * MS, "three", NULL, NULL);
+    rig_step(&rig, 50 * MS);
+    ck_assert_uint_eq(players_of(&rig, 0), _i ? 0u : 4u);
+    if (_i == 0) ck_assert_uint_ne(nplug_missed_at(rig.nest, 3, 0), second);
+    plug(&rig, 60 * MS, "four", NULL, NULL);
+    rig_step(&rig, 70 * MS);
+    ck_assert_uint_eq(players_of(&rig, 1), _i ? 0u : 4u);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Two different serial numbers are two pads; one pad may change its socket. */
+START_TEST(a_serial_number_tells_and_a_socket_does_not)
+{
+    static const struct {
+        const char *serial, *socket, *serial_after, *socket_after;
+        bool returns;
+    } rows[] = {{"A1", "s1", "A1", "s1", true},  {"A1", "s1", "A1", "s2", true},
+                {"A1", "s1", "A2", "s1", false}, {"A1", "s1", "A2", "s2", false},
+                {"A1", "s1", NULL, "s2", true},  {NULL, "s1", "A2", "s2", true},
+                {NULL, "s1", NULL, "s2", true},  {NULL, NULL, NULL, NULL, true}};
+    test_rig rig;
+
+    open_pads(&rig, seat_actions, NULL);
+    plug(&rig, 0, "one", rows[_i].serial, rows[_i].socket);
+    nplug_sim_press(rig.sim, MS, "one", "south", MS);
+    rig_step(&rig, 5 * MS);
+    nplug_sim_unplug(rig.sim, 10 * MS, "one");
+    rig_step(&rig, 15 * MS);
+    plug(&rig, 20 * MS, "again", rows[_i].serial_after, rows[_i].socket_after);
+    rig_step(&rig, 30 * MS);
+    ck_assert_uint_eq(players_of(&rig, 0), rows[_i].returns ? 1u : 0u);
+    rig_close(&rig);
+}
+END_TEST
+
+/* A press takes over for whoever misses the like, and else for whoever has waited longest. */
+START_TEST(a_press_takes_over_for_one_who_misses_the_like)
+{
+    static const char *const models[] = {"heron", "curlew", "whimbrel"};
+    test_rig rig;
+
+    open_pads(&rig, seat_actions, NULL);
+    nplug_sim_plug(rig.sim, 0, "one", "curlew");
+    nplug_sim_plug(rig.sim, 0, "two", "heron");
+    nplug_sim_press(rig.sim, MS, "one", "south", MS);
+    nplug_sim_press(rig.sim, 2 * MS, "two", "south", MS);
+    rig_step(&rig, 10 * MS);
+    nplug_sim_plug(rig.sim, 12 * MS, "spare", models[_i]);
+    rig_step(&rig, 14 * MS);
+    nplug_sim_unplug(rig.sim, 20 * MS, "one");
+    nplug_sim_unplug(rig.sim, 30 * MS, "two");
+    rig_step(&rig, 40 * MS);
+    nplug_sim_press(rig.sim, 50 * MS, "spare", "south", MS);
+    rig_step(&rig, 60 * MS);
+    ck_assert_uint_eq(players_of(&rig, 0), _i == 0 ? 2u : 1u);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Which part a key is in can be asked of any key. */
+START_TEST(a_key_tells_its_part)
+{
+    static const nplug_part_def parts[] = {{"left", "KeyW,KeyA,mouse"}, {"right", "ArrowUp"}};
+    nplug_game game = nplug_game_for("parts", seat_actions, 2, 2);
+    test_rig rig;
+
+    game.parts = parts;
+    game.part_count = 2;
+    rig_open(&rig, &game, NULL);
+    ck_assert_uint_eq(nplug_control_part(rig.nest, nplug_control_named("key:KeyA")), 1);
+    ck_assert_uint_eq(nplug_control_part(rig.nest, nplug_control_named("mouse:wheel")), 1);
+    ck_assert_uint_eq(nplug_control_part(rig.nest, nplug_control_named("key:ArrowUp")), 2);
+    ck_assert_uint_eq(nplug_control_part(rig.nest, nplug_control_named("key:KeyB")), 0);
+    ck_assert_uint_eq(nplug_control_part(rig.nest, nplug_control_named("pad:south")), 0);
+    ck_assert_uint_eq(nplug_control_part(rig.nest, 0), 0);
+    ck_assert_uint_eq(nplug_control_part(NULL, nplug_control_named("key:KeyA")), 0);
+    rig_close(&rig);
+}
+END_TEST
+
+/* --- numbers ---------------------------------------------------------------------------------- */
+
+/* An axis of which no sheet says a rest has it in the middle, the upper one of two. */
+START_TEST(the_middle_of_an_even_range_is_the_upper_one)
+{
+    static const struct {
+        int32_t min, max, rest;
+    } rows[] = {{0, 255, 128}, {-128, 127, 0}, {0, 254, 127}, {0, 1, 1}, {-1, 0, 0}, {-4, -1, -2}};
+    NPLUG_SIZED(nplug_signal_facts, facts);
+    hand_port hand = {0};
+    test_rig rig;
+    nplug_report report = {.time = 1, .device = 1, .kind = NPLUG_REPORT_ARRIVE};
+
+    rig_open(&rig, NULL, NULL);
+    ck_assert_int_eq(nplug_attach(rig.nest, &hand_table, &hand), NPLUG_OK);
+    report.data.arrive.bus = 3;
+    report.data.arrive.signals = 8;
+    nplug_push(hand.ring, &report, 1);
+    for (uint16_t i = 0; i < 8; i++) {
+        nplug_report signal = {.time = 1, .device = 1, .kind = NPLUG_REPORT_SIGNAL, .signal = i};
+        signal.data.signal.space = NPLUG_SPACE_EVDEV;
+        signal.data.signal.nature = i < 2 ? NPLUG_NATURE_AXIS : NPLUG_NATURE_BUTTON;
+        signal.data.signal.code = i < 2 ? 0x30000u + i : 0x10000u + 0x130u + i - 2u;
+        signal.data.signal.min = i < 2 ? rows[_i].min : 0;
+        signal.data.signal.max = i < 2 ? rows[_i].max : 1;
+        nplug_push(hand.ring, &signal, 1);
+    }
+    push_kind(hand.ring, 1, 1, NPLUG_REPORT_READY);
+    rig_step(&rig, 2);
+    ck_assert_int_eq(nplug_signal_info(rig.nest, nplug_device_at(rig.nest, 0), 0, &facts),
+                     NPLUG_OK);
+    ck_assert_int_eq(facts.raw, rows[_i].rest);
+    rig_close(&rig);
+}
+END_TEST
+
+/* A number that the tool prints reads back as the same float. */
+START_TEST(json_has_digits_enough)
+{
+    char path[] = BINARY_DIR "/digits.trace", command[300];
+    float x = (float)_i * 0.1234567f;
+    FILE *file = fopen(path, "w");
+    json_t *root, *controls, *value = NULL;
+    static char output[200000];
+    nplug_vec2 is;
+    test_rig rig;
+
+    ck_assert_ptr_nonnull(file);
+    fprintf(file,
+            "{\"nestplug\": \"trace\", \"version\": 1}\n"
+            "{\"t\": 0, \"arrive\": \"pad\", \"model\": \"heron\"}\n"
+            "{\"t\": 10000, \"sweep\": \"stick-left\", \"on\": \"pad\", \"to\": [%.9g, 0.1], "
+            "\"over\": 1}\n",
+            (double)x);
+    fclose(file);
+    rig_open(&rig, NULL, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_sweep(rig.sim, 10 * MS, "pad", "stick-left", (nplug_vec2){x, 0.1f}, 1);
+    rig_step(&rig, 20 * MS);
+    is = rig_control(&rig, 0, "pad:stick-left");
+    rig_close(&rig);
+    snprintf(command, sizeof command, BINARY_DIR "/tool/nestplug devices --json --port sim:%s",
+             path);
+    ck_assert_int_eq(run(command, output, sizeof output), 0);
+    root = json_loads(output, 0, NULL);
+    ck_assert_msg(root != NULL, "%s", output);
+    controls = json_object_get(json_array_get(root, 0), "controls");
+    for (size_t i = 0; i < json_array_size(controls); i++) {
+        json_t *one = json_array_get(controls, i);
+        const char *name = json_string_value(json_object_get(one, "name"));
+        if (name && strcmp(name, "pad:stick-left") == 0) value = json_object_get(one, "value");
+    }
+    ck_assert_ptr_nonnull(value);
+    ck_assert_float_eq((float)json_number_value(json_array_get(value, 0)), is.x);
+    ck_assert_float_eq((float)json_number_value(json_array_get(value, 1)), is.y);
+    json_decref(root);
+}
+END_TEST
+
+Suite *fine_print_suite(void)
+{
+    Suite *suite = suite_create("fine print");
+    TCase *tests = tcase_create("fine print");
+
+    tcase_add_loop_test(tests, a_limit_includes_its_last_microsecond, 0, COUNT_OF(limits));
+    tcase_add_loop_test(tests, options_shape_in_the_order_of_the_header, 0, 10);
+    tcase_add_test(tests, a_sum_is_cut_at_the_ends);
+    tcase_add_test(tests, a_chord_takes_one_key_of_four);
+    tcase_add_loop_test(tests, observe_is_for_the_higher_layer, 0, 4);
+    tcase_add_test(tests, a_direction_is_heard_and_seats_nobody);
+    tcase_add_loop_test(tests, a_value_stays_for_a_departure_only, 0, 4);
+    tcase_add_loop_test(tests, two_of_a_sort_come_back_to_their_player, 0, 2);
+    tcase_add_loop_test(tests, a_serial_number_tells_and_a_socket_does_not, 0, 8);
+    tcase_add_loop_test(tests, a_press_takes_over_for_one_who_misses_the_like, 0, 3);
+    tcase_add_test(tests, a_key_tells_its_part);
+    tcase_add_loop_test(tests, the_middle_of_an_even_range_is_the_upper_one, 0, 6);
+    tcase_add_loop_test(tests, json_has_digits_enough, 0, 6);
+    suite_add_tcase(suite, tests);
+    return suite;
+}
