@@ -134,7 +134,7 @@ START_TEST(a_movement_without_its_chord_is_not_the_latest)
     nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
     nplug_sim_plug(rig.sim, 0, "mouse", "stint");
     nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", (nplug_vec2){0.75f, 0.0f}, 0);
-    nplug_sim_sweep(rig.sim, 5 * MS, "mouse", "move", (nplug_vec2){0.0f, 200.0f}, 40 * MS);
+    nplug_sim_roll(rig.sim, 5 * MS, "mouse", "move", (nplug_vec2){0.0f, 200.0f}, 40 * MS);
     for (nplug_time now = MS; now <= 60 * MS; now += 5 * MS) {
         rig_step(&rig, now);
         if (now > MS) ck_assert_float_gt(nplug_vector(rig.nest, 1, 0).x, 0.7f);

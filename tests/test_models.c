@@ -66,6 +66,12 @@ static bool is_one_of_several(const nplug_sim_model *model, uint16_t i)
     return i && strcmp(model->controls[i].name, model->controls[i - 1].name) == 0;
 }
 
+/* What moves without ends has no way to go all of. */
+static bool is_endless(const nplug_sim_model *model, uint16_t i)
+{
+    return model->signals[model->controls[i].signal].nature == NPLUG_NATURE_DELTA;
+}
+
 static nplug_control canonical(const char *model, const char *name)
 {
     char full[80];
@@ -89,7 +95,7 @@ START_TEST(each_control_of_a_model_is_heard)
         unsigned parts;
         nplug_control control = canonical(model->name, model->controls[i].name);
         nplug_control_nature(control, &parts);
-        if (is_one_of_several(model, i) || !control || parts == 7) continue;
+        if (is_one_of_several(model, i) || !control || parts == 7 || is_endless(model, i)) continue;
         nplug_sim_sweep(rig.sim, at, "it", model->controls[i].name, (nplug_vec2){1.0f, 0.0f}, 0);
         nplug_sim_sweep(rig.sim, at + 50 * MS, "it", model->controls[i].name,
                         (nplug_vec2){0.0f, 0.0f}, 0);

@@ -41,6 +41,106 @@ START_TEST(motions_become_the_models_own_numbers)
 }
 END_TEST
 
+/* A mouse goes on by the counts that it is told, evenly, whatever the step is. */
+START_TEST(a_roll_goes_on_by_its_counts)
+{
+    static const struct {
+        const char *control;
+        float x, y;
+        nplug_time span, frame;
+    } rolls[] = {{"move", 300.0f, -40.0f, 100000, 1000}, {"move", 300.0f, -40.0f, 100000, 16667},
+                 {"move", -7.0f, 1.0f, 0, 1000},         {"wheel", 0.0f, 5.0f, 80000, 7000},
+                 {"wheel", 0.0f, -1.0f, 0, 200000},      {"move", 1.0f, 0.0f, 90000, 5000}};
+    static const nplug_action_def action = {"look", NPLUG_ACTION_MOTION, "mouse:move | mouse:wheel",
+                                            0};
+    nplug_game game = nplug_game_for_one("rolls", &action, 1);
+    nplug_vec2 sum = {0.0f, 0.0f}, half = {0.0f, 0.0f};
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "mouse", "stint");
+    nplug_sim_roll(rig.sim, 10 * MS, "mouse", rolls[_i].control,
+                   (nplug_vec2){rolls[_i].x, rolls[_i].y}, rolls[_i].span);
+    for (nplug_time now = 0; now <= 300 * MS; now += rolls[_i].frame) {
+        nplug_vec2 moved;
+        rig_step(&rig, now);
+        moved = nplug_motion(rig.nest, 1, 0);
+        sum.x += moved.x;
+        sum.y += moved.y;
+        if (now <= 10 * MS + rolls[_i].span / 2) half = sum;
+    }
+    ck_assert_float_eq(sum.x, rolls[_i].x);
+    ck_assert_float_eq(sum.y, rolls[_i].y);
+    if (rolls[_i].span && rolls[_i].x > 100.0f) {
+        ck_assert_float_gt(half.x, rolls[_i].x * 0.3f);
+        ck_assert_float_lt(half.x, rolls[_i].x * 0.6f);
+    }
+    ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
+    rig_close(&rig);
+}
+END_TEST
+
+/* What moves without ends is rolled, and nothing else is. */
+START_TEST(only_what_moves_without_ends_is_rolled)
+{
+    test_rig rig;
+
+    rig_open(&rig, NULL, NULL);
+    nplug_sim_plug(rig.sim, 0, "mouse", "stint");
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    nplug_sim_sweep(rig.sim, 10, "mouse", "move", (nplug_vec2){1.0f, 0.0f}, 0);
+    nplug_sim_roll(rig.sim, 10, "pad", "stick-left", (nplug_vec2){1.0f, 0.0f}, 0);
+    nplug_sim_roll(rig.sim, 10, "mouse", "left", (nplug_vec2){1.0f, 0.0f}, 0);
+    nplug_sim_roll(rig.sim, 10, "mouse", "hatch", (nplug_vec2){1.0f, 0.0f}, 0);
+    rig_step(&rig, 20);
+    ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 4);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Where a line of the guide begins that names a model. */
+static const char *line_of(const char *page, const char *model)
+{
+    char name[40];
+    const char *at = page;
+
+    snprintf(name, sizeof name, "`%s`", model);
+    while ((at = strstr(at, name)) != NULL) {
+        const char *line = at;
+        while (line > page && line[-1] != '\n')
+            line--;
+        if (strncmp(line, "| `", 3) == 0) return line;
+        at++;
+    }
+    return NULL;
+}
+
+/* The guide's table of models names each control of each model. */
+START_TEST(the_guide_knows_each_models_controls)
+{
+    uint32_t count;
+    const nplug_sim_model *models = nplug_sim_models(&count);
+    char *page = slurp("docs/guide/10-tests.md");
+
+    for (uint32_t i = 0; i < count; i++) {
+        const char *line = line_of(page, models[i].name), *end;
+        ck_assert_msg(line != NULL, "no line for %s", models[i].name);
+        end = strchr(line, '\n');
+        for (uint16_t c = 0; c < models[i].control_count; c++) {
+            char name[48];
+            const char *at;
+            size_t length = strlen(models[i].controls[c].name);
+            while (length > 1 && strchr("0123456789", models[i].controls[c].name[length - 1]))
+                length--;
+            snprintf(name, sizeof name, "%.*s", (int)length, models[i].controls[c].name);
+            at = strstr(line, name);
+            ck_assert_msg(at && at < end, "%s has %s", models[i].name, models[i].controls[c].name);
+        }
+    }
+    free(page);
+}
+END_TEST
+
 START_TEST(what_cannot_be_done_is_told)
 {
     char name[64];
@@ -226,6 +326,9 @@ Suite *sim_suite(void)
     TCase *tests = tcase_create("sim");
 
     tcase_add_loop_test(tests, motions_become_the_models_own_numbers, 0, (int)COUNT_OF(rows));
+    tcase_add_loop_test(tests, a_roll_goes_on_by_its_counts, 0, 6);
+    tcase_add_test(tests, only_what_moves_without_ends_is_rolled);
+    tcase_add_test(tests, the_guide_knows_each_models_controls);
     tcase_add_test(tests, what_cannot_be_done_is_told);
     tcase_add_test(tests, a_sim_with_no_room_says_so);
     tcase_add_test(tests, a_small_ring_gets_everything_in_the_end);

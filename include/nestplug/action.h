@@ -50,13 +50,8 @@ typedef enum nplug_action_kind {
  *                              second press may last, and holds the action as long
  *   taps=3, taps=3:300         the same, three times: all but the last press are short
  *   hold=600                   when it has been held for 600 ms
- *   repeat=400:80              at once, after 400 ms, and then every 80 ms; at each of these
- * moments the press before is released
- *
- * Each limit includes its last microsecond: 200 ms are within 200 ms.  Time comes before reports: a
- * hold that is due at the moment of the release has fired, and the press was no tap.  A tap that is
- * told after its release is pressed and released at the moment when it is told: that is 1 us after
- * the limit of a longer row, and two taps that wait for a third are two presses then.
+ *   repeat=400:80              at once, after 400 ms, and then every 80 ms; each of these ends the
+ *                              press before
  *
  * A binding has one of these.  Rows of taps that bindings want of one control do not take presses
  * from each other: presses are told in order, and each belongs to the longest row that begins with
@@ -65,6 +60,11 @@ typedef enum nplug_action_kind {
  * fires is no tap; such a press may only be the last one of a row.  A press counts where its
  * layer is on and its chord is held as it goes down; one that no person lets go (see
  * NPLUG_EVENT_FLAG_CANCELLED) counts for no row.  Presses and holds fire beside taps.
+ *
+ * Each limit includes its last microsecond: 200 ms are within 200 ms.  Time comes before reports: a
+ * hold that is due at the moment of the release has fired, and the press was no tap.  A tap that is
+ * told after its release is pressed and released at the moment when it is told: that is 1 us after
+ * the limit of a longer row, and two taps that wait for a third are two presses then.
  *
  * Further options:
  *   kind=pad family=quay-letters sheet=heron   of such devices only
@@ -94,8 +94,9 @@ typedef enum nplug_action_kind {
  *
  * Strings stay the caller's and stay valid as long as the nest. */
 typedef struct nplug_action_def {
-    const char *name;
-    uint32_t kind; /* an nplug_action_kind */
+    const char *name; /* UTF-8, of any length; in game files, and to be written as C, 1 to 48
+                         letters, digits, '-' and '_'.  Each name once */
+    uint32_t kind;    /* an nplug_action_kind */
     const char *bindings;
     uint32_t layer; /* 0 to 31: actions of one layer are switched on and off together */
 } nplug_action_def;
@@ -107,7 +108,7 @@ typedef struct nplug_action_def {
  * the others are held.  Layers of one priority share. */
 typedef struct nplug_layer_def {
     const char *name;
-    int32_t priority; /* the higher one takes */
+    int32_t priority; /* the higher one takes; in game files -1000000 to 1000000 */
     bool on;          /* from the start, for every player */
 } nplug_layer_def;
 
@@ -132,7 +133,7 @@ typedef enum nplug_opposite {
 /* A named part of a level's range: from here up to the next one's begin. */
 typedef struct nplug_band {
     const char *name;
-    float begin;
+    float begin; /* in [-1, 1]; of a vector's length in [0, 1] */
 } nplug_band;
 
 /* How much of an action's bindings a player may change. */
@@ -216,10 +217,12 @@ typedef struct nplug_game {
     uint32_t shaper_count; /* at most 255 */
     uint32_t part_count;   /* at most NPLUG_PARTS_MAX */
     uint32_t seats;        /* an nplug_seats */
-    uint32_t players;      /* most players; 0 means 1 */
+    uint32_t players;      /* most players, at most NPLUG_PLAYERS_MAX; 0 means 1 */
     uint32_t seat_kinds;   /* bit by nplug_device_kind: which devices may take a seat; 0: all */
-    uint32_t seat_wait_ms; /* how long a seat waits for a device that went; 0: without end */
-    uint32_t wobble_ms;    /* a device that is gone and back within this time never went; 0: none */
+    uint32_t seat_wait_ms; /* how long a seat waits for a device that went, any number of
+                              milliseconds (in game files up to an hour); 0: without end */
+    uint32_t wobble_ms;    /* a device that is gone and back within this time never went, likewise;
+                              0: none */
     uint32_t unfocused_kinds; /* bit by nplug_device_kind: heard while the game has no focus, too */
     uint32_t reserved;        /* 0 */
 } nplug_game;

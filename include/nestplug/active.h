@@ -30,6 +30,10 @@ extern "C" {
  * axis of the device must be further away, or the mouse and its wheel must not have paused; the
  * pull of a lever goes on by itself.
  *
+ * These numbers were chosen.  A third is more than dead zones of games and drift of worn sticks
+ * take (0.1 to 0.3), and less than anybody means by a push.  40 counts are 1 mm of a mouse with
+ * 1000 counts an inch.  150 ms are longer than a nudge, and shorter than a glance at the prompt.
+ *
  * The active set is being moved for the dwell after it became that, and after each press and each
  * beginning of a movement of its own; and while the sum of how far its axes are from their rest is
  * not within 0.1 of the sum at the last look, or was not between the last two looks (since it is

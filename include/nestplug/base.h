@@ -112,7 +112,13 @@ typedef struct nplug_pose {
     float orientation[4]; /* x, y, z, w */
 } nplug_pose;
 
-/* The nest: one instance of the library.  All calls on one nest belong to one thread. */
+/* The nest: one instance of the library.
+ *
+ * Threads: all calls on one nest are made by one thread at a time.  Its ports, their blocks and its
+ * learners belong to it.  Only nplug_push, nplug_push_text and nplug_ring_room may be called from a
+ * port's own thread meanwhile.  Different nests know nothing of each other.  Calls that take no
+ * nest keep no state: any thread may make them, each object (a file, settings, a trace) from one
+ * thread at a time. */
 typedef struct nplug_nest nplug_nest;
 
 /* The text of a result: static, never NULL; "unknown result" for a number that is none. */

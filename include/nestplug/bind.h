@@ -110,16 +110,25 @@ NPLUG_API const char *nplug_bindings(const nplug_nest *nest, nplug_player player
 NPLUG_API bool nplug_is_rebound(const nplug_nest *nest, nplug_player player, uint32_t action);
 
 /* Comfort, as accessibility settings are called here: sets how an action works for one player, from
- * the next step on. A text for one action goes before the one for NPLUG_EVERY_ACTION; "" removes
- * it. Words, separated by blanks: toggle       of buttons: a press holds it, the next press lets
- * go; of all actions, for those that are buttons lasts=80     a press counts when it has lasted for
- * 80 ms again=200    and not within 200 ms of the last one's end dead= outer= zone= power= curve=
- * lift= scale= invert= gate=   shape its value, after the game and for all actions: slower=1.5 all
- * times of taps, holds and repeats are 1.5 times as long sticky       the held keys of a chord may
- * be tapped before it instead swap-sticks  a pad's left stick is the right one swap-confirm on a
- * pad, the confirm and the cancel button change places rumble=0.5   the strength of rumble is
- * multiplied by 0.5; 0: no rumble The action is released.  NPLUG_ERR_BINDING: the text is wrong,
- * and the log says why; NPLUG_ERR_ARGUMENT, NPLUG_ERR_UNKNOWN, NPLUG_ERR_SIZE, NPLUG_ERR_FULL. */
+ * the next step on.  A text for one action goes before the one for NPLUG_EVERY_ACTION; "" removes
+ * it.  The action is released.  At most NPLUG_BINDINGS_SIZE bytes, its terminating 0 included.
+ * Words, separated by blanks:
+ *   toggle         of buttons: a press holds the action, and the next press lets go; of all
+ *                  actions, for those that are buttons
+ *   lasts=80       a press counts when it has lasted for 80 ms; 0 to 10000
+ *   again=200      and not within 200 ms of the last one's end; 0 to 10000
+ *   dead= outer= zone= power= curve= lift= scale= invert= gate=
+ *                  shape its value, after the game's own shaping
+ *
+ * Words for all actions only:
+ *   slower=1.5     all times of taps, holds and repeats are 1.5 times as long; 0.1 to 10
+ *   sticky         the held keys of a chord may be tapped before it instead
+ *   swap-sticks    a pad's left stick is the right one, and the other way round
+ *   swap-confirm   on a pad, the confirm and the cancel button change places
+ *   rumble=0.5     the strength of rumble is multiplied by 0.5; 0 to 1, and 0 is no rumble
+ *
+ * NPLUG_ERR_BINDING: the text is wrong, and the log says why; NPLUG_ERR_ARGUMENT,
+ * NPLUG_ERR_UNKNOWN, NPLUG_ERR_SIZE, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_set_comfort(nplug_nest *nest, nplug_player player, uint32_t action,
                                          const char *text);
 

@@ -12,7 +12,8 @@ extern "C" {
 typedef enum nplug_calibrate_mode {
     NPLUG_CALIBRATE_MODE_FOLLOW =
         0, /* the rest is found while nobody touches it, and followed, within a
-              twelfth of the way to an end; the range grows to each value that is reached */
+              twelfth of the way to an end (chosen: about 10 of the 128 counts on either side of an
+              8-bit stick); the range grows to each value that is reached */
     NPLUG_CALIBRATE_MODE_MEASURE = 1, /* from now on, the lowest and highest values are noted */
     NPLUG_CALIBRATE_MODE_TAKE =
         2, /* the noted values become the range, and the present value the rest */

@@ -29,9 +29,9 @@ typedef enum nplug_event_kind {
     NPLUG_EVENT_DUPLICATE = 14, /* device moves together with another one (its handle is in count):
                               the same pad seen twice, once by another program; nplug_ignore one */
     NPLUG_EVENT_BOUND = 15,     /* player has other bindings for action */
-    NPLUG_EVENT_PICK =
-        16,                /* a pick of player ended: a way of a control of device; or
-                              NPLUG_EVENT_FLAG_CANCELLED, or NPLUG_EVENT_FLAG_LATE: it lasted too long */
+    NPLUG_EVENT_PICK = 16,      /* a pick of player ended: a way of a control of device; or
+                                   NPLUG_EVENT_FLAG_CANCELLED, or
+                                   NPLUG_EVENT_FLAG_LATE: it lasted too long */
     NPLUG_EVENT_WAIT = 17, /* player waits for device, which went; a claim ends that, or leaving */
     NPLUG_EVENT_WOBBLE = 18, /* device was gone for a moment, and is back */
     NPLUG_EVENT_SWAP =
@@ -44,7 +44,8 @@ typedef enum nplug_event_kind {
 
 /* Flags of an event. */
 enum {
-    NPLUG_EVENT_FLAG_CANCELLED = 1, /* let go by a departure, a yield or a layer, not by a person */
+    NPLUG_EVENT_FLAG_CANCELLED = 1, /* let go by a departure, an unclaim or a layer, not by a
+                                       person */
     NPLUG_EVENT_FLAG_RETURNED = 2,  /* of a claim: the device came back to who had it */
     NPLUG_EVENT_FLAG_LATE = 4, /* of a pick: nothing was picked in time; of leaving: it was waited
                              for too long, or until its place (nplug_limits) had to be given away */

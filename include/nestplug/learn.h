@@ -59,8 +59,8 @@ NPLUG_API void nplug_learner_skip(nplug_learner *learner);
 NPLUG_API void nplug_learner_undo(nplug_learner *learner);
 
 /* The sheet: NULL until all was asked for.  A control of which only one number was learnt is left
- * out.  It and its texts are the learner's, valid as long as
- * its block.  Its rule is the device's bus, vendor and product. */
+ * out.  The sheet and its texts are the learner's, valid as long as its block.  The sheet's rule is
+ * the device's bus, vendor and product. */
 NPLUG_API const nplug_sheet *nplug_learner_sheet(const nplug_learner *learner);
 
 /* The word for a number of an nplug_learn_phase: static, never NULL; "unknown" for a number that is

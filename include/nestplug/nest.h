@@ -9,32 +9,39 @@
 extern "C" {
 #endif
 
-/* How much of everything a nest has room for.  Reaching a limit is an event, never a crash. */
+/* How much of everything a nest has room for.  Reaching a limit is an event, never a crash.  Each
+ * is at least 1 where nothing else is said, and at most 60000. */
 typedef struct nplug_limits {
     uint32_t size;       /* sizeof(nplug_limits) */
-    uint32_t devices;    /* connected at once, and gone ones that are still remembered */
-    uint32_t nodes;      /* pieces that devices are made of, all together */
-    uint32_t signals;    /* raw signals of all devices together */
-    uint32_t controls;   /* controls of all devices together */
-    uint32_t links;      /* meetings of a device's control with a binding, all together */
+    uint32_t devices;    /* connected at once, and gone ones that are remembered; at most 4095 */
+    uint32_t nodes;      /* pieces that devices are made of, all together; at most 16000 */
+    uint32_t signals;    /* raw signals of all devices together; at most 65535 */
+    uint32_t controls;   /* controls of all devices together; at most 50000 */
+    uint32_t links;      /* pairs of a device control and a binding that reads it */
     uint32_t players;    /* at most NPLUG_PLAYERS_MAX */
     uint32_t actions;    /* of the game */
-    uint32_t bindings;   /* of all actions together */
+    uint32_t bindings;   /* of all actions together; at most 16000 */
     uint32_t sources;    /* different controls that bindings name */
-    uint32_t events;     /* of one step; a quarter is kept for arrivals, departures and joins */
+    uint32_t events;     /* of one step, 16 to 1000000; a quarter is kept for arrivals, departures
+                            and joins */
     uint32_t timers;     /* running at once */
-    uint32_t commands;   /* between two steps */
+    uint32_t commands;   /* between two steps; at least 4 */
     uint32_t ports;      /* at most 32 */
-    uint32_t ring_slots; /* reports in each port's ring; a power of two, at least 64 */
+    uint32_t ring_slots; /* reports in each port's ring; a power of two, 64 to 16777216 */
     uint32_t shapings;   /* different shapings of bindings */
     uint32_t ramps;      /* controls of bindings that rise or fall */
     uint32_t gestures;   /* controls of which a tap, a hold or a repeat is wanted */
-    uint32_t text;       /* bytes of bindings that players have of their own */
+    uint32_t text;       /* bytes of bindings that players have of their own; at most 16777216 */
     uint32_t rules;      /* rules of all sheets together, those that are compiled in included */
-    uint32_t records;    /* records kept for nplug_take_records; 0: no recording */
+    uint32_t records;    /* records kept for nplug_take_records, at most 100000000; 0: no
+                            recording */
 } nplug_limits;
 
-/* The limits that suit a game of four players. */
+/* The limits that suit a game of four players.  Signals and controls are counted for four whole
+ * keyboards of 139 keys; or for two of them, two mice, four pads of 47 signals with their motion
+ * sensors and touch pads, and a wheel and a stick of 60 signals each.  The others were chosen for
+ * the demo's game with every action bound twice again by each player; nplug_limits_for counts them.
+ */
 static inline nplug_limits nplug_limits_default(void)
 {
     nplug_limits limits = {(uint32_t)sizeof(nplug_limits),
@@ -70,8 +77,10 @@ struct nplug_game;
 
 /* Limits under which a game fits, with all that its players can do: each of game->players binds
  * every action by other controls, and by one more than the game does, and has comfort for each.  As
- * many devices, signals and controls as in nplug_limits_default; records 0.  A game that is wrong
- * is counted as far as it can be read; of NULL the default ones. */
+ * many devices, signals and controls as in nplug_limits_default; records 0.  To open a nest in a
+ * block of your own: take these limits, lower those that your game cannot reach, ask
+ * nplug_memory_needed for the block's size, and hand block and limits to nplug_open.    A game that
+ * is wrong is counted as far as it can be read; of NULL the default ones. */
 NPLUG_API nplug_limits nplug_limits_for(const struct nplug_game *game);
 
 /* Hears the log: one line of text, valid during the call only. */

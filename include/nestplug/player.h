@@ -17,7 +17,7 @@ extern "C" {
  *   - all that is held as a device comes or changes hands, as devices of its kind are muted or
  * heard again, and as the game's window loses or gets the focus. */
 
-/* The most players that a nest may be opened for. */
+/* The most players that a nest may be opened for: who hears a part of a device is 16 bits. */
 #define NPLUG_PLAYERS_MAX 16u
 
 /* Gives a device to a player, in place of whoever had it, at the next step, with each other device
@@ -52,8 +52,8 @@ NPLUG_API nplug_result nplug_unclaim_for(nplug_nest *nest, nplug_device device,
  * NPLUG_ERR_ARGUMENT: the same or no such player; NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_swap(nplug_nest *nest, nplug_player player, nplug_player other);
 
-/* A player leaves at the next step: yields all devices and the seat.  NPLUG_ERR_ARGUMENT,
- * NPLUG_ERR_FULL. */
+/* A player leaves at the next step: all devices of that player and the seat are free.
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_leave(nplug_nest *nest, nplug_player player);
 
 /* Whether a player has a seat; also while all of the player's devices are gone. */

@@ -37,7 +37,7 @@ typedef enum nplug_reading {
     NPLUG_READING_HALF_LOW = 5,  /* from the rest to the low end: [0, 1] (two triggers, one axis) */
     NPLUG_READING_HALF_HIGH = 6, /* from the rest to the high end: [0, 1] */
     NPLUG_READING_ROUND_UP = 7,  /* one side of a round hat (USB HID usage 0x01:0x39): eight places
-                                 from its low end clockwise, up first; a value outside is no place */
+                                 from its low end clockwise, up first; a value outside is none */
     NPLUG_READING_ROUND_RIGHT = 8,
     NPLUG_READING_ROUND_DOWN = 9,
     NPLUG_READING_ROUND_LEFT = 10,
@@ -91,8 +91,8 @@ typedef struct nplug_sheet {
     const nplug_wire *wires; /* none: the sheet tells only prints, and another one the wires */
     const nplug_print *prints;
     uint32_t rule_count, wire_count, print_count;
-    uint32_t
-        keys; /* not 0: a signal of HID usage page 0x07, or of a kernel key code, is that key */
+    uint32_t keys;    /* not 0: a signal of HID usage page 0x07, or of a kernel key code, is that
+                         key */
     uint32_t confirm; /* which of the face buttons confirms, as people expect by the prints:
                          NPLUG_PAD_SOUTH (as 0), or NPLUG_PAD_EAST */
     uint32_t rule_size, wire_size, print_size; /* sizeof(nplug_rule) and so on, so that those may

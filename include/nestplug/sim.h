@@ -108,6 +108,10 @@ NPLUG_API nplug_result nplug_sim_release(nplug_sim *sim, nplug_time time, const 
 /* Moves a control to (x, y) within `span` microseconds. */
 NPLUG_API nplug_result nplug_sim_sweep(nplug_sim *sim, nplug_time time, const char *device,
                                        const char *control, nplug_vec2 to, nplug_time span);
+/* Moves what moves without ends by (x, y) counts within `span` microseconds: a mouse's "move" (+x
+ * right, +y up), or its "wheel" (notches, +y away from the person). */
+NPLUG_API nplug_result nplug_sim_roll(nplug_sim *sim, nplug_time time, const char *device,
+                                      const char *control, nplug_vec2 by, nplug_time span);
 
 /* Keyboards have a layout from then on: "qwerty" (as at first), "azerty" or "qwertz". */
 NPLUG_API nplug_result nplug_sim_layout(nplug_sim *sim, nplug_time time, const char *layout);

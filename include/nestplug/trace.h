@@ -83,6 +83,8 @@ typedef enum nplug_move_kind {
     NPLUG_MOVE_LAYOUT = 11,  /* keyboards have layout `what` from now on: "qwerty", "azerty" or
                                 "qwertz" */
     NPLUG_MOVE_BATTERY = 12, /* the device's battery is at x, in [0, 1] */
+    NPLUG_MOVE_ROLL = 13,    /* control `what`, which moves without ends (a mouse's "move", its
+                                "wheel"), goes on by x, y counts in `span`, evenly */
 } nplug_move_kind;
 
 /* One move of simulated hardware.  Texts are the caller's and are copied when played. */
@@ -93,7 +95,7 @@ typedef struct nplug_move {
     const char *on;  /* which device, by the name it arrived with */
     const char *what;
     const char *serial, *socket; /* NULL for none */
-    float x, y;                  /* physical position: [-1, 1], or [0, 1] */
+    float x, y;                  /* physical position: [-1, 1], or [0, 1]; counts of a roll */
     int32_t value;               /* of a signal, in the hardware's numbers */
     uint32_t code;               /* of a signal; in NPLUG_SPACE_PLAIN its index */
     uint32_t space;              /* of a signal's code: an nplug_space */

@@ -30,7 +30,7 @@
         "follow", "active"
 #define NA_MOVE_KIND_WORDS                                                                         \
     "arrive", "depart", "press", "release", "sweep", "signal", "end", "circle", "flick", "noise",  \
-        "pose", "layout", "battery"
+        "pose", "layout", "battery", "roll"
 #define NA_READING_WORDS                                                                           \
     "whole", "from-low", "from-high", "when-low", "when-high", "half-low", "half-high",            \
         "round-up", "round-right", "round-down", "round-left", "round-x", "round-y", "present",    \

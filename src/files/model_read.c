@@ -153,6 +153,17 @@ static bool find_signal(reader *in, const nplug_sim_signal *of, uint16_t *found)
     return false;
 }
 
+/* The ends between which a control moves its signal; what moves without ends has one count either
+ * way. */
+static void set_ends(const nplug_sim_signal *signal, bool low, nplug_sim_control *row)
+{
+    bool endless = signal->nature == NPLUG_NATURE_DELTA;
+    int32_t least = endless ? -1 : signal->min, most = endless ? 1 : signal->max;
+
+    row->low = low ? most : least;
+    row->high = low ? least : most;
+}
+
 static void read_row(reader *in, const char *name, const json_t *object, const char *pointer,
                      unsigned component)
 {
@@ -167,8 +178,7 @@ static void read_row(reader *in, const char *name, const json_t *object, const c
         return;
     }
     nf_is_low(in->doc, object, "full", pointer, &low);
-    row.low = low ? in->file->signals[row.signal].max : in->file->signals[row.signal].min;
-    row.high = low ? in->file->signals[row.signal].min : in->file->signals[row.signal].max;
+    set_ends(&in->file->signals[row.signal], low, &row);
     row.bounce_us *= 1000u;
     place = (nplug_sim_control *)nf_one_more(
         (void **)&in->file->controls, in->file->model.control_count, &in->control_room, sizeof row);

@@ -61,6 +61,9 @@ static const nf_field pose_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("pose",
 static const nf_field layout_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("layout", NF_STRING)};
 static const nf_field battery_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("battery", NF_NUMBER),
                                           NF_MUST("on", NF_STRING)};
+static const nf_field roll_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("roll", NF_STRING),
+                                       NF_MUST("on", NF_STRING), NF_MUST("by", NF_ARRAY),
+                                       NF_HAND("over", NF_INTEGER)};
 static const nf_field end_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("end", NF_BOOL)};
 
 /* In the order of nplug_move_kind. */
@@ -78,6 +81,7 @@ static const move_form forms[] = {
     {"pose", NF_OBJECT_OF(pose_fields, "trace", "/$defs/pose")},
     {"layout", NF_OBJECT_OF(layout_fields, "trace", "/$defs/layout")},
     {"battery", NF_OBJECT_OF(battery_fields, "trace", "/$defs/battery")},
+    {"roll", NF_OBJECT_OF(roll_fields, "trace", "/$defs/roll")},
 };
 
 static nplug_time read_time(nf_doc *doc, const char *name)
@@ -115,6 +119,23 @@ static void read_target(nf_doc *doc, nplug_move *move)
     }
     move->x = read_component(doc, json_array_get(to, 0), "/to/0");
     move->y = read_component(doc, json_array_get(to, 1), "/to/1");
+}
+
+/* "by": whole counts, [x, y]. */
+static void read_counts(nf_doc *doc, nplug_move *move)
+{
+    const json_t *by = json_object_get(doc->root, "by");
+    float *counts[2] = {&move->x, &move->y};
+    bool right = json_array_size(by) == 2;
+
+    move->span = read_time(doc, "over");
+    for (size_t i = 0; i < 2; i++) {
+        const json_t *value = json_array_get(by, i);
+        json_int_t count = json_integer_value(value);
+        right &= json_is_integer(value) && count >= -1000000 && count <= 1000000;
+        *counts[i] = (float)count;
+    }
+    if (!right) nf_error(doc, "/by", "\"by\" must be two whole numbers of counts: [x, y]");
 }
 
 /* "to" of a pose: x, y, z in metres, and the turn's x, y, z, w. */
@@ -204,6 +225,7 @@ static void read_move_body(nf_doc *doc, nplug_move *move)
         read_target(doc, move);
     }
     if (move->kind == NPLUG_MOVE_BATTERY) move->x = read_share(doc, "battery", 0.0, 1.0);
+    if (move->kind == NPLUG_MOVE_ROLL) read_counts(doc, move);
     if (move->kind == NPLUG_MOVE_SIGNAL) read_signal(doc, move);
     if (move->kind >= NPLUG_MOVE_CIRCLE && move->kind <= NPLUG_MOVE_POSE) read_motion(doc, move);
 }
@@ -224,7 +246,7 @@ static void read_move(nf_doc *doc, nplug_trace *trace)
         nf_error(doc, "",
                  "what happens here? One of \"arrive\", \"depart\", \"press\", "
                  "\"release\", \"sweep\", \"signal\", \"end\", \"circle\", \"flick\", \"noise\", "
-                 "\"pose\", \"layout\", \"battery\" is expected");
+                 "\"pose\", \"layout\", \"battery\", \"roll\" is expected");
         return;
     }
     nf_check(doc, doc->root, "", &forms[form].object);

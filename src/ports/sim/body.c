@@ -82,6 +82,11 @@ void body_pose(body *body, const body_parts *parts, const nplug_pose *pose)
         body->at[parts->row[3 + i]] = pose->orientation[i];
 }
 
+bool body_is_endless(const nplug_sim_model *model, const body_parts *parts)
+{
+    return parts->count && model->signals[parts->signal[0]].nature == NPLUG_NATURE_DELTA;
+}
+
 bool body_has_stop(const nplug_sim_model *model, const body_parts *parts)
 {
     const nplug_sim_control *row;

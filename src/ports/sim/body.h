@@ -31,6 +31,9 @@ nplug_vec2 body_position(const body *body, const body_parts *parts);
 void body_put(body *body, const body_parts *parts, nplug_vec2 to);
 void body_pose(body *body, const body_parts *parts, const nplug_pose *pose);
 
+/* Whether a control moves without ends: a mouse, a wheel. */
+bool body_is_endless(const nplug_sim_model *model, const body_parts *parts);
+
 /* Whether a control has a stop at its rest: a trigger has, also where two share one axis. */
 bool body_has_stop(const nplug_sim_model *model, const body_parts *parts);
 

@@ -390,6 +390,9 @@ static const nplug_sim_signal stint_signals[] = {
     {0x00010112, 0, 0, 1, 1, 0, 0},
 };
 static const nplug_sim_control stint_controls[] = {
+    {"move", 0, 0, 0, -1, 1, 0},
+    {"move", 1, 1, 0, 1, -1, 0},
+    {"wheel", 2, 1, 0, -1, 1, 0},
     {"left", 3, 0, 0, 0, 1, 0},
     {"right", 4, 0, 0, 0, 1, 0},
     {"middle", 5, 0, 0, 0, 1, 0},
@@ -715,7 +718,7 @@ static const nplug_sim_model models[] = {
      osprey_right_signals, osprey_right_controls, 11000},
     {"sanderling", "Sanderling Box", NULL, 0x03, 0xb12d, 0x0f01, 0x0100, 2, 2,
      sanderling_signals, sanderling_controls, 8000},
-    {"stint", "Stint Mouse", NULL, 0x03, 0xb12d, 0x0801, 0x0100, 6, 3,
+    {"stint", "Stint Mouse", NULL, 0x03, 0xb12d, 0x0801, 0x0100, 6, 6,
      stint_signals, stint_controls, 2000},
     {"tern", "Tern Table", NULL, 0x03, 0xb12d, 0x0901, 0x0100, 30, 30,
      tern_signals, tern_controls, 8000},

@@ -148,7 +148,7 @@ nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move)
     sim_move one = {0};
     bool ends, names_what;
 
-    if (!sim || !move || move->kind > NPLUG_MOVE_BATTERY) return NPLUG_ERR_ARGUMENT;
+    if (!sim || !move || move->kind > NPLUG_MOVE_ROLL) return NPLUG_ERR_ARGUMENT;
     ends = move->kind == NPLUG_MOVE_END || move->kind == NPLUG_MOVE_LAYOUT;
     if (move->kind == NPLUG_MOVE_POSE && !move->pose) return NPLUG_ERR_ARGUMENT;
     names_what = move->kind != NPLUG_MOVE_END && move->kind != NPLUG_MOVE_DEPART &&
@@ -206,12 +206,12 @@ nplug_result nplug_sim_release(nplug_sim *sim, nplug_time time, const char *devi
     return simple(sim, NPLUG_MOVE_RELEASE, time, device, control, 0);
 }
 
-nplug_result nplug_sim_sweep(nplug_sim *sim, nplug_time time, const char *device,
-                             const char *control, nplug_vec2 to, nplug_time span)
+static nplug_result moved(nplug_sim *sim, nplug_move_kind kind, nplug_time time, const char *device,
+                          const char *control, nplug_vec2 to, nplug_time span)
 {
     nplug_move move = {0};
 
-    move.kind = NPLUG_MOVE_SWEEP;
+    move.kind = (uint32_t)kind;
     move.time = time;
     move.on = device;
     move.what = control;
@@ -219,6 +219,18 @@ nplug_result nplug_sim_sweep(nplug_sim *sim, nplug_time time, const char *device
     move.x = to.x;
     move.y = to.y;
     return nplug_sim_move(sim, &move);
+}
+
+nplug_result nplug_sim_sweep(nplug_sim *sim, nplug_time time, const char *device,
+                             const char *control, nplug_vec2 to, nplug_time span)
+{
+    return moved(sim, NPLUG_MOVE_SWEEP, time, device, control, to, span);
+}
+
+nplug_result nplug_sim_roll(nplug_sim *sim, nplug_time time, const char *device,
+                            const char *control, nplug_vec2 by, nplug_time span)
+{
+    return moved(sim, NPLUG_MOVE_ROLL, time, device, control, by, span);
 }
 
 nplug_time nplug_sim_end(const nplug_sim *sim)
@@ -432,6 +444,8 @@ static const char *wrong_control(const nplug_sim_model *model, const nplug_move 
 
     if (parts.count == 0) return "this model has no such control";
     if (parts.components > 1 && presses) return "a stick is swept, not pressed";
+    if (body_is_endless(model, &parts) != (move->kind == NPLUG_MOVE_ROLL))
+        return "what moves without ends is rolled, and nothing else is";
     if (parts.components != 2 && move->kind == NPLUG_MOVE_CIRCLE)
         return "only what has two numbers can be moved in a circle";
     if ((parts.components == 7) != (move->kind == NPLUG_MOVE_POSE)) return "only a pose has a pose";
@@ -462,9 +476,9 @@ static const char *wrong_arrival(const nplug_sim *sim, const nplug_move *moves, 
 static const char *wrong_move(const nplug_sim *sim, const nplug_move *moves, size_t at,
                               const char **member)
 {
-    static const char *const words[] = {"arrive", "depart", "press",  "release", "sweep",
-                                        "signal", "end",    "circle", "flick",   "noise",
-                                        "pose",   "layout", "battery"};
+    static const char *const words[] = {"arrive", "depart", "press",   "release", "sweep",
+                                        "signal", "end",    "circle",  "flick",   "noise",
+                                        "pose",   "layout", "battery", "roll"};
     const nplug_move *move = &moves[at];
     const nplug_sim_model *model;
 
@@ -529,6 +543,15 @@ static nplug_vec2 path(nplug_sim *sim, const sim_move *move, bool stop, float pa
     }
 }
 
+/* A movement goes on when its device reports again. */
+static bool wait_turn(nplug_sim *sim, const sim_device *device, sim_move *rest)
+{
+    rest->due += device->body.model->interval;
+    if (rest->due > rest->start + rest->span) rest->due = rest->start + rest->span;
+    if (queue(sim, rest) != NPLUG_OK) fail(sim, rest, "no room for the movement of", rest->what);
+    return true;
+}
+
 /* One report of a movement; the rest of it waits its turn. */
 static bool travel(nplug_sim *sim, sim_device *device, const sim_move *move)
 {
@@ -537,6 +560,8 @@ static bool travel(nplug_sim *sim, sim_device *device, const sim_move *move)
     nplug_time gone;
 
     if (parts.count == 0) return fail(sim, move, "this model has no control", move->what);
+    if (body_is_endless(device->body.model, &parts))
+        return fail(sim, move, "what moves without ends is rolled, not swept:", move->what);
     if (!move->under_way) {
         rest.under_way = true;
         rest.start = move->due;
@@ -549,10 +574,48 @@ static bool travel(nplug_sim *sim, sim_device *device, const sim_move *move)
                move->due))
         return false;
     if (gone >= rest.span) return true;
-    rest.due += device->body.model->interval;
-    if (rest.due > rest.start + rest.span) rest.due = rest.start + rest.span;
-    if (queue(sim, &rest) != NPLUG_OK) fail(sim, move, "no room for the movement of", move->what);
+    return wait_turn(sim, device, &rest);
+}
+
+/* What moves without ends has counts to go: says as many as are due by now, in whole counts.  What
+ * was said stands in `from`. */
+static bool say_counts(nplug_sim *sim, const sim_device *device, const body_parts *parts,
+                       sim_move *move, float part)
+{
+    nplug_report group[BODY_PARTS];
+    float said[2] = {move->from.x, move->from.y}, to[2] = {move->to.x, move->to.y};
+    size_t count = 0;
+
+    for (unsigned i = 0; i < parts->count; i++) {
+        const nplug_sim_control *row = &device->body.model->controls[parts->row[i]];
+        int32_t counts = (int32_t)(to[row->component] * part - said[row->component]);
+        if (counts == 0) continue;
+        said[row->component] += (float)counts;
+        if (count) group[count - 1].flags |= NPLUG_REPORT_FLAG_MORE;
+        group[count++] = value_of(sim, device, move->due, parts->signal[i], row->high * counts);
+    }
+    if (count && nplug_push(sim->ring, group, count) == NPLUG_ERR_FULL) return false;
+    move->from.x = said[0];
+    move->from.y = said[1];
     return true;
+}
+
+static bool roll(nplug_sim *sim, const sim_device *device, const sim_move *move)
+{
+    body_parts parts = body_find(device->body.model, move->what);
+    sim_move rest = *move;
+    nplug_time gone;
+
+    if (!body_is_endless(device->body.model, &parts))
+        return fail(sim, move, "nothing here moves without ends as", move->what);
+    if (!move->under_way) rest.start = move->due;
+    rest.under_way = true;
+    gone = rest.due - rest.start;
+    if (!say_counts(sim, device, &parts, &rest,
+                    gone < rest.span ? (float)gone / (float)rest.span : 1.0f))
+        return false;
+    if (gone >= rest.span) return true;
+    return wait_turn(sim, device, &rest);
 }
 
 static bool pose(nplug_sim *sim, sim_device *device, const sim_move *move)
@@ -626,6 +689,8 @@ static bool do_move(nplug_sim *sim, const sim_move *move)
     case NPLUG_MOVE_FLICK:
     case NPLUG_MOVE_NOISE:
         return travel(sim, device, move);
+    case NPLUG_MOVE_ROLL:
+        return roll(sim, device, move);
     case NPLUG_MOVE_POSE:
         return pose(sim, device, move);
     case NPLUG_MOVE_BATTERY:
