@@ -52,6 +52,17 @@ static const struct {
     {"graph-nothing", TOOL "graph -o x.png", 2},
     {"graph-nowhere", TOOL "graph tool/demo/motions.trace", 2},
     {"graph-of-no-sort", TOOL "graph tool/demo/motions.trace -o x.jpg", 1},
+    {"graph-motions",
+     TOOL "graph tool/demo/motions.trace -b 'pad:stick-left dead=0.15' -o " BINARY_DIR
+          "/g.svg | sed 's|into.*/|into |'; grep -o '>\\(x\\|y\\|raw\\|shaped\\)<' " BINARY_DIR
+          "/g.svg | sort | uniq",
+     0},
+    {"graph-stick",
+     TOOL "graph --stick whimbrel -b 'pad:stick-left gate=circle dead=0.2 power=2' -o " BINARY_DIR
+          "/g.svg | sed 's|into.*/|into |'; grep -o '>\\(raw\\|normalised\\|shaped\\|dead "
+          "zone\\)<' " BINARY_DIR "/g.svg",
+     0},
+    {"graph-agreement", TOOL "graph --agreement | head -n 40", 0},
     {"graph-no-control", TOOL "graph tool/demo/motions.trace -b 'pad:stick-lift' -o x.png", 2},
     {"graph-no-device",
      TOOL "graph tool/demo/motions.trace -b 'wheel:steering' -o " BINARY_DIR "/x.png", 1},
@@ -202,6 +213,16 @@ START_TEST(first_press_is_under_forty_lines)
 }
 END_TEST
 
+/* Lines of one picture can be told apart, whatever cones a reader has. */
+START_TEST(the_plots_colours_are_far_apart)
+{
+    char output[2000];
+
+    ck_assert_msg(run("cd " SOURCE_DIR "; python3 scripts/colours", output, sizeof output) == 0,
+                  "%s", output);
+}
+END_TEST
+
 Suite *tool_suite(void)
 {
     Suite *suite = suite_create("tool");
@@ -212,6 +233,7 @@ Suite *tool_suite(void)
     tcase_add_test(tests, devices_json_has_what_is_promised);
     tcase_add_loop_test(tests, what_a_real_kernel_said_replays_to_the_same_digests, 0, 6);
     tcase_add_test(tests, first_press_is_under_forty_lines);
+    tcase_add_test(tests, the_plots_colours_are_far_apart);
     suite_add_tcase(suite, tests);
     return suite;
 }

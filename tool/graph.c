@@ -1,4 +1,5 @@
 #include "agreement.h"
+#include "colours.h"
 #include "describe.h"
 #include "hardware.h"
 #include "plot.h"
@@ -80,6 +81,7 @@ static bool begin_sketch(sketch *s, const char *binding)
 static bool find_control(const nplug_nest *nest, nplug_control control, nplug_device *device,
                          nplug_control_facts *info)
 {
+    info->size = (uint32_t)sizeof *info;
     for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
         *device = nplug_device_at(nest, i);
         for (uint32_t c = 0; nplug_control_info(nest, *device, c, info) == NPLUG_OK; c++)
@@ -114,9 +116,11 @@ static void draw_panel(FILE *plot, const char *title, unsigned first, unsigned c
                        const char *range)
 {
     fprintf(plot, "set ylabel '%s'\nset yrange %s\n", title, range);
-    fprintf(plot, "plot $data using 1:%u with steps lw 2 lc rgb '#1a5fb4' title 'x'", first);
+    fprintf(plot, "plot $data using 1:%u with steps lw 2 lc rgb '" COLOUR_LINE_1 "' title 'x'",
+            first);
     if (components == 2)
-        fprintf(plot, ", $data using 1:%u with steps lw 2 lc rgb '#e66100' title 'y'", first + 1);
+        fprintf(plot, ", $data using 1:%u with steps lw 2 lc rgb '" COLOUR_LINE_2 "' title 'y'",
+                first + 1);
     fprintf(plot, "\n");
 }
 
@@ -124,7 +128,8 @@ static void draw_panels(FILE *plot, const sketch *s)
 {
     fprintf(plot, "set multiplot layout 3,1 title ");
     plot_text(plot, s->binding);
-    fprintf(plot, " noenhanced\nset lmargin 12\nset key top right horizontal\n");
+    fprintf(plot,
+            " noenhanced\nset lmargin 12\nset key top right horizontal\nset autoscale xfix\n");
     draw_panel(plot, "raw", 2, s->components, "[*:*]");
     draw_panel(plot, "normalised", 4, s->components, "[-1.1:1.1]");
     fprintf(plot, "set xlabel 'seconds'\n");
@@ -272,18 +277,22 @@ static void draw_planes(FILE *plot, const char *model, const stick *at, const sk
     fprintf(plot, "set multiplot layout 1,3 title ");
     plot_text(plot, title);
     fprintf(plot, " noenhanced\nset size ratio -1\nunset key\nset xlabel 'x'\nset ylabel 'y'\n");
-    fprintf(plot, "set title 'raw'\nplot $data using 1:2 with lines lw 1.5 lc rgb '#5e5c64'\n");
-    fprintf(plot, "set xrange [-1.15:1.15]\nset yrange [-1.15:1.15]\n"
-                  "set object 1 circle at 0,0 size 1 fs empty border lc rgb '#9a9996'\n");
+    fprintf(plot,
+            "set autoscale fix\nset offsets graph 0.07, graph 0.07, graph 0.07, graph 0.07\n"
+            "set title 'raw'\nplot $data using 1:2 with lines lw 1.5 lc rgb '" COLOUR_LINE_3 "'\n");
+    fprintf(plot, "unset offsets\nset xrange [-1.15:1.15]\nset yrange [-1.15:1.15]\n"
+                  "set object 1 circle at 0,0 size 1 fs empty border lc rgb '" COLOUR_FRAME "'\n");
     if (dead)
         fprintf(plot,
-                "set object 2 circle at 0,0 size %f fs solid 0.3 fc rgb '#f9c440' behind\n"
+                "set object 2 circle at 0,0 size %f fs solid fc rgb '" COLOUR_ZONE "' behind\n"
                 "set label 1 'dead zone' at 0,-%f offset 0,-0.8 center\n",
                 atof(dead + 5), atof(dead + 5));
     fprintf(plot,
-            "set title 'normalised'\nplot $data using 3:4 with lines lw 1.5 lc rgb '#1a5fb4'\n"
+            "set title 'normalised'\nplot $data using 3:4 with lines lw 1.5 lc rgb '" COLOUR_LINE_1
+            "'\n"
             "unset object 2\nunset label 1\n"
-            "set title 'shaped'\nplot $data using 5:6 with lines lw 1.5 lc rgb '#26a269'\n"
+            "set title 'shaped'\nplot $data using 5:6 with lines lw 1.5 lc rgb '" COLOUR_LINE_2
+            "'\n"
             "unset multiplot\n");
 }
 

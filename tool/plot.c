@@ -1,3 +1,4 @@
+#include "colours.h"
 #include "plot.h"
 #include <stdlib.h>
 #include <string.h>
@@ -31,12 +32,13 @@ FILE *plot_open(const char *path, unsigned height)
     }
     plot = popen("gnuplot 2>&1", "w");
     if (!plot) return NULL;
-    fprintf(plot, "set terminal %s size 1280,%u font 'sans,11' background 'white'\n",
+    fprintf(plot, "set terminal %s size 1280,%u font 'sans,11' background '" COLOUR_PAPER "'\n",
             svg ? "svg" : "pngcairo", height);
     fprintf(plot, "set output ");
     plot_text(plot, path);
-    fprintf(plot, "\nset encoding utf8\nset grid lc rgb '#dddddd'\nset border lc rgb '#888888'\n"
-                  "set tics textcolor rgb '#333333'\n");
+    fprintf(plot, "\nset encoding utf8\nset grid lt 1 lw 1 lc rgb '" COLOUR_GRID
+                  "'\nset border lc rgb '" COLOUR_FRAME "'\n"
+                  "set tics textcolor rgb '" COLOUR_TEXT "'\n");
     return plot;
 }
 
