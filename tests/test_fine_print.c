@@ -495,6 +495,32 @@ START_TEST(the_middle_of_an_even_range_is_the_upper_one)
 }
 END_TEST
 
+/* "first": 0 is rest until a value is said that is neither 0 nor the rest: saying the rest changes
+ * nothing. */
+START_TEST(zero_is_rest_until_something_moves)
+{
+    static const struct {
+        int32_t raw;
+        float value;
+    } story[] = {{0, 0.0f}, {511, 0.0f}, {0, 0.0f}, {-512, 1.0f}, {511, 0.0f}, {0, 0.5f}};
+    nplug_move move = {
+        .kind = NPLUG_MOVE_SIGNAL, .on = "pedals", .code = 0x00010033, .space = NPLUG_SPACE_HID};
+    test_rig rig;
+
+    rig_open(&rig, NULL, NULL);
+    nplug_sim_plug(rig.sim, 0, "pedals", "godwit");
+    for (unsigned i = 0; i < COUNT_OF(story); i++) {
+        move.time = (i + 1) * 10 * MS;
+        move.value = story[i].raw;
+        nplug_sim_move(rig.sim, &move);
+        rig_step(&rig, move.time);
+        ck_assert_float_eq_tol(rig_control(&rig, 0, "stick:brake-left").x, story[i].value, 0.001f);
+    }
+    ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
+    rig_close(&rig);
+}
+END_TEST
+
 /* A number that the tool prints reads back as the same float. */
 START_TEST(json_has_digits_enough)
 {
@@ -555,6 +581,7 @@ Suite *fine_print_suite(void)
     tcase_add_loop_test(tests, a_press_takes_over_for_one_who_misses_the_like, 0, 3);
     tcase_add_test(tests, a_key_tells_its_part);
     tcase_add_loop_test(tests, the_middle_of_an_even_range_is_the_upper_one, 0, 6);
+    tcase_add_test(tests, zero_is_rest_until_something_moves);
     tcase_add_loop_test(tests, json_has_digits_enough, 0, 6);
     suite_add_tcase(suite, tests);
     return suite;

@@ -54,7 +54,8 @@ enum {
     NPLUG_WIRE_HAS_REST = 2,    /* `rest` says where it rests, instead of the middle of its range */
     NPLUG_WIRE_HAS_RANGE = 4,   /* `min` and `max` hold, whatever the hardware says */
     NPLUG_WIRE_LEVER = 8,       /* it has no rest: it stays where it is put */
-    NPLUG_WIRE_ZERO_FIRST = 16, /* the hardware says 0 until it is first moved, wherever it rests */
+    NPLUG_WIRE_ZERO_FIRST = 16, /* the hardware says 0 until it is first moved, wherever it rests:
+                                   0 is rest until it says a value that is neither 0 nor its rest */
     NPLUG_WIRE_SQUARE = 32,     /* of a stick: its corners reach 1, 1 */
     NPLUG_WIRE_GUESS = 64       /* whether it is this control is a guess */
 };
