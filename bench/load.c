@@ -119,7 +119,10 @@ nplug_nest *open_nest(const nplug_game *game, const nplug_limits *limits, nplug_
     nplug_nest *nest;
 
     setup.limits = limits;
-    if (nplug_start_bare(game, &setup, &nest) != NPLUG_OK) exit(1);
+    if (nplug_start_bare(game, &setup, &nest) != NPLUG_OK) {
+        fprintf(stderr, "bench: the nest does not open\n");
+        exit(1);
+    }
     nplug_attach(nest, &port, ring);
     for (uint32_t pad = 0; pad < PADS; pad++)
         plug_pad(*ring, pad);

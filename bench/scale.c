@@ -21,7 +21,7 @@ static const nplug_action_def live[LIVE] = {
     {"down", NPLUG_ACTION_BUTTON, "pad:stick-left.down", 0},
     {"trim", NPLUG_ACTION_LEVEL, "pad:stick-right.x", 0},
     {"lift", NPLUG_ACTION_LEVEL, "pad:stick-right.y dead=0.1", 0},
-    {"lamp", NPLUG_ACTION_BUTTON, "pad:south release", 0},
+    {"lamp", NPLUG_ACTION_BUTTON, "pad:south on-release", 0},
     {"flare", NPLUG_ACTION_BUTTON, "pad:south double-tap", 0},
 };
 
