@@ -18,13 +18,13 @@ static void print_json(const nplug_notes *notes)
     describe_print(list, true);
 }
 
-/* What nplug_start_game takes for it. */
+/* The limits that nplug_start_game takes for it. */
 static void print_needs(const nplug_game *game)
 {
     nplug_limits limits = nplug_limits_for(game);
 
-    printf("With all that %u player%s may bind and set: %u bindings of %u sources, %u gestures, "
-           "%u ramps (nplug_limits_for).\n",
+    printf("Needs, with all that %u player%s may bind and set (nplug_limits_for): bindings %u, "
+           "sources %u, gestures %u, ramps %u.\n",
            limits.players, limits.players == 1 ? "" : "s", limits.bindings, limits.sources,
            limits.gestures, limits.ramps);
 }
