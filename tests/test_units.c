@@ -649,13 +649,15 @@ START_TEST(every_number_has_a_word)
                 {nplug_rule_field_name, NPLUG_RULE_FIELD_NONE},
                 {nplug_key_scheme_name, NPLUG_KEY_SCHEME_SET1},
                 {nplug_report_kind_name, NPLUG_REPORT_LABEL},
-                {nplug_command_kind_name, NPLUG_COMMAND_ACTIVE},
+                {nplug_command_kind_name, NPLUG_COMMAND_SURFACE},
                 {nplug_move_kind_name, NPLUG_MOVE_ROLL},
                 {nplug_reading_name, NPLUG_READING_SENSED},
                 {nplug_event_name, NPLUG_EVENT_FULL},
-                {nplug_limit_name, NPLUG_LIMIT_BINDINGS},
+                {nplug_limit_name, NPLUG_LIMIT_CONTACTS},
+                {nplug_zone_kind_name, NPLUG_ZONE_AREA},
+                {nplug_corner_name, NPLUG_CORNER_BOTTOM_RIGHT},
                 {nplug_nature_name, NPLUG_NATURE_SENSOR},
-                {nplug_space_name, NPLUG_SPACE_OPENXR}};
+                {nplug_space_name, NPLUG_SPACE_ZONE}};
     const char *(*name)(uint32_t) = rows[_i].name;
 
     for (uint32_t i = 0; i <= rows[_i].last; i++) {

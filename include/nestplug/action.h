@@ -2,7 +2,7 @@
 #ifndef NESTPLUG_ACTION_H
 #define NESTPLUG_ACTION_H
 
-#include "base.h"
+#include "touch.h"
 
 #ifdef __cplusplus
 extern "C" {
@@ -225,6 +225,9 @@ typedef struct nplug_game {
                               0: none */
     uint32_t unfocused_kinds; /* bit by nplug_device_kind: heard while the game has no focus, too */
     uint32_t reserved;        /* 0 */
+    const nplug_zone_def *zones; /* of touch surfaces; NULL: there are none */
+    uint32_t zone_size;          /* sizeof(nplug_zone_def) */
+    uint32_t zone_count;         /* at most NPLUG_ZONES_MAX */
 } nplug_game;
 
 /* A game for one with these actions. */
@@ -238,6 +241,7 @@ static inline nplug_game nplug_game_for_one(const char *name, const nplug_action
     game.policy_size = (uint32_t)sizeof(nplug_action_policy);
     game.shaper_size = (uint32_t)sizeof(nplug_shaper);
     game.part_size = (uint32_t)sizeof(nplug_part_def);
+    game.zone_size = (uint32_t)sizeof(nplug_zone_def);
     game.name = name;
     game.actions = actions;
     game.action_count = count;

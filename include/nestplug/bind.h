@@ -69,6 +69,11 @@ NPLUG_API nplug_result nplug_read_bindings(nplug_action_kind kind, const char *f
                                            nplug_on_binding each, void *user,
                                            nplug_binding_error *error);
 
+/* As nplug_read_bindings, for a game: its zones may be named. */
+NPLUG_API nplug_result nplug_game_read_bindings(const nplug_game *game, nplug_action_kind kind,
+                                                const char *from, nplug_on_binding each, void *user,
+                                                nplug_binding_error *error);
+
 /* Writes a source as a text names it ("pad:stick-left.up") with a terminating 0, cut to `size`;
  * returns the length of the whole name, 0 for a source that is none. */
 NPLUG_API size_t nplug_source_name(nplug_source source, char *buffer, size_t size);

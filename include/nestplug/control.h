@@ -24,8 +24,11 @@ enum {
     NPLUG_CLASS_HAND_LEFT = 7,
     NPLUG_CLASS_HAND_RIGHT = 8, /* "hand-right:trigger" */
     NPLUG_CLASS_HEADSET = 9,    /* "headset:pose-view" */
-    NPLUG_CLASS_KEY_LABEL = 10 /* "key-label:z", in bindings only: the key on which that is printed;
-                                  the place is its small letter's Unicode code point, up to 1023 */
+    NPLUG_CLASS_KEY_LABEL =
+        10,               /* "key-label:z", in bindings only: the key on which that is printed;
+                            the place is its small letter's Unicode code point, up to 1023 */
+    NPLUG_CLASS_ZONE = 11 /* "zone:1-button": a zone of the game's, by its number from 1; in
+                             bindings also by its name: see touch.h */
 };
 
 /* The number of a control from its class and its place within the class. */

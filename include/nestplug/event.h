@@ -67,7 +67,9 @@ typedef enum nplug_limit {
     NPLUG_LIMIT_TIMERS = 6,
     NPLUG_LIMIT_COMMANDS = 7,
     NPLUG_LIMIT_RECORDS = 8,
-    NPLUG_LIMIT_BINDINGS = 9 /* or sources, gestures, ramps, shapings, text: the log says which */
+    NPLUG_LIMIT_BINDINGS = 9, /* or sources, gestures, ramps, shapings, text: the log says which */
+    NPLUG_LIMIT_ZONES = 10,
+    NPLUG_LIMIT_CONTACTS = 11
 } nplug_limit;
 
 /* One event: 64 bytes on every target.  Members that its kind does not name are 0. */

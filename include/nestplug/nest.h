@@ -35,6 +35,8 @@ typedef struct nplug_limits {
     uint32_t rules;      /* rules of all sheets together, those that are compiled in included */
     uint32_t records;    /* records kept for nplug_take_records, at most 100000000; 0: no
                             recording */
+    uint32_t zones;      /* zones of all touch surfaces together; 0 where the game has none */
+    uint32_t contacts;   /* contacts of all touch surfaces at once, at most 4096; may be 0 */
 } nplug_limits;
 
 /* The limits that suit a game of four players.  Signals and controls are counted for four whole
@@ -64,7 +66,9 @@ static inline nplug_limits nplug_limits_default(void)
                            24,   /* gestures */
                            896,  /* text */
                            128,  /* rules */
-                           0};
+                           0,    /* records */
+                           16,   /* zones */
+                           20};  /* contacts */
     return limits;
 }
 

@@ -22,6 +22,7 @@
 #include "sheet.h"
 #include "sim.h"
 #include "system.h"
+#include "touch.h"
 #include "trace.h"
 #include "window.h"
 

@@ -15,6 +15,7 @@ typedef enum nplug_space {
     NPLUG_SPACE_HID = 2,    /* USB HID usage: page << 16 | usage */
     NPLUG_SPACE_W3C = 3,    /* the W3C Gamepad standard layout: buttons from 0, axes from 0x100 */
     NPLUG_SPACE_OPENXR = 4, /* paths of OpenXR, numbered by the port's sheet */
+    NPLUG_SPACE_ZONE = 5, /* zones of the game on a touch surface: the nest's own, never a port's */
 } nplug_space;
 
 /* The kinds of report. The numbers are part of traces and never change. */

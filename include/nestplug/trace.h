@@ -35,6 +35,9 @@ typedef enum nplug_command_kind {
     NPLUG_COMMAND_FOLLOW = 19,  /* player, device = pin, number = bits of kinds, strong = dwell in
                                    ms, on = only: the text is the family */
     NPLUG_COMMAND_ACTIVE = 20,  /* inside: player, device that was used */
+    NPLUG_COMMAND_SURFACE = 21, /* device, number = width << 16 | height in tenths of a millimetre,
+                                   strong, weak, control, on = what is not safe of the left, top,
+                                   right and bottom side, in 1/65535 */
 } nplug_command_kind;
 
 /* One command. */

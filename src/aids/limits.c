@@ -6,6 +6,9 @@
 #include "nestplug/player.h"
 #include <string.h>
 
+/* Touch surfaces at once that have all zones of the game. */
+#define SURFACES 2u
+
 /* What texts of bindings need, all together. */
 typedef struct needs {
     uint32_t bindings, sources, shapings, ramps, gestures, text;
@@ -56,8 +59,8 @@ static needs needs_of(const nplug_game *game)
         sum.of = (const nplug_action_def *)(const void *)at;
         if (!sum.of->bindings) continue;
         before = sum;
-        nplug_read_bindings((nplug_action_kind)sum.of->kind, sum.of->bindings, add_binding, &sum,
-                            NULL);
+        nplug_game_read_bindings(game, (nplug_action_kind)sum.of->kind, sum.of->bindings,
+                                 add_binding, &sum, NULL);
         sum.pressed += sum.gestures != before.gestures;
         sum.most = larger(sum.most, sum.bindings - before.bindings + 1);
         sum.text += (uint32_t)strlen(sum.of->bindings);
@@ -93,5 +96,6 @@ nplug_limits nplug_limits_for(const nplug_game *game)
     limits.links = smaller(larger(limits.controls, 2 * limits.sources), 60000);
     limits.timers = smaller(larger(limits.timers, limits.devices + 2 * own.gestures), 60000);
     limits.events = larger(limits.events, 4 * actions);
+    limits.zones = SURFACES * game->zone_count;
     return limits;
 }

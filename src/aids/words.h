@@ -3,10 +3,14 @@
 #ifndef NA_WORDS_H
 #define NA_WORDS_H
 
-#define NA_ACTION_KIND_WORDS    "button", "level", "vector", "motion"
-#define NA_MERGE_WORDS          "strongest", "latest", "added"
-#define NA_OPPOSITE_WORDS       "neutral", "latest", "first", "low", "high"
-#define NA_KEEP_WORDS           "nothing", "one", "all"
+#define NA_ACTION_KIND_WORDS "button", "level", "vector", "motion"
+#define NA_MERGE_WORDS       "strongest", "latest", "added"
+#define NA_OPPOSITE_WORDS    "neutral", "latest", "first", "low", "high"
+#define NA_KEEP_WORDS        "nothing", "one", "all"
+#define NA_ZONE_KIND_WORDS   "button", "stick", "dpad", "slider", "area"
+#define NA_CORNER_WORDS                                                                            \
+    "top-left", "top", "top-right", "left", "middle", "right", "bottom-left", "bottom",            \
+        "bottom-right"
 #define NA_SEATS_WORDS          "one", "first-use", "call", "action", "arrival"
 #define NA_WAY_WORDS            "whole", "x", "y", "right", "left", "up", "down"
 #define NA_GESTURE_WORDS        "press", "on-release", "tap", "hold", "repeat"
@@ -27,7 +31,7 @@
 #define NA_COMMAND_KIND_WORDS                                                                      \
     "none", "claim", "unclaim", "leave", "layer", "rumble", "join", "clocks", "lights", "ignore",  \
         "calibrate", "text", "bind", "pick", "pick-end", "comfort", "mute", "nothing", "swap",     \
-        "follow", "active"
+        "follow", "active", "surface"
 #define NA_MOVE_KIND_WORDS                                                                         \
     "arrive", "depart", "press", "release", "sweep", "signal", "end", "circle", "flick", "noise",  \
         "pose", "layout", "battery", "roll"

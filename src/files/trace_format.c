@@ -86,5 +86,6 @@ const nf_number nf_limit_numbers[] = {
     OF_LIMIT(sources),  OF_LIMIT(events),     OF_LIMIT(timers),  OF_LIMIT(commands),
     OF_LIMIT(ports),    OF_LIMIT(ring_slots), OF_LIMIT(rules),   OF_LIMIT(shapings),
     OF_LIMIT(gestures), OF_LIMIT(text),       OF_LIMIT(ramps),   OF_LIMIT(records),
+    OF_LIMIT(zones),    OF_LIMIT(contacts),
 };
 const size_t nf_limit_number_count = NF_COUNT(nf_limit_numbers);

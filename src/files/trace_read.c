@@ -557,7 +557,7 @@ nplug_result nplug_trace_limits(const nplug_trace *trace, nplug_limits *limits)
 {
     if (!trace || !limits) return NPLUG_ERR_ARGUMENT;
     if (!trace->recorded) return NPLUG_ERR_ORDER;
-    return np_size_give(limits, NP_FIRST(nplug_limits, records), &trace->limits,
+    return np_size_give(limits, NP_FIRST(nplug_limits, contacts), &trace->limits,
                         sizeof trace->limits);
 }
 

@@ -282,6 +282,70 @@ void np_pick_take(np_action_room *room, const nplug_command *command, nplug_time
 /* Ends without a control: flags of the event that says so. */
 void np_pick_stop(np_action_room *room, uint16_t flags, nplug_time time);
 
+/* --- zones of touch surfaces (zones.c, area.c) ---------------------------------------------------
+ */
+
+/* A zone on one surface. */
+typedef struct np_zone_state {
+    bool used;
+    bool alone, tapping; /* of an area: one contact at most since it was touched; a tap may come */
+    uint8_t signals, contacts;
+    uint16_t device, zone;
+    uint16_t first_signal;
+    uint16_t driver, second; /* contacts that drive it; NP_NO_INDEX */
+    nplug_vec2 middle;       /* of a stick, millimetres */
+    nplug_vec2 apart;        /* from its first finger to its second one, as that began */
+    nplug_vec2 swipe;        /* the last one, millimetres a second */
+} np_zone_state;
+
+typedef struct np_zones {
+    np_zone_state *list;
+    uint16_t *owner; /* by contact: the place of the zone that owns it; NP_NO_INDEX: none */
+    uint32_t limit;
+} np_zones;
+
+/* What a zone's signal comes to. */
+typedef enum np_zone_how {
+    NP_ZONE_VALUE = 0, /* it has a value */
+    NP_ZONE_MOVED,     /* it moved by that */
+    NP_ZONE_STRUCK,    /* it is pressed towards that sign, and let go at once */
+    NP_ZONE_CANCELLED  /* it has a value, and no person let go */
+} np_zone_how;
+
+#define NP_ZONE_NEWS 16
+typedef struct np_zone_news {
+    uint32_t count;
+    struct {
+        int32_t value;
+        uint16_t signal;
+        uint8_t how; /* an np_zone_how */
+    } list[NP_ZONE_NEWS];
+} np_zone_news;
+
+/* A contact begins, moves or ends: what the zone says that owns it. */
+void np_zones_hear(np_action_room *room, const np_touched *touched, np_zone_news *news);
+
+/* The part of a surface in which a place is; 0: in none. */
+uint8_t np_zones_part(const np_action_room *room, uint32_t device, nplug_vec2 place);
+
+/* A surface has all zones of the game from now on, whose signals begin there; false where there is
+ * no room for all of them.  It has none any more.  Or they own no contact any more: each signal of
+ * theirs is at rest. */
+bool np_zones_add_device(np_action_room *room, uint32_t device, uint32_t first_signal);
+void np_zones_drop_device(np_zones *zones, uint32_t device);
+void np_zones_rest(np_zones *zones, uint32_t device);
+
+/* Where a zone is on a surface, in millimetres from the upper left. */
+typedef struct np_box {
+    nplug_vec2 least, most;
+    float reach;
+} np_box;
+np_box np_zone_box(const np_surface *surface, const nplug_zone_def *def);
+
+/* Who hears a zone (bit by player, 0 is nobody); and whether its layer is on for any of them. */
+uint32_t np_zone_hearers(const np_action_room *room, const np_zone_state *zone);
+bool np_zone_shown(const np_action_room *room, const np_zone_state *zone);
+
 /* --- the room -------------------------------------------------------------------------------- */
 
 /* The rooms below stand first: near ends of a struct are reached by shorter instructions. */
@@ -292,6 +356,7 @@ struct np_action_room {
     const np_game *game;
     const np_game_room *asked;
     const np_players *players;
+    const np_contacts *contacts;
     const nplug_limits *limits;
     np_out *out;
     np_sources sources;
@@ -302,6 +367,7 @@ struct np_action_room {
     np_motions motions;
     np_latest latest;
     np_pick pick;
+    np_zones zones;
     uint64_t step; /* how many steps were taken */
 };
 

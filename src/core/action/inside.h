@@ -228,6 +228,33 @@ static inline void np_motions_pass(np_motions *motions, nplug_time time)
     motions->advanced = time;
 }
 
+/* --- zones (zones.c, area.c)
+ * ----------------------------------------------------------------------
+ */
+
+/* A zone's signal `index` says something. */
+static inline void np_zone_say(const np_zone_state *zone, uint32_t index, np_zone_how how,
+                               int32_t value, np_zone_news *news)
+{
+    if (news->count == NP_ZONE_NEWS) return;
+    news->list[news->count].signal = (uint16_t)(zone->first_signal + index);
+    news->list[news->count].how = (uint8_t)how;
+    news->list[news->count++].value = value;
+}
+
+/* A number as a raw value, rounded. */
+static inline int32_t np_zone_raw(float value, float end)
+{
+    return (int32_t)(value * end + (value < 0.0f ? -0.5f : 0.5f));
+}
+
+/* An area's contacts: before one is counted as its, as one moved from somewhere, after one is no
+ * more. */
+void np_area_begin(np_action_room *room, np_zone_state *zone, uint32_t index, np_zone_news *news);
+void np_area_move(np_action_room *room, np_zone_state *zone, uint32_t index, nplug_vec2 from,
+                  np_zone_news *news);
+void np_area_end(np_action_room *room, np_zone_state *zone, uint32_t index, np_zone_news *news);
+
 /* --- picking (pick.c) ---------------------------------------------------------------------------
  */
 

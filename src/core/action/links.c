@@ -163,8 +163,11 @@ static bool link_device(np_action_room *room, uint32_t source, uint32_t device)
 {
     uint32_t control =
         np_controls_find(room->controls, device, room->game->sources[source].control);
+    bool all = true;
 
-    return control == NP_NONE || np_links_add_control(room, source, control);
+    for (; control != NP_NONE; control = np_controls_next(room->controls, control))
+        all &= np_links_add_control(room, source, control);
+    return all;
 }
 
 bool np_links_add_source(np_action_room *room, uint32_t source)

@@ -141,7 +141,9 @@ void np_action_layout(np_action_room *room, np_arena *arena, const nplug_limits 
         NP_ARRAY(np_action_room, values.ramps, ramps, NP_ARRAY_BY_PLAYER),
         NP_ARRAY(np_action_room, values.dirty, actions, NP_ARRAY_BY_PLAYER),
         NP_ARRAY(np_action_room, motions.moving, actions, NP_ARRAY_BY_PLAYER),
-        NP_ARRAY(np_action_room, latest.order, bindings, NP_ARRAY_BY_PLAYER)};
+        NP_ARRAY(np_action_room, latest.order, bindings, NP_ARRAY_BY_PLAYER),
+        NP_ARRAY(np_action_room, zones.owner, contacts, NP_ARRAY_OF),
+        NP_ARRAY(np_action_room, zones.list, zones, NP_ARRAY_OF)};
 
     np_arena_lay(arena, room, limits, arrays, sizeof arrays / sizeof *arrays);
     np_span_layout(&room->sources.span, arena, limits->links);
@@ -152,6 +154,7 @@ void np_action_layout(np_action_room *room, np_arena *arena, const nplug_limits 
     room->gestures.machine_limit = limits->gestures;
     room->actions.action_limit = limits->actions;
     room->values.ramp_limit = limits->ramps;
+    room->zones.limit = limits->zones;
     if (!arena->base) return;
     memset(room->sources.of_control, 0xff, limits->controls * sizeof(uint16_t));
     memset(room->sources.of_source, 0xff, limits->sources * sizeof(uint16_t));

@@ -37,12 +37,29 @@ nplug_result np_size_give(void *to, size_t first, const void *from, size_t known
 
 enum {
     NP_KINDS = NPLUG_KIND_MOTION + 1,
-    NP_SPACES = NPLUG_SPACE_OPENXR + 1,
+    NP_SPACES = NPLUG_SPACE_OPENXR + 1, /* that ports and sheets may name */
     NP_REPORT_KINDS = NPLUG_REPORT_LABEL + 1,
     NP_TEXTS = NPLUG_TEXT_UNIT + 1,
     NP_EVENT_KINDS = NPLUG_EVENT_FULL + 1,
-    NP_COMMAND_KINDS = NPLUG_COMMAND_ACTIVE + 1
+    NP_COMMAND_KINDS = NPLUG_COMMAND_SURFACE + 1
 };
+
+/* --- controls of zones --------------------------------------------------------------------------
+ *
+ * A zone's number and what it is as a control stand in the control's place. */
+
+typedef enum np_zone_role {
+    NP_ZONE_BUTTON = 0,
+    NP_ZONE_STICK,
+    NP_ZONE_SLIDER,
+    NP_ZONE_MOVE,
+    NP_ZONE_TAP,
+    NP_ZONE_SWIPE,
+    NP_ZONE_PINCH,
+    NP_ZONE_TURN
+} np_zone_role;
+
+#define NP_ZONE_CONTROL(zone, role) NPLUG_CONTROL(NPLUG_CLASS_ZONE, (zone) << 3 | (role))
 
 /* --- the block (arena.c) ------------------------------------------------------------------------
  */

@@ -5,6 +5,7 @@
 #include "core/base/base.h"
 #include "nestplug/control.h"
 #include "nestplug/report.h"
+#include "nestplug/touch.h"
 #include <string.h>
 
 typedef struct name_row {
@@ -287,6 +288,14 @@ static const name_row key_rows[] = {
     KEY(0xe7, "MetaRight"),
 };
 
+/* A zone's number stands in a control's place from the fourth bit up. */
+static const name_row zone_rows[] = {
+    BUTTON(NP_ZONE_BUTTON, "button"),  STICK(NP_ZONE_STICK, "stick"),
+    TRIGGER(NP_ZONE_SLIDER, "slider"), DELTAS(NP_ZONE_MOVE, "move"),
+    BUTTON(NP_ZONE_TAP, "tap"),        DELTAS(NP_ZONE_SWIPE, "swipe"),
+    TRIGGER(NP_ZONE_PINCH, "pinch"),   TRIGGER(NP_ZONE_TURN, "turn"),
+};
+
 typedef struct class_row {
     const char *name;
     const name_row *rows;
@@ -318,6 +327,8 @@ static const name_row *row_of(nplug_control control)
 {
     unsigned number = NPLUG_CONTROL_CLASS(control), place = NPLUG_CONTROL_INDEX(control);
 
+    if (number == NPLUG_CLASS_ZONE)
+        return place >> 3 < NPLUG_ZONES_MAX ? &zone_rows[place & 7u] : NULL;
     if (number >= CLASSES) return NULL;
     for (unsigned i = 0; i < classes[number].count; i++) {
         const name_row *row = &classes[number].rows[i];
@@ -377,6 +388,21 @@ static void add_label(np_text *text, nplug_control label)
     np_text_add(text, bytes);
 }
 
+/* "3-stick": the third zone's. */
+static nplug_control zone_of(const char *name, size_t length)
+{
+    unsigned number = 0, digits = 0;
+
+    while (digits < length && digits < 3 && name[digits] >= '0' && name[digits] <= '9')
+        number = 10 * number + (unsigned)(name[digits++] - '0');
+    if (number == 0 || number > NPLUG_ZONES_MAX || digits == length || name[digits] != '-')
+        return 0;
+    for (unsigned i = 0; i < sizeof zone_rows / sizeof *zone_rows; i++)
+        if (same(zone_rows[i].name, name + digits + 1, length - digits - 1))
+            return NP_ZONE_CONTROL(number - 1, i);
+    return 0;
+}
+
 static nplug_control find_in(unsigned class_, const char *name, size_t length)
 {
     for (unsigned i = 0; i < classes[class_].count; i++) {
@@ -398,6 +424,8 @@ nplug_control nplug_control_from_name(const char *name, size_t length)
     if (!colon) return 0;
     if (same("key-label", name, (size_t)(colon - name)))
         return label_of(colon + 1, length - (size_t)(colon + 1 - name));
+    if (same("zone", name, (size_t)(colon - name)))
+        return zone_of(colon + 1, length - (size_t)(colon + 1 - name));
     for (unsigned i = 1; i < CLASSES; i++)
         if (same(classes[i].name, name, (size_t)(colon - name)))
             return find_in(i, colon + 1, length - (size_t)(colon + 1 - name));
@@ -411,6 +439,13 @@ size_t nplug_control_name(nplug_control control, char *buffer, size_t size)
 
     if (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY_LABEL) add_label(&text, control);
     if (!row) return text.length;
+    if (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_ZONE) {
+        np_text_add(&text, "zone:");
+        np_text_add_number(&text, (NPLUG_CONTROL_INDEX(control) >> 3) + 1u);
+        np_text_add(&text, "-");
+        np_text_add(&text, row->name);
+        return text.length;
+    }
     np_text_add(&text, classes[NPLUG_CONTROL_CLASS(control)].name);
     np_text_add(&text, ":");
     np_text_add(&text, row->name);
@@ -508,5 +543,6 @@ const char *nplug_nature_name(uint32_t nature)
 const char *nplug_space_name(uint32_t space)
 {
     static const char *const names[NP_SPACES] = {"plain", "evdev", "hid", "w3c", "openxr"};
+    if (space == NPLUG_SPACE_ZONE) return "zone";
     return (unsigned)space < NP_SPACES ? names[space] : "unknown";
 }

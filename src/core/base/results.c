@@ -35,7 +35,8 @@ const char *nplug_event_name(uint32_t kind)
 
 const char *nplug_limit_name(uint32_t limit)
 {
-    static const char *const names[] = {"devices", "nodes",  "signals",  "controls", "links",
-                                        "events",  "timers", "commands", "records",  "bindings"};
+    static const char *const names[] = {"devices", "nodes",    "signals", "controls",
+                                        "links",   "events",   "timers",  "commands",
+                                        "records", "bindings", "zones",   "contacts"};
     return limit < sizeof names / sizeof *names ? names[limit] : "unknown";
 }

@@ -10,7 +10,8 @@ static bool needs_device(uint32_t kind)
     return kind == NPLUG_COMMAND_CLAIM || kind == NPLUG_COMMAND_UNCLAIM ||
            kind == NPLUG_COMMAND_RUMBLE || kind == NPLUG_COMMAND_LIGHTS ||
            kind == NPLUG_COMMAND_JOIN || kind == NPLUG_COMMAND_IGNORE ||
-           kind == NPLUG_COMMAND_CALIBRATE || kind == NPLUG_COMMAND_ACTIVE;
+           kind == NPLUG_COMMAND_CALIBRATE || kind == NPLUG_COMMAND_ACTIVE ||
+           kind == NPLUG_COMMAND_SURFACE;
 }
 
 /* Of the commands for a player, whether this one may be 0. */

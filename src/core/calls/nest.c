@@ -12,7 +12,7 @@ nplug_time nplug_nest_time(const nplug_nest *nest)
 nplug_result nplug_nest_limits(const nplug_nest *nest, nplug_limits *limits)
 {
     if (!nest || !limits) return NPLUG_ERR_ARGUMENT;
-    return np_size_give(limits, NP_FIRST(nplug_limits, records), &nest->limits,
+    return np_size_give(limits, NP_FIRST(nplug_limits, contacts), &nest->limits,
                         sizeof nest->limits);
 }
 

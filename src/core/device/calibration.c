@@ -42,6 +42,7 @@ static bool can_be_calibrated(const np_device_room *room, uint32_t signal)
     uint32_t reading = wire->how & NP_WIRE_READING;
 
     if (wire->how & NP_WIRE_SHARED) return false;
+    if (room->devices.signals[signal].space == NPLUG_SPACE_ZONE) return false;
     if (run.count == 0 || room->devices.signals[signal].nature != NPLUG_NATURE_AXIS) return false;
     if (room->controls.list[wire->control].flags & NP_CONTROL_LEVER) return false;
     return reading == NPLUG_READING_WHOLE || reading == NPLUG_READING_FROM_LOW ||

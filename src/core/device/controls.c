@@ -552,6 +552,16 @@ bool np_controls_guard(const np_control *control, np_interval *interval)
     return true;
 }
 
+uint32_t np_controls_next(const np_controls *controls, uint32_t control)
+{
+    const np_control *was = &controls->list[control];
+    np_run run = controls->of_device[was->device];
+
+    for (uint32_t i = control + 1; i < (uint32_t)run.first + run.count; i++)
+        if (controls->list[i].id == was->id) return i;
+    return NP_NONE;
+}
+
 uint32_t np_controls_find(const np_controls *controls, uint32_t device, nplug_control id)
 {
     np_run run = controls->of_device[device];

@@ -587,8 +587,10 @@ void np_controls_clean(np_controls *controls);
 /* Inside which values of `component` this stage need not be called; false: always. */
 bool np_controls_guard(const np_control *control, np_interval *interval);
 
-/* The place of a device's control by its number, or NP_NONE. */
+/* The place of a device's control by its number, or NP_NONE; and of the next one with that number,
+ * in another part of the device. */
 uint32_t np_controls_find(const np_controls *controls, uint32_t device, nplug_control id);
+uint32_t np_controls_next(const np_controls *controls, uint32_t control);
 
 /* The room as a whole is below; calibration and duplicates need more of it than one struct. */
 typedef struct np_device_room np_device_room;
@@ -715,6 +717,82 @@ int32_t np_notches_turn(np_controls *controls, uint32_t wire, int32_t value);
 /* Which way a wire's notches press. */
 uint16_t np_notches_way(const np_wire *wire, int32_t notches);
 
+/* --- contacts (contacts.c)
+ * ------------------------------------------------------------------------
+ */
+
+/* Contacts that a surface may have, and surfaces whose size is known. */
+#define NP_FINGERS  16u
+#define NP_SURFACES 8u
+
+enum { NP_CONTACT_BEGAN = 1, NP_CONTACT_ENDED = 2, NP_CONTACT_CANCELLED = 4 };
+
+/* Places are shares of the surface from its upper left. */
+typedef struct np_contact {
+    nplug_time begin, last;
+    uint32_t id; /* 0: a free place */
+    uint16_t device;
+    uint8_t finger, flags;
+    nplug_vec2 start, place;
+    float path; /* how far it went, in millimetres */
+} np_contact;
+
+typedef struct np_surface {
+    float width, height; /* millimetres */
+    float safe[4];       /* what is not safe: left, top, right, bottom, as a share */
+    uint32_t ignored; /* bit by finger: its contact was ended for it, and it was not lifted yet */
+    uint16_t device;
+    bool used, known;
+} np_surface;
+
+typedef struct np_contacts {
+    np_contact *list;
+    uint32_t limit;
+    uint32_t ids; /* contacts so far */
+    bool used;    /* there was one */
+    np_surface surfaces[NP_SURFACES];
+} np_contacts;
+
+/* A finger of a surface, as its signals say. */
+typedef struct np_finger {
+    uint32_t device, number; /* from 1 */
+    nplug_vec2 place;
+    nplug_time time;
+    bool down, cancelled;
+} np_finger;
+
+/* What a finger came to. */
+typedef struct np_touched {
+    uint32_t contact; /* NP_NONE: nothing happened */
+    nplug_vec2 from;  /* where it was, if it moved */
+    bool began, moved, ended;
+    bool full; /* there is no room for one more */
+} np_touched;
+
+void np_contacts_layout(np_contacts *contacts, np_arena *arena, const nplug_limits *limits);
+
+/* A step begins: those that ended in the last one are over. */
+void np_contacts_begin_step(np_contacts *contacts);
+
+/* A finger says something. */
+np_touched np_contacts_hear(np_contacts *contacts, const np_finger *finger);
+
+/* All contacts of a surface end, and no person lifted them. */
+void np_contacts_cancel(np_contacts *contacts, uint32_t device, nplug_time time);
+
+/* Surfaces come and go; a command says how large one is. */
+void np_surfaces_add(np_device_room *room, uint32_t device);
+void np_surfaces_drop(np_contacts *contacts, uint32_t device, nplug_time time);
+void np_surfaces_set(np_contacts *contacts, uint32_t device, const nplug_command *command);
+np_surface np_surface_of(const np_contacts *contacts, uint32_t device);
+
+/* The contact that a finger makes; NP_NONE.  And by its place in the order in which they began. */
+uint32_t np_contacts_find(const np_contacts *contacts, uint32_t device, uint32_t finger);
+uint32_t np_contacts_nth(const np_contacts *contacts, uint32_t index);
+
+/* How far a contact is from where it began: millimetres, +x right, +y up. */
+nplug_vec2 np_contact_way(const np_contacts *contacts, const np_contact *contact);
+
 /* --- the room -------------------------------------------------------------------------------- */
 
 struct np_device_room {
@@ -723,6 +801,7 @@ struct np_device_room {
     np_recogniser recogniser;
     np_calibrations calibrations;
     np_duplicates duplicates;
+    np_contacts contacts;
     np_out *out;
 };
 

@@ -9,7 +9,9 @@
 
 bool np_notches_has(nplug_control control)
 {
-    return control == NPLUG_CONTROL(NPLUG_CLASS_MOUSE, NPLUG_MOUSE_WHEEL);
+    return control == NPLUG_CONTROL(NPLUG_CLASS_MOUSE, NPLUG_MOUSE_WHEEL) ||
+           (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_ZONE &&
+            (NPLUG_CONTROL_INDEX(control) & 7u) == NP_ZONE_SWIPE);
 }
 
 int32_t np_notches_turn(np_controls *controls, uint32_t index, int32_t value)

@@ -33,6 +33,30 @@ static bool wire_of_key(const np_signal *about, nplug_wire *wire)
     return parts != 0;
 }
 
+/* A zone's signal names its control itself. */
+static bool wire_of_zone(const np_signal *about, uint32_t *at, nplug_wire *wire)
+{
+    if ((*at)++) return false;
+    memset(wire, 0, sizeof *wire);
+    wire->control = (nplug_control)(about->code >> 16);
+    wire->component = (uint8_t)(about->code >> 8);
+    if (about->nature == NPLUG_NATURE_AXIS && about->min == 0) {
+        wire->reading = NPLUG_READING_FROM_LOW;
+        wire->flags = NPLUG_WIRE_LEVER;
+    }
+    if (about->nature == NPLUG_NATURE_DELTA) {
+        wire->flags = NPLUG_WIRE_HAS_RANGE;
+        wire->max = about->max;
+    }
+    return true;
+}
+
+/* The part of its device in which a zone is; 0 of all other signals: that is dealt later. */
+static uint8_t part_of(const np_signal *about)
+{
+    return about->space == NPLUG_SPACE_ZONE ? (uint8_t)about->code : 0;
+}
+
 /* Whether a device's sheet means that node by a wire. */
 static bool is_meant(const np_plan *plan, const nplug_wire *wire, uint32_t node)
 {
@@ -85,8 +109,10 @@ static bool next_of_sheet(const np_plan *plan, const nplug_sheet *sheet, const n
 static bool next_wire(const np_plan *plan, uint32_t signal, uint32_t *at, nplug_wire *wire)
 {
     const np_signal *about = &plan->devices->signals[signal];
-    const nplug_sheet *sheet = sheet_of(plan, about);
+    const nplug_sheet *sheet;
 
+    if (about->space == NPLUG_SPACE_ZONE) return wire_of_zone(about, at, wire);
+    sheet = sheet_of(plan, about);
     if (sheet) return next_of_sheet(plan, sheet, about, at, wire);
     if (plan->from->matched != NPLUG_MATCHED_SHAPE || about->node != plan->from->chief)
         return false;
@@ -130,20 +156,23 @@ static int32_t rest_of(const np_wire *wire, const nplug_wire *from)
     }
 }
 
-/* The control of a device being built, made where it is not there yet. */
-static uint32_t control_for(np_controls *controls, uint32_t device, nplug_control id)
+/* The control of a part of a device being built, made where it is not there yet. */
+static uint32_t control_for(np_controls *controls, uint32_t device, nplug_control id, uint8_t part)
 {
     uint32_t found = np_controls_find(controls, device, id);
     np_run *run = &controls->of_device[device];
     np_control *control;
     unsigned components;
 
+    while (found != NP_NONE && controls->list[found].part != part)
+        found = np_controls_next(controls, found);
     if (found != NP_NONE) return found;
     found = run->first + run->count++;
     control = &controls->list[found];
     memset(control, 0, sizeof *control);
     control->id = id;
     control->device = (uint16_t)device;
+    control->part = part;
     control->nature = (uint8_t)nplug_control_nature(id, &components);
     control->components = (uint8_t)components;
     return found;
@@ -233,15 +262,16 @@ static void lay_wire(np_controls *controls, np_devices *devices, const np_plan *
     np_wire *wire = &controls->wires[run->first + run->count++];
     const np_signal *about = &devices->signals[signal];
 
-    wire->control = (uint16_t)control_for(controls, plan->device, from->control);
+    wire->control = (uint16_t)control_for(controls, plan->device, from->control, part_of(about));
     wire->signal = (uint16_t)signal;
     wire->component = from->component;
     wire->how = how_of(from, about->nature);
     set_ends(wire, from, about, devices->raw[signal]);
     share(controls, devices, plan->device, wire);
     mark_control(&controls->list[wire->control], wire, from,
-                 plan->beside[about->node] && sheet_of(plan, about) == plan->beside[about->node]);
-    if (plan->from->generic) wire->how |= NP_WIRE_ASKS;
+                 about->space != NPLUG_SPACE_ZONE && plan->beside[about->node] &&
+                     sheet_of(plan, about) == plan->beside[about->node]);
+    if (plan->from->generic && about->space != NPLUG_SPACE_ZONE) wire->how |= NP_WIRE_ASKS;
     if (from->debounce_ms) np_devices_bounces(devices, signal, from->debounce_ms);
     if (devices->flags[signal] & NP_SIGNAL_SILENT) np_devices_rest(devices, signal, wire->rest);
 }
@@ -350,4 +380,5 @@ void np_device_layout(np_device_room *room, np_arena *arena, const nplug_limits 
     np_devices_layout(&room->devices, arena, limits);
     np_recognise_layout(&room->recogniser, arena, limits);
     np_controls_layout(&room->controls, arena, limits);
+    np_contacts_layout(&room->contacts, arena, limits);
 }

@@ -72,6 +72,18 @@ static bool ends_word(char c)
     return c == ',' || c == ' ' || c == '+' || c == '/';
 }
 
+/* A control by its name, or a zone by the game's. */
+static nplug_control control_of(const np_reader *in, const char *full, size_t length)
+{
+    static const char zone[] = "zone:";
+    const nplug_game *game = in->game ? &in->game->def : in->named;
+    size_t head = sizeof zone - 1;
+    nplug_control found = nplug_control_from_name(full, length);
+
+    if (found || !game || length <= head || memcmp(full, zone, head) != 0) return found;
+    return np_zone_named(game, full + head, length - head);
+}
+
 /* One source's word; `class_` is put before it where it has none of its own. */
 static bool read_word(np_reader *in, const char *class_, size_t class_length, nplug_source *source)
 {
@@ -89,7 +101,7 @@ static bool read_word(np_reader *in, const char *class_, size_t class_length, np
     if (!memchr(word, ':', length)) np_text_add_bytes(&text, class_, class_length);
     np_text_add_bytes(&text, word, length);
     source->way = NPLUG_WAY_WHOLE;
-    source->control = nplug_control_from_name(full, text.length);
+    source->control = control_of(in, full, text.length);
     if (!source->control) return fail_name(in, full, word, length);
     if (in->swaps & NP_SWAP_STICKS)
         source->control = swapped(source->control, NPLUG_PAD_STICK_LEFT, NPLUG_PAD_STICK_RIGHT);
@@ -401,11 +413,19 @@ bool np_action_read(np_reader *in, const char *text)
 nplug_result nplug_read_bindings(nplug_action_kind kind, const char *from, nplug_on_binding each,
                                  void *user, nplug_binding_error *error)
 {
+    return nplug_game_read_bindings(NULL, kind, from, each, user, error);
+}
+
+nplug_result nplug_game_read_bindings(const nplug_game *game, nplug_action_kind kind,
+                                      const char *from, nplug_on_binding each, void *user,
+                                      nplug_binding_error *error)
+{
     nplug_action_def action = {"", kind, from, 0};
     np_reader in;
 
     if ((unsigned)kind > NPLUG_ACTION_MOTION) return NPLUG_ERR_ARGUMENT;
     memset(&in, 0, sizeof in);
+    in.named = game;
     in.action = &action;
     in.each = each;
     in.user = user;

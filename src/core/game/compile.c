@@ -40,6 +40,20 @@ static void digest_seats(np_digest *digest, const nplug_game *def)
                                  np_part_row(def, i)->keys);
 }
 
+static void digest_zones(np_digest *digest, const nplug_game *def)
+{
+    for (uint32_t i = 0; i < def->zone_count; i++) {
+        const nplug_zone_def *zone = np_zone_row(def, i);
+        const float numbers[] = {zone->x, zone->y, zone->width, zone->height, zone->reach};
+        digest->hash = hash_word(hash_word(digest->hash, zone->name), zone->as);
+        np_digest_u64(digest, ((uint64_t)zone->kind << 32) | zone->layer);
+        np_digest_u64(digest, ((uint64_t)zone->part << 32) | (uint32_t)zone->priority);
+        np_digest_u64(digest, ((uint64_t)zone->corner << 32) | zone->flags);
+        for (size_t n = 0; n < sizeof numbers / sizeof *numbers; n++)
+            np_digest_float(digest, numbers[n]);
+    }
+}
+
 static uint64_t digest_game(const np_game *game)
 {
     const nplug_game *def = &game->def;
@@ -53,6 +67,7 @@ static uint64_t digest_game(const np_game *game)
     }
     digest_rules(&digest, def);
     digest_seats(&digest, def);
+    digest_zones(&digest, def);
     return digest.hash;
 }
 
@@ -186,6 +201,22 @@ static nplug_result check_seats(const np_game_room *room)
     return wrong ? NPLUG_ERR_ARGUMENT : NPLUG_OK;
 }
 
+static nplug_result check_zones(const np_game_room *room)
+{
+    const char *why;
+    uint32_t zone = np_zones_wrong(&room->game.def, &why);
+    char line[160];
+    np_text text = np_text_in(line, sizeof line);
+
+    if (!why) return NPLUG_OK;
+    np_text_add(&text, "the game is wrong: zone ");
+    np_text_add_number(&text, zone);
+    np_text_add(&text, " ");
+    np_text_add(&text, why);
+    np_out_line(room->out, line);
+    return NPLUG_ERR_ARGUMENT;
+}
+
 static nplug_result read_bindings(np_game_room *room)
 {
     np_game *game = &room->game;
@@ -209,6 +240,7 @@ static nplug_result compile(np_game_room *room)
     nplug_result result = check_actions(room);
 
     if (result == NPLUG_OK) result = check_seats(room);
+    if (result == NPLUG_OK) result = check_zones(room);
     if (result == NPLUG_OK) result = take_rules(room);
     if (result != NPLUG_OK) return result;
     rank_layers(&room->game);
@@ -222,7 +254,8 @@ static bool rows_are_known(const nplug_game *def)
            (def->layer_count == 0 || def->layer_size >= NP_FIRST(nplug_layer_def, on)) &&
            (def->policy_count == 0 || def->policy_size >= NP_FIRST(nplug_action_policy, stays)) &&
            (def->shaper_count == 0 || def->shaper_size >= NP_FIRST(nplug_shaper, user)) &&
-           (def->part_count == 0 || def->part_size >= NP_FIRST(nplug_part_def, keys));
+           (def->part_count == 0 || def->part_size >= NP_FIRST(nplug_part_def, keys)) &&
+           (def->zone_count == 0 || def->zone_size >= NP_FIRST(nplug_zone_def, reserved));
 }
 
 static nplug_result check_game(const np_game_room *room, const nplug_game *def)
@@ -231,7 +264,8 @@ static nplug_result check_game(const np_game_room *room, const nplug_game *def)
     if (!rows_are_known(def)) return NPLUG_ERR_SIZE;
     if ((unsigned)def->seats > NPLUG_SEATS_BY_ARRIVAL) return NPLUG_ERR_ARGUMENT;
     if ((def->layer_count && !def->layers) || (def->policy_count && !def->policies) ||
-        (def->shaper_count && !def->shapers) || def->shaper_count > 255)
+        (def->shaper_count && !def->shapers) || def->shaper_count > 255 ||
+        (def->zone_count && !def->zones) || def->zone_count > NPLUG_ZONES_MAX)
         return NPLUG_ERR_ARGUMENT;
     if (def->action_count > room->limits->actions || def->players > room->limits->players ||
         def->layer_count > NP_LAYERS)
@@ -249,7 +283,7 @@ nplug_result np_game_take(np_game_room *room, const nplug_game *wish)
     nplug_game def = {0};
     nplug_result result = NPLUG_ERR_SIZE;
 
-    if (np_size_take(&def, sizeof def, wish, NP_FIRST(nplug_game, reserved)))
+    if (np_size_take(&def, sizeof def, wish, NP_FIRST(nplug_game, zone_count)))
         result = check_game(room, &def);
     if (result != NPLUG_OK) return result;
     np_game_forget(game);

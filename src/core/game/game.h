@@ -11,6 +11,7 @@
 #include "nestplug/control.h"
 #include "nestplug/nest.h"
 #include "nestplug/player.h"
+#include "nestplug/touch.h"
 
 /* --- shaping (shaping.c) ------------------------------------------------------------------------
  */
@@ -204,6 +205,11 @@ static inline const nplug_shaper *np_shaper_row(const nplug_game *def, uint32_t 
 static inline const nplug_part_def *np_part_row(const nplug_game *def, uint32_t part)
 {
     return NP_ROW(nplug_part_def, def, parts, part_size, part);
+}
+
+static inline const nplug_zone_def *np_zone_row(const nplug_game *def, uint32_t zone)
+{
+    return NP_ROW(nplug_zone_def, def, zones, zone_size, zone);
 }
 
 static inline nplug_action_kind np_game_kind(const np_game *game, uint32_t action)
@@ -406,5 +412,34 @@ uint8_t np_parts_of_mice(const nplug_game *game);
 
 /* What is wrong with a game's parts; NULL where nothing is. */
 const char *np_parts_wrong(const nplug_game *game);
+
+/* --- zones (zones.c) ----------------------------------------------------------------------------
+ */
+
+/* A signal that a zone makes: one number of one control. */
+typedef struct np_zone_signal {
+    nplug_control control;
+    uint8_t component;
+    uint8_t nature; /* an nplug_nature */
+    int32_t min, max;
+} np_zone_signal;
+
+/* What a zone's numbers are multiplied by, as raw values: an axis's end, and a millimetre. */
+#define NP_ZONE_END 32767
+#define NP_ZONE_MM  1000
+
+/* Signal `index` (from 0) of a zone; false past the last one.  Of an area they are in the order of
+ * the roles, a number each. */
+bool np_zone_signal_at(const nplug_game *game, uint32_t zone, uint32_t index,
+                       np_zone_signal *signal);
+
+/* The control that a name stands for after "zone:"; 0 for none. */
+nplug_control np_zone_named(const nplug_game *game, const char *name, size_t length);
+
+/* How many parts zones divide a surface into; 0: it is not divided. */
+uint32_t np_zone_parts(const nplug_game *game);
+
+/* The first zone that is wrong, and in *why (static) what is; its number of zones where none is. */
+uint32_t np_zones_wrong(const nplug_game *game, const char **why);
 
 #endif

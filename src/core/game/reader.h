@@ -32,9 +32,10 @@ typedef struct np_wish {
 
 /* Where in a game the reader stands, and what stopped it. */
 typedef struct np_reader {
-    const np_out *out;     /* whose log hears of errors; or NULL */
-    np_game *game;         /* where bindings are kept; or NULL */
-    nplug_on_binding each; /* hears them; or NULL */
+    const np_out *out;       /* whose log hears of errors; or NULL */
+    np_game *game;           /* where bindings are kept; or NULL */
+    const nplug_game *named; /* whose zones may be named; or NULL */
+    nplug_on_binding each;   /* hears them; or NULL */
     void *user;
     nplug_binding_error *error; /* or NULL */
     const nplug_action_def *action;

@@ -129,6 +129,7 @@ bool np_rebind_read(np_game_room *room, uint32_t player, uint32_t action, const 
     np_reader in;
 
     memset(&in, 0, sizeof in);
+    in.named = &room->game.def;
     in.out = room->out;
     in.game = &room->game;
     in.action = np_game_action(&room->game, action);
@@ -155,6 +156,7 @@ nplug_result np_rebind_check(const np_game_room *room, uint32_t player, uint32_t
     np_reader in;
 
     memset(&in, 0, sizeof in);
+    in.named = &room->game.def;
     in.out = room->out;
     in.action = np_game_action(&room->game, action);
     if (!text) return NPLUG_OK;

@@ -111,6 +111,9 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
     case NPLUG_COMMAND_IGNORE:
         ignore(nest, command, time);
         break;
+    case NPLUG_COMMAND_SURFACE:
+        np_touch_resize(nest, command, time);
+        break;
     case NPLUG_COMMAND_CALIBRATE:
         np_calibrate_take(&nest->device, command, time);
         break;

@@ -23,10 +23,12 @@ static void build(nplug_nest *nest, uint32_t device, nplug_time time)
 
     np_devices_call(&room->devices, device);
     np_recognise(&room->recogniser, &room->devices, device);
+    np_touch_build(nest, device, time);
     limit = np_controls_build(&room->controls, &room->devices, device, &room->recogniser);
     if (limit >= 0) np_out_limit(&nest->out, (nplug_limit)limit, time);
     np_controls_mute(&room->controls, device, room->recogniser.of[device].kind);
     deal(nest, device);
+    if (room->recogniser.of[device].kind == NPLUG_KIND_TOUCH) np_surfaces_add(room, device);
     np_calibrate_build(room, device, time);
     if (!np_links_add_device(&nest->action, device))
         np_out_limit(&nest->out, NPLUG_LIMIT_LINKS, time);
@@ -57,6 +59,7 @@ static void unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
     np_links_drop_device(&nest->action, device);
     np_wake_after(nest, device, time);
     np_controls_drop(&nest->device.controls, &nest->device.devices, device);
+    np_touch_unbuild(nest, device, time);
 }
 
 void np_hotplug_tell(nplug_nest *nest, nplug_event_kind kind, uint32_t device, nplug_time time)

@@ -82,6 +82,31 @@ void np_reports_take(nplug_nest *nest, uint32_t port, nplug_time until);
 /* A button that bounced is what it said last. */
 void np_reports_waited(nplug_nest *nest, uint32_t signal, nplug_time time);
 
+/* --- touch surfaces (touch.c) -------------------------------------------------------------------
+ */
+
+/* Fingers of one surface, bit by number, of which a group says something. */
+typedef struct np_fingers {
+    uint32_t device, set;
+} np_fingers;
+
+/* A surface is built, or is about to go. */
+void np_touch_build(nplug_nest *nest, uint32_t device, nplug_time time);
+void np_touch_unbuild(nplug_nest *nest, uint32_t device, nplug_time time);
+
+/* Whether a signal is a finger's: notes whose. */
+void np_touch_note(nplug_nest *nest, uint32_t signal, np_fingers *fingers);
+
+/* Fingers that begin belong to a part of their surface. */
+void np_touch_deal(nplug_nest *nest, const np_fingers *fingers, nplug_time time);
+
+/* What the zone says that owns a finger; false where it says nothing. */
+bool np_touch_hear(nplug_nest *nest, const np_fingers *fingers, uint32_t number, nplug_time time,
+                   np_zone_news *news);
+
+/* Command: a surface is that large. */
+void np_touch_resize(nplug_nest *nest, const nplug_command *command, nplug_time time);
+
 /* --- commands (commands.c) -------------------------------------------------------------------- */
 
 /* What the game asked for since the last step, at the last processed time; false where events ran

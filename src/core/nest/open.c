@@ -37,6 +37,7 @@ static void join_rooms(nplug_nest *nest)
     nest->action.game = &nest->game.game;
     nest->action.asked = &nest->game;
     nest->action.players = &nest->player.players;
+    nest->action.contacts = &nest->device.contacts;
 }
 
 /* Between what each limit must be, in their order; what has an index of 16 bits ends before that.
@@ -62,6 +63,8 @@ static const uint32_t possible[][2] = {
     {1, 1u << 24},  /* text */
     {1, 60000},     /* matches */
     {0, 100000000}, /* records */
+    {0, 60000},     /* zones */
+    {0, 4096},      /* contacts */
 };
 
 /* The caller's limits as this version has them; false where they are impossible. */
@@ -72,7 +75,7 @@ static bool take_limits(const nplug_limits *from, nplug_limits *limits)
 
     *limits = nplug_limits_default();
     if (!from) return true;
-    good = np_size_take(limits, sizeof *limits, from, NP_FIRST(nplug_limits, records)) &&
+    good = np_size_take(limits, sizeof *limits, from, NP_FIRST(nplug_limits, contacts)) &&
            (limits->ring_slots & (limits->ring_slots - 1)) == 0;
     for (size_t i = 0; good && i < sizeof possible / sizeof *possible; i++)
         good = limit[i] >= possible[i][0] && limit[i] <= possible[i][1];

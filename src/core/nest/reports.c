@@ -51,20 +51,41 @@ static void ask_rest(nplug_nest *nest, uint32_t signal)
         np_calibrate_rests(&nest->device, signal);
 }
 
-/* All that one device said at one moment is one change: every control has its new value before any
- * stage looks at one. */
-static void run_group(nplug_nest *nest, nplug_time time)
+static void run_group(nplug_nest *nest, nplug_time time);
+
+static bool is_finger(const np_signal *signal)
+{
+    return signal->nature == NPLUG_NATURE_CONTACT || signal->nature == NPLUG_NATURE_POSITION;
+}
+
+/* Gives the controls of all touched signals their values; whose fingers are among them. */
+static np_fingers set_group(nplug_nest *nest)
 {
     const np_devices *devices = &nest->device.devices;
+    np_fingers fingers = {0, 0};
 
-    if (devices->touched_count) np_nest_advance(nest, time);
     for (uint32_t i = 0; i < devices->touched_count; i++) {
         np_run run = nest->device.controls.of_signal[devices->touched[i]];
         if (devices->signals[devices->touched[i]].rests == NP_RESTS_UNASKED)
             ask_rest(nest, devices->touched[i]);
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
             np_controls_set(&nest->device.controls, devices, w, devices->touched[i]);
+        if (is_finger(&devices->signals[devices->touched[i]]))
+            np_touch_note(nest, devices->touched[i], &fingers);
     }
+    return fingers;
+}
+
+/* All that one device said at one moment is one change: every control has its new value before any
+ * stage looks at one. */
+static np_fingers run_changes(nplug_nest *nest, nplug_time time)
+{
+    const np_devices *devices = &nest->device.devices;
+    np_fingers fingers;
+
+    if (devices->touched_count) np_nest_advance(nest, time);
+    fingers = set_group(nest);
+    if (fingers.set) np_touch_deal(nest, &fingers, time);
     for (uint32_t i = 0; i < devices->touched_count; i++) {
         np_run run = nest->device.controls.of_signal[devices->touched[i]];
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
@@ -72,8 +93,7 @@ static void run_group(nplug_nest *nest, nplug_time time)
         np_guards_renew(nest, devices->touched[i]);
     }
     np_devices_untouch(&nest->device.devices);
-    nest->cancelled = false;
-    np_commands_empty_outbox(nest, time);
+    return fingers;
 }
 
 /* Whether a button that bounces may say this now; else a timer will. */
@@ -154,6 +174,70 @@ static void take_delta(nplug_nest *nest, uint32_t signal, int32_t value, nplug_t
         turn_wheel(nest, w, value, time);
     np_motions_add_delta(&nest->action, signal, value);
 }
+
+/* --- zones ------------------------------------------------------------------------------------ */
+
+static void say_of_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
+{
+    np_devices *devices = &nest->device.devices;
+
+    if (devices->signals[signal].nature == NPLUG_NATURE_DELTA) {
+        np_devices_store(devices, signal, value);
+        take_delta(nest, signal, value, time);
+    } else if (devices->raw[signal] != value) {
+        np_devices_store(devices, signal, value);
+        np_devices_touch(devices, signal);
+    }
+}
+
+static void strike_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
+{
+    const np_controls *controls = &nest->device.controls;
+    const np_wire *wire = &controls->wires[controls->of_signal[signal].first];
+    const np_control *control = &controls->list[wire->control];
+    np_change change = {time, wire->control,
+                        np_devices_handle(&nest->device.devices, control->device), control->id,
+                        false};
+
+    if (controls->of_signal[signal].count == 0 || control->flags & NP_CONTROL_MUTED) return;
+    strike(nest, &change, np_notches_way(wire, value), false);
+}
+
+/* What a zone says of one finger; what is cancelled makes a group of its own. */
+static void run_news(nplug_nest *nest, const np_zone_news *news, bool cancelled, nplug_time time)
+{
+    nest->cancelled = cancelled;
+    for (uint32_t i = 0; i < news->count; i++)
+        if (news->list[i].how == NP_ZONE_VALUE || news->list[i].how == NP_ZONE_MOVED)
+            say_of_zone(nest, news->list[i].signal, news->list[i].value, time);
+    run_changes(nest, time);
+    for (uint32_t i = 0; i < news->count; i++) {
+        if (news->list[i].how == NP_ZONE_STRUCK)
+            strike_zone(nest, news->list[i].signal, news->list[i].value, time);
+        if (news->list[i].how != NP_ZONE_CANCELLED) continue;
+        nest->cancelled = true;
+        say_of_zone(nest, news->list[i].signal, news->list[i].value, time);
+        run_changes(nest, time);
+    }
+}
+
+/* A group; and what it means to the zones of a touch surface, at the same moment. */
+static void run_group(nplug_nest *nest, nplug_time time)
+{
+    np_fingers fingers = run_changes(nest, time);
+    bool cancelled = nest->cancelled;
+
+    for (uint32_t n = 1; fingers.set && n <= NP_FINGERS; n++) {
+        np_zone_news news;
+        nest->cancelled = cancelled;
+        if (np_touch_hear(nest, &fingers, n, time, &news)) run_news(nest, &news, cancelled, time);
+    }
+    nest->cancelled = false;
+    np_commands_empty_outbox(nest, time);
+}
+
+/* --- values ------------------------------------------------------------------------------------
+ */
 
 /* Stores a value that stages must see at the group's end.  A signal that says two things in one
  * group is two changes: none is lost. */

@@ -110,6 +110,7 @@ nplug_result nplug_step(nplug_nest *nest, nplug_time now)
     nest->started = true;
     np_out_begin(&nest->out);
     np_action_begin(&nest->action);
+    np_contacts_begin_step(&nest->device.contacts);
     np_hotplug_detach(nest, now);
     np_feed_pump(&nest->feed, now);
     note_clocks(nest, now);

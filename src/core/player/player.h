@@ -82,8 +82,8 @@ static inline uint32_t np_players_hearing(const np_players *players, const np_co
 /* Who hears any part of a device. */
 uint32_t np_players_of(const np_players *players, uint32_t device);
 
-/* Whether somebody misses a device that has gone; who does, as np_devices_miss has it; and that this
- * was brought to the devices. */
+/* Whether somebody misses a device that has gone; who does, as np_devices_miss has it; and that
+ * this was brought to the devices. */
 bool np_players_miss(const np_player_room *room, uint32_t device);
 uint64_t np_players_missing(const np_player_room *room, uint32_t device);
 void np_players_told_missing(np_player_room *room);

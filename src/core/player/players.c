@@ -48,6 +48,8 @@ void np_players_divide(np_player_room *room, uint32_t device)
     bool parted = kind == NPLUG_KIND_MOUSE || kind == NPLUG_KIND_KEYBOARD;
 
     room->players.parts[device].parts = parted ? (uint8_t)room->game->def.part_count : 0;
+    if (kind == NPLUG_KIND_TOUCH)
+        room->players.parts[device].parts = (uint8_t)np_zone_parts(&room->game->def);
 }
 
 uint8_t np_players_part_of(const np_player_room *room, uint32_t control)
@@ -56,6 +58,7 @@ uint8_t np_players_part_of(const np_player_room *room, uint32_t control)
     const np_control *about = &room->controls->list[control];
 
     if (room->recogniser->of[about->device].kind == NPLUG_KIND_MOUSE) return np_parts_of_mice(game);
+    if (room->recogniser->of[about->device].kind == NPLUG_KIND_TOUCH) return about->part;
     return np_parts_of_key(game, about->id);
 }
 

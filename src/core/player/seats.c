@@ -110,7 +110,9 @@ static void claim_set(np_player_room *room, uint32_t device, uint32_t part, uint
 {
     uint32_t losers = np_players_of(&room->players, device), mice;
 
-    mice = room->players.parts[device].parts ? np_parts_of_mice(&room->game->def) : 0;
+    mice = room->players.parts[device].parts && !is_kind(room, device, NPLUG_KIND_TOUCH)
+               ? np_parts_of_mice(&room->game->def)
+               : 0;
     give(room, device, part, BIT(player), 0);
     for (uint32_t i = 0; i < room->devices->count; i++) {
         uint32_t other = room->devices->order[i];

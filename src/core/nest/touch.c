@@ -1,0 +1,205 @@
+/* Touch: a surface has a node of its own for the zones of the game, and what they say passes all
+ * rooms as if hardware said it.
+ *
+ * Owns nothing.  Comes in: groups of contacts; surfaces that come and go.  Goes out: signals of
+ * zones. */
+#include "core/nest/nest.h"
+
+/* In place of a port's number: a surface's zones. */
+#define ZONES 0xffu
+
+static uint32_t key_of(uint32_t device)
+{
+    return ZONES << 24 | device;
+}
+
+/* --- the node of a surface's zones
+ * ----------------------------------------------------------------
+ */
+
+static uint32_t count_signals(const nplug_game *game)
+{
+    np_zone_signal signal;
+    uint32_t count = 0;
+
+    for (uint32_t z = 0; z < game->zone_count; z++)
+        for (uint32_t i = 0; np_zone_signal_at(game, z, i, &signal); i++)
+            count++;
+    return count;
+}
+
+/* A zone's signal says in its code which number of which control it is, and in which part. */
+static void declare(nplug_nest *nest, uint32_t node, uint16_t place, const np_zone_signal *signal,
+                    uint32_t part)
+{
+    nplug_report report = {0};
+
+    report.kind = NPLUG_REPORT_SIGNAL;
+    report.signal = place;
+    report.data.signal.code =
+        (uint32_t)signal->control << 16 | (uint32_t)signal->component << 8 | part;
+    report.data.signal.space = NPLUG_SPACE_ZONE;
+    report.data.signal.nature = signal->nature;
+    report.data.signal.min = signal->min;
+    report.data.signal.max = signal->nature == NPLUG_NATURE_DELTA ? NP_ZONE_MM : signal->max;
+    np_devices_describe(&nest->device.devices, node, &report);
+}
+
+static void declare_all(nplug_nest *nest, uint32_t node)
+{
+    const nplug_game *game = &nest->game.game.def;
+    uint16_t place = 0;
+    np_zone_signal signal;
+
+    for (uint32_t z = 0; z < game->zone_count; z++)
+        for (uint32_t i = 0; np_zone_signal_at(game, z, i, &signal); i++)
+            declare(nest, node, place++, &signal, np_zone_row(game, z)->part);
+}
+
+void np_touch_build(nplug_nest *nest, uint32_t device, nplug_time time)
+{
+    np_devices *devices = &nest->device.devices;
+    nplug_report report = {0};
+    uint32_t node;
+    int limit;
+
+    if (nest->device.recogniser.of[device].kind != NPLUG_KIND_TOUCH) return;
+    report.time = time;
+    report.kind = NPLUG_REPORT_ARRIVE;
+    report.data.arrive.signals = (uint16_t)count_signals(&nest->game.game.def);
+    if (report.data.arrive.signals == 0) return;
+    limit = np_devices_begin(devices, key_of(device), &report);
+    if (limit >= 0) {
+        np_out_limit(&nest->out, (nplug_limit)limit, time);
+        return;
+    }
+    node = np_devices_node(devices, key_of(device));
+    declare_all(nest, node);
+    np_devices_complete(devices, node, NPLUG_KIND_UNKNOWN);
+    np_devices_add_node(devices, device, node);
+    if (!np_zones_add_device(&nest->action, device, devices->nodes[node].first_signal))
+        np_out_limit(&nest->out, NPLUG_LIMIT_ZONES, time);
+}
+
+void np_touch_unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
+{
+    uint32_t node = np_devices_node(&nest->device.devices, key_of(device));
+
+    np_zones_drop_device(&nest->action.zones, device);
+    np_surfaces_drop(&nest->device.contacts, device, time);
+    if (node != NP_NONE) np_devices_drop_node(&nest->device.devices, node);
+}
+
+/* --- what fingers do ---------------------------------------------------------------------------
+ */
+
+/* Which finger of its surface a control is of, from 1; 0: it is no contact. */
+static uint32_t finger_of(nplug_control control)
+{
+    uint32_t place = NPLUG_CONTROL_INDEX(control);
+
+    if (NPLUG_CONTROL_CLASS(control) != NPLUG_CLASS_TOUCH) return 0;
+    if (place >= NPLUG_TOUCH_CONTACT_DOWN) place -= NPLUG_TOUCH_CONTACT_DOWN - NPLUG_TOUCH_CONTACT;
+    return place <= NP_FINGERS ? place : 0;
+}
+
+void np_touch_note(nplug_nest *nest, uint32_t signal, np_fingers *fingers)
+{
+    const np_controls *controls = &nest->device.controls;
+    np_run run = controls->of_signal[signal];
+    uint32_t finger, device;
+
+    if (run.count == 0) return;
+    finger = finger_of(controls->list[controls->wires[run.first].control].id);
+    device = controls->list[controls->wires[run.first].control].device;
+    if (finger == 0 || nest->device.recogniser.of[device].kind != NPLUG_KIND_TOUCH) return;
+    fingers->device = device;
+    fingers->set |= 1u << finger;
+}
+
+static np_finger look_at(const nplug_nest *nest, uint32_t device, uint32_t number, nplug_time time)
+{
+    const np_controls *controls = &nest->device.controls;
+    unsigned above = NPLUG_TOUCH_CONTACT_DOWN - NPLUG_TOUCH_CONTACT;
+    uint32_t place = np_controls_find(controls, device, NPLUG_CONTROL(NPLUG_CLASS_TOUCH, number));
+    uint32_t down =
+        np_controls_find(controls, device, NPLUG_CONTROL(NPLUG_CLASS_TOUCH, number + above));
+    np_finger finger = {device, number, {0.0f, 0.0f}, time, false, nest->cancelled};
+
+    if (place == NP_NONE || down == NP_NONE) return finger;
+    finger.place.x = controls->list[place].value[0];
+    finger.place.y = controls->list[place].value[1];
+    finger.down = controls->list[down].value[0] >= NP_PRESS;
+    return finger;
+}
+
+/* A contact that begins belongs to the part of the surface in which it does. */
+void np_touch_deal(nplug_nest *nest, const np_fingers *fingers, nplug_time time)
+{
+    np_controls *controls = &nest->device.controls;
+    unsigned above = NPLUG_TOUCH_CONTACT_DOWN - NPLUG_TOUCH_CONTACT;
+
+    if (nest->player.players.parts[fingers->device].parts == 0) return;
+    for (uint32_t n = 1; n <= NP_FINGERS; n++) {
+        np_finger finger;
+        uint8_t part;
+        if (!((fingers->set >> n) & 1u)) continue;
+        finger = look_at(nest, fingers->device, n, time);
+        if (!finger.down || np_contacts_find(&nest->device.contacts, fingers->device, n) != NP_NONE)
+            continue;
+        part = np_zones_part(&nest->action, fingers->device, finger.place);
+        np_controls_deal(
+            controls,
+            np_controls_find(controls, fingers->device, NPLUG_CONTROL(NPLUG_CLASS_TOUCH, n)), part);
+        np_controls_deal(controls,
+                         np_controls_find(controls, fingers->device,
+                                          NPLUG_CONTROL(NPLUG_CLASS_TOUCH, n + above)),
+                         part);
+    }
+}
+
+bool np_touch_hear(nplug_nest *nest, const np_fingers *fingers, uint32_t number, nplug_time time,
+                   np_zone_news *news)
+{
+    np_finger finger;
+    np_touched touched;
+
+    news->count = 0;
+    if (!((fingers->set >> number) & 1u)) return false;
+    finger = look_at(nest, fingers->device, number, time);
+    touched = np_contacts_hear(&nest->device.contacts, &finger);
+    if (touched.full) np_out_limit(&nest->out, NPLUG_LIMIT_CONTACTS, time);
+    if (touched.contact != NP_NONE) np_zones_hear(&nest->action, &touched, news);
+    return news->count != 0;
+}
+
+/* --- how large a surface is ----------------------------------------------------------------------
+ */
+
+/* All signals of a surface's zones but levers are at rest. */
+static void rest_zones(nplug_nest *nest, uint32_t device)
+{
+    np_devices *devices = &nest->device.devices;
+    uint32_t node = np_devices_node(devices, key_of(device));
+
+    for (uint32_t i = 0; node != NP_NONE && i < devices->nodes[node].signals; i++) {
+        uint32_t signal = devices->nodes[node].first_signal + i;
+        const np_signal *about = &devices->signals[signal];
+        bool lever = about->nature == NPLUG_NATURE_AXIS && about->min == 0;
+        if (!lever && about->nature != NPLUG_NATURE_DELTA) np_devices_store(devices, signal, 0);
+    }
+    np_controls_refresh(&nest->device.controls, devices, device);
+}
+
+void np_touch_resize(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    uint32_t device = np_devices_here(&nest->device.devices, command->device);
+
+    if (device == NP_NONE) return;
+    np_wake_before(nest, device, NP_ALL_PARTS, time);
+    np_contacts_cancel(&nest->device.contacts, device, time);
+    np_zones_rest(&nest->action.zones, device);
+    rest_zones(nest, device);
+    np_surfaces_set(&nest->device.contacts, device, command);
+    np_wake_after(nest, device, time);
+}
