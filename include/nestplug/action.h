@@ -271,6 +271,15 @@ static inline nplug_game nplug_game_for(const char *name, const nplug_action_def
  * NPLUG_ERR_DIFFERS: numbers that were generated from another game. */
 NPLUG_API nplug_result nplug_use_game(nplug_nest *nest, const nplug_game *game);
 
+/* The first zone of a game that is wrong, by its number, and in *why (static, a sentence that
+ * begins with a verb) what is; NPLUG_NO_ZONE where none is, and for NULL.  nplug_use_game refuses
+ * such a game. */
+NPLUG_API uint32_t nplug_game_wrong_zone(const nplug_game *game, const char **why);
+
+/* The game that a nest uses, with all sizes of this version: valid as long as the nest; NULL where
+ * it uses none. */
+NPLUG_API const nplug_game *nplug_nest_game(const nplug_nest *nest);
+
 /* A digest of everything on which the numbers of actions and layers depend: their names, in order,
  * and the kinds of actions.  0 for NULL. */
 NPLUG_API uint64_t nplug_names_digest(const nplug_game *game);

@@ -167,6 +167,11 @@ typedef struct nplug_surface {
     float left, top, right, bottom; /* how much of each side is not safe, as a share, 0 to 0.4 */
 } nplug_surface;
 
+/* Where a zone is on a surface, in millimetres from its upper left: *least its upper left, *most
+ * its lower right.  A surface of size 0 is 125 mm by 70 mm. */
+NPLUG_API void nplug_zone_place(const nplug_zone_def *zone, const nplug_surface *surface,
+                                nplug_vec2 *least, nplug_vec2 *most);
+
 /* Fills *surface with a device's surface: as the game said, else as the hardware says.
  * NPLUG_ERR_UNKNOWN: the device is no surface; NPLUG_ERR_STALE, NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE.
  */

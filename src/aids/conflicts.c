@@ -188,8 +188,9 @@ static void compare_all(void *user, const nplug_binding *binding)
     in->binding = &own;
     for (in->other = 0; nplug_action_name(in->nest, in->other); in->other++)
         if (in->other != in->action && same_priority(in->nest, in->other, in->action))
-            nplug_read_bindings(facts_of(in->nest, in->other).kind,
-                                nplug_bindings(in->nest, in->player, in->other), compare, in, NULL);
+            nplug_game_read_bindings(nplug_nest_game(in->nest), facts_of(in->nest, in->other).kind,
+                                     nplug_bindings(in->nest, in->player, in->other), compare, in,
+                                     NULL);
 }
 
 uint32_t nplug_conflicts(nplug_nest *nest, nplug_player player, uint32_t action, const char *from,
@@ -198,6 +199,7 @@ uint32_t nplug_conflicts(nplug_nest *nest, nplug_player player, uint32_t action,
     search in = {nest, player, action, 0, NULL, list, list ? max : 0, 0};
 
     if (!nplug_action_name(nest, action)) return 0;
-    nplug_read_bindings(facts_of(nest, action).kind, from, compare_all, &in, NULL);
+    nplug_game_read_bindings(nplug_nest_game(nest), facts_of(nest, action).kind, from, compare_all,
+                             &in, NULL);
     return in.count;
 }

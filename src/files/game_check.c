@@ -1,5 +1,6 @@
 /* What is likely to be a mistake in a game that is right by its grammar. */
 #include "game_file.h"
+#include "nestplug/touch.h"
 #include <stdarg.h>
 #include <stdio.h>
 #include <stdlib.h>
@@ -12,6 +13,7 @@ typedef struct checker {
     const nplug_binding *binding;
     bool desk, pad, others;         /* what the action's bindings are on */
     bool simple, chord, taps, hold; /* what its presses need */
+    bool touch;                     /* a zone reaches it */
     uint32_t bindings, warnings;
 } checker;
 
@@ -45,6 +47,7 @@ static bool some_device_has(nplug_control control)
     const nplug_sheet *sheets = nplug_builtin_sheets(&count);
 
     if (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY ||
+        NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_ZONE ||
         NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY_LABEL)
         return true;
     if (control == NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_CONFIRM) ||
@@ -131,12 +134,28 @@ static void note_class(checker *in, nplug_control control)
         in->others = true;
 }
 
+/* Whether a zone is a control, or stands for that. */
+static bool is_touched(const nplug_game *game, nplug_control control)
+{
+    char name[64];
+
+    if (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_ZONE) return true;
+    nplug_control_name(control, name, sizeof name);
+    for (uint32_t i = 0; i < game->zone_count; i++) {
+        const char *at = game->zones[i].as ? strstr(game->zones[i].as, name) : NULL;
+        char end = at ? at[strlen(name)] : 0;
+        if (at && (end == 0 || end == ',')) return true;
+    }
+    return false;
+}
+
 static void look_at(void *user, const nplug_binding *binding)
 {
     checker *in = (checker *)user;
 
     in->bindings++;
     for (uint32_t i = 0; i < binding->driving_count; i++) {
+        in->touch |= is_touched(&in->file->game, binding->driving[i].control);
         check_known(in, binding, binding->driving[i]);
         note_class(in, binding->driving[i].control);
     }
@@ -215,7 +234,8 @@ static void compare_all(void *user, const nplug_binding *binding)
     for (in->other = 0; in->other <= in->action; in->other++) {
         const nplug_action_def *other = &game->actions[in->other];
         if (other->layer == game->actions[in->action].layer)
-            nplug_read_bindings(other->kind, other->bindings, compare, in, NULL);
+            nplug_game_read_bindings(&in->file->game, other->kind, other->bindings, compare, in,
+                                     NULL);
     }
 }
 
@@ -231,6 +251,9 @@ static void check_reach(checker *in)
         warn_at(in, in->action, 1, "action \"%s\" cannot be reached with a pad", name);
     else if (in->pad && !in->desk && !in->others)
         warn_at(in, in->action, 1, "action \"%s\" cannot be reached with keyboard and mouse", name);
+    if (in->bindings && in->file->game.zone_count && !in->touch)
+        warn_at(in, in->action, 1, "action \"%s\" cannot be reached by touch: no zone drives it",
+                name);
 }
 
 static void check_access(checker *in)
@@ -249,11 +272,13 @@ static void check_action(checker *in, bool access)
     char at[80];
 
     in->desk = in->pad = in->others = in->simple = in->chord = in->taps = in->hold = false;
+    in->touch = false;
     in->bindings = 0;
-    nplug_read_bindings(action->kind, action->bindings, look_at, in, NULL);
+    nplug_game_read_bindings(&in->file->game, action->kind, action->bindings, look_at, in, NULL);
     check_reach(in);
     if (access) check_access(in);
-    nplug_read_bindings(action->kind, action->bindings, compare_all, in, NULL);
+    nplug_game_read_bindings(&in->file->game, action->kind, action->bindings, compare_all, in,
+                             NULL);
     snprintf(at, sizeof at, "/actions/%s", action->name);
     if (in->file->game.layer_count == 0 ||
         json_object_get(json_object_get(json_object_get(in->file->root, "actions"), action->name),
@@ -290,6 +315,53 @@ static void check_layer(checker *in, uint32_t layer)
     in->warnings++;
 }
 
+/* --- zones ------------------------------------------------------------------------------------ */
+
+/* As wide as a finger's tip, in millimetres. */
+#define FINGER 7.0f
+
+static void warn_zone(checker *in, uint32_t zone, const char *what, const char *other)
+{
+    char at[80];
+
+    snprintf(at, sizeof at, "/zones/%.48s", in->file->zones[zone].name);
+    nf_warning(&in->doc, at, "zone \"%.48s\" %s%s%s", in->file->zones[zone].name, what, other,
+               *other ? "\"" : "");
+    in->warnings++;
+}
+
+/* Whether two zones may be on at once, share a place, and neither goes before the other. */
+static bool vie(const nplug_zone_def *a, const nplug_zone_def *b)
+{
+    static const nplug_surface usual = {.size = (uint32_t)sizeof usual};
+    nplug_vec2 a_least, a_most, b_least, b_most;
+
+    if (a->layer != b->layer || a->priority != b->priority) return false;
+    nplug_zone_place(a, &usual, &a_least, &a_most);
+    nplug_zone_place(b, &usual, &b_least, &b_most);
+    return a_least.x < b_most.x && b_least.x < a_most.x && a_least.y < b_most.y &&
+           b_least.y < a_most.y;
+}
+
+static void check_zone(checker *in, uint32_t zone)
+{
+    static const nplug_surface usual = {
+        .size = (uint32_t)sizeof usual, .width_mm = 125.0f, .height_mm = 70.0f};
+    const nplug_zone_def *def = &in->file->zones[zone];
+    nplug_vec2 least, most;
+
+    nplug_zone_place(def, &usual, &least, &most);
+    if (least.x < -0.01f || least.y < -0.01f || most.x > usual.width_mm + 0.01f ||
+        most.y > usual.height_mm + 0.01f)
+        warn_zone(in, zone, "lies partly off a surface of 125 mm by 70 mm", "");
+    if (most.x - least.x < FINGER || most.y - least.y < FINGER)
+        warn_zone(in, zone, "is smaller than a finger (7 mm) on such a surface", "");
+    for (uint32_t i = 0; i < zone; i++)
+        if (vie(def, &in->file->zones[i]))
+            warn_zone(in, zone, "overlaps, with the same priority, zone \"",
+                      in->file->zones[i].name);
+}
+
 uint32_t nplug_game_file_check(const nplug_game_file *file, bool access, nplug_notes *notes)
 {
     checker in;
@@ -304,6 +376,8 @@ uint32_t nplug_game_file_check(const nplug_game_file *file, bool access, nplug_n
     in.file = file;
     for (uint32_t i = 0; i < file->game.layer_count; i++)
         check_layer(&in, i);
+    for (uint32_t i = 0; i < file->game.zone_count; i++)
+        check_zone(&in, i);
     for (in.action = 0; in.action < file->game.action_count; in.action++)
         check_action(&in, access);
     return in.warnings;

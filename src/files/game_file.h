@@ -22,6 +22,7 @@ struct nplug_game_file {
     nplug_action_def *actions;
     char **from; /* by action; from malloc */
     nplug_layer_def *layers;
+    nplug_zone_def *zones;
     nplug_action_policy *rules;
     nplug_band *bands;
     nf_game_part *parts;
@@ -33,6 +34,9 @@ struct nplug_game_file {
 /* Reads who may play: seats, how keyboards are shared, and what is heard without focus
  * (game_seats.c). */
 void nf_game_read_seats(nf_doc *doc, nplug_game_file *file);
+
+/* Reads zones of touch surfaces, after the layers (game_zones.c). */
+void nf_game_read_zones(nf_doc *doc, nplug_game_file *file);
 
 /* Notes something about an action's bindings, at a column of their text (from 1). */
 void nf_game_note(nf_doc *doc, const nplug_game_file *file, uint32_t action, uint32_t column,

@@ -185,6 +185,29 @@ static void put_parts(writer *out, const nplug_game *game, const char *lower)
     put(out, "};\n");
 }
 
+static void put_zones(writer *out, const nplug_game *game, const char *lower)
+{
+    static const char *const kinds[] = {"BUTTON", "STICK", "DPAD", "SLIDER", "AREA"};
+
+    if (game->zone_count == 0) return;
+    put(out, "static const nplug_zone_def %s_zones[] = {\n", lower);
+    for (uint32_t i = 0; i < game->zone_count; i++) {
+        const nplug_zone_def *zone = &game->zones[i];
+        put(out, "    {.name = ");
+        put_string(out, zone->name);
+        if (zone->as) put(out, ", .as = ");
+        if (zone->as) put_string(out, zone->as);
+        put(out, ", .kind = NPLUG_ZONE_%s, .layer = %" PRIu32 ", .part = %" PRIu32 ",\n     ",
+            kinds[zone->kind], zone->layer, zone->part);
+        put(out, ".priority = %" PRId32 ", .corner = %" PRIu32 ", .flags = %" PRIu32 ",\n     ",
+            zone->priority, zone->corner, zone->flags);
+        put(out, ".x = %.9gf, .y = %.9gf, .width = %.9gf, .height = %.9gf, .reach = %.9gf},\n",
+            (double)zone->x, (double)zone->y, (double)zone->width, (double)zone->height,
+            (double)zone->reach);
+    }
+    put(out, "};\n");
+}
+
 static void put_member(writer *out, const char *member, uint32_t value)
 {
     if (value) put(out, "    .%s = %" PRIu32 ",\n", member, value);
@@ -217,6 +240,7 @@ static void put_game(writer *out, const nplug_game *game, const char *lower, con
     put_table(out, lower, "layers", "layer", "layer_def", game->layer_count);
     put_table(out, lower, "policies", "policy", "action_policy", game->policy_count);
     put_table(out, lower, "parts", "part", "part_def", game->part_count);
+    put_table(out, lower, "zones", "zone", "zone_def", game->zone_count);
     put(out, "    .seats = NPLUG_SEATS_%s,\n", seats[game->seats]);
     put_text(out, "join", game->join);
     put_text(out, "leave", game->leave);
@@ -266,6 +290,7 @@ static void put_header(writer *out, const nplug_game *game, bool tables)
         put_bands(out, game, lower);
         put_rules(out, game, lower);
         put_parts(out, game, lower);
+        put_zones(out, game, lower);
         put_game(out, game, lower, prefix);
     }
     put(out, "\n#endif\n");

@@ -20,6 +20,7 @@ static const nf_field game_fields[] = {
     {.name = "name", .type = NF_STRING, .required = true, NF_INTO(nplug_game, name)},
     NF_HAND("about", NF_STRING),
     NF_HAND("layers", NF_OBJECT),
+    NF_HAND("zones", NF_OBJECT),
     NF_MUST("actions", NF_OBJECT),
     NF_HAND("menu", NF_STRING),
     NF_HAND("seats", NF_OBJECT),
@@ -222,7 +223,8 @@ static void read_from(reader *in, json_t *object, const char *pointer)
     file->from[file->game.action_count] = in->from;
     action->bindings = in->from;
     if (in->doc->failed) return;
-    if (nplug_read_bindings(action->kind, action->bindings, NULL, NULL, &error) != NPLUG_OK)
+    if (nplug_game_read_bindings(&in->file->game, action->kind, action->bindings, NULL, NULL,
+                                 &error) != NPLUG_OK)
         nf_game_note(in->doc, file, file->game.action_count, error.column, false, error.what);
 }
 
@@ -367,7 +369,10 @@ static bool make_room(reader *in, json_t *actions, json_t *layers)
     file->rules = (nplug_action_policy *)calloc(count, sizeof *file->rules);
     file->layers = (nplug_layer_def *)calloc(json_object_size(layers) + 1, sizeof *file->layers);
     file->bands = (nplug_band *)calloc(count_bands(actions) + 1, sizeof *file->bands);
-    if (file->actions && file->from && file->rules && file->layers && file->bands) return true;
+    file->zones = (nplug_zone_def *)calloc(
+        json_object_size(json_object_get(in->doc->root, "zones")) + 1, sizeof *file->zones);
+    if (file->actions && file->from && file->rules && file->layers && file->bands && file->zones)
+        return true;
     nf_no_memory(in->doc, "");
     return false;
 }
@@ -382,6 +387,7 @@ static void read_lists(reader *in)
     if (json_object_size(actions) > 60000) nf_error(in->doc, "/actions", "60000 actions at most");
     if (in->doc->failed || !make_room(in, actions, layers)) return;
     json_object_foreach(layers, name, value) read_layer(in, name, value);
+    if (!in->doc->failed) nf_game_read_zones(in->doc, in->file);
     json_object_foreach(actions, name, value) if (!in->doc->failed) read_action(in, name, value);
     if (!in->doc->failed && json_object_get(in->doc->root, "menu")) read_menu(in);
     if (!in->doc->failed) nf_game_read_seats(in->doc, in->file);
@@ -468,6 +474,7 @@ void nplug_game_file_free(nplug_game_file *file)
     free(file->from);
     free(file->rules);
     free(file->layers);
+    free(file->zones);
     free(file->bands);
     free(file->parts);
     for (uint32_t i = 0; i < NPLUG_PARTS_MAX; i++)

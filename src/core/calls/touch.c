@@ -4,6 +4,11 @@
 #include "core/calls/calls.h"
 #include <string.h>
 
+const nplug_game *nplug_nest_game(const nplug_nest *nest)
+{
+    return nest && nest->game.game.used ? &nest->game.game.def : NULL;
+}
+
 /* --- contacts --------------------------------------------------------------------------------- */
 
 uint32_t nplug_contact_count(const nplug_nest *nest)
@@ -146,6 +151,21 @@ nplug_result nplug_zone_info(const nplug_nest *nest, nplug_device device, uint32
     if (np_size_give(facts, NP_FIRST(nplug_zone_facts, reserved_2), &now, sizeof now) != NPLUG_OK)
         return NPLUG_ERR_SIZE;
     return zone ? NPLUG_OK : NPLUG_ERR_UNKNOWN;
+}
+
+void nplug_zone_place(const nplug_zone_def *zone, const nplug_surface *surface, nplug_vec2 *least,
+                      nplug_vec2 *most)
+{
+    np_surface on = np_surface_sized(surface->width_mm, surface->height_mm);
+    np_box box;
+
+    on.safe[0] = surface->left;
+    on.safe[1] = surface->top;
+    on.safe[2] = surface->right;
+    on.safe[3] = surface->bottom;
+    box = np_zone_box(&on, zone);
+    *least = box.least;
+    *most = box.most;
 }
 
 /* --- surfaces --------------------------------------------------------------------------------- */

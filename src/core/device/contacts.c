@@ -22,16 +22,26 @@ static uint32_t surface_at(const np_contacts *contacts, uint32_t device)
     return i;
 }
 
+static void set_size(np_surface *surface, float width, float height)
+{
+    surface->known = width >= 1.0f && height >= 1.0f;
+    surface->width = surface->known ? width : WIDTH;
+    surface->height = surface->known ? height : HEIGHT;
+}
+
+np_surface np_surface_sized(float width, float height)
+{
+    np_surface surface = {0};
+
+    set_size(&surface, width, height);
+    return surface;
+}
+
 np_surface np_surface_of(const np_contacts *contacts, uint32_t device)
 {
-    np_surface usual = {0};
     uint32_t at = surface_at(contacts, device);
 
-    if (at < NP_SURFACES) return contacts->surfaces[at];
-    usual.device = (uint16_t)device;
-    usual.width = WIDTH;
-    usual.height = HEIGHT;
-    return usual;
+    return at < NP_SURFACES ? contacts->surfaces[at] : np_surface_sized(0.0f, 0.0f);
 }
 
 /* How far a contact's position goes, by what the hardware says of a millimetre; 0: it says
@@ -50,13 +60,6 @@ static float length_of(const np_device_room *room, uint32_t device, unsigned com
         return (float)((int64_t)about->max - about->min) / (float)about->resolution;
     }
     return 0.0f;
-}
-
-static void set_size(np_surface *surface, float width, float height)
-{
-    surface->known = width >= 1.0f && height >= 1.0f;
-    surface->width = surface->known ? width : WIDTH;
-    surface->height = surface->known ? height : HEIGHT;
 }
 
 void np_surfaces_add(np_device_room *room, uint32_t device)

@@ -785,6 +785,7 @@ void np_surfaces_add(np_device_room *room, uint32_t device);
 void np_surfaces_drop(np_contacts *contacts, uint32_t device, nplug_time time);
 void np_surfaces_set(np_contacts *contacts, uint32_t device, const nplug_command *command);
 np_surface np_surface_of(const np_contacts *contacts, uint32_t device);
+np_surface np_surface_sized(float width, float height);
 
 /* The contact that a finger makes; NP_NONE.  And by its place in the order in which they began. */
 uint32_t np_contacts_find(const np_contacts *contacts, uint32_t device, uint32_t finger);

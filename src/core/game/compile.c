@@ -204,11 +204,11 @@ static nplug_result check_seats(const np_game_room *room)
 static nplug_result check_zones(const np_game_room *room)
 {
     const char *why;
-    uint32_t zone = np_zones_wrong(&room->game.def, &why);
+    uint32_t zone = nplug_game_wrong_zone(&room->game.def, &why);
     char line[160];
     np_text text = np_text_in(line, sizeof line);
 
-    if (!why) return NPLUG_OK;
+    if (zone == NPLUG_NO_ZONE) return NPLUG_OK;
     np_text_add(&text, "the game is wrong: zone ");
     np_text_add_number(&text, zone);
     np_text_add(&text, " ");

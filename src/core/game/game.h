@@ -439,7 +439,5 @@ nplug_control np_zone_named(const nplug_game *game, const char *name, size_t len
 /* How many parts zones divide a surface into; 0: it is not divided. */
 uint32_t np_zone_parts(const nplug_game *game);
 
-/* The first zone that is wrong, and in *why (static) what is; its number of zones where none is. */
-uint32_t np_zones_wrong(const nplug_game *game, const char **why);
 
 #endif

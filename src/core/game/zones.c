@@ -225,11 +225,9 @@ static const char *wrong_with(const nplug_game *game, uint32_t zone)
     return NULL;
 }
 
-uint32_t np_zones_wrong(const nplug_game *game, const char **why)
+uint32_t nplug_game_wrong_zone(const nplug_game *game, const char **why)
 {
-    uint32_t i = 0;
-
-    for (*why = NULL; i < game->zone_count; i++)
-        if ((*why = wrong_with(game, i)) != NULL) break;
-    return i;
+    for (uint32_t i = 0; game && i < game->zone_count; i++)
+        if ((*why = wrong_with(game, i)) != NULL) return i;
+    return NPLUG_NO_ZONE;
 }
