@@ -650,7 +650,7 @@ START_TEST(every_number_has_a_word)
                 {nplug_key_scheme_name, NPLUG_KEY_SCHEME_SET1},
                 {nplug_report_kind_name, NPLUG_REPORT_LABEL},
                 {nplug_command_kind_name, NPLUG_COMMAND_SURFACE},
-                {nplug_move_kind_name, NPLUG_MOVE_ROLL},
+                {nplug_move_kind_name, NPLUG_MOVE_TOUCH},
                 {nplug_reading_name, NPLUG_READING_SENSED},
                 {nplug_event_name, NPLUG_EVENT_FULL},
                 {nplug_limit_name, NPLUG_LIMIT_CONTACTS},

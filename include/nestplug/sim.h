@@ -113,6 +113,18 @@ NPLUG_API nplug_result nplug_sim_sweep(nplug_sim *sim, nplug_time time, const ch
 NPLUG_API nplug_result nplug_sim_roll(nplug_sim *sim, nplug_time time, const char *device,
                                       const char *control, nplug_vec2 by, nplug_time span);
 
+/* A finger (from 1) comes down on a touch surface at `from`, goes to `to` within `span`
+ * microseconds, evenly, and is lifted there; span 0: it stays at `from` until nplug_sim_lift.
+ * Places are [0, 1] from the surface's top left.  Takes the room of three moves. */
+NPLUG_API nplug_result nplug_sim_touch(nplug_sim *sim, nplug_time time, const char *device,
+                                       uint32_t finger, nplug_vec2 from, nplug_vec2 to,
+                                       nplug_time span);
+/* A finger that stays on a surface goes to a place within `span` microseconds; it is lifted. */
+NPLUG_API nplug_result nplug_sim_drag(nplug_sim *sim, nplug_time time, const char *device,
+                                      uint32_t finger, nplug_vec2 to, nplug_time span);
+NPLUG_API nplug_result nplug_sim_lift(nplug_sim *sim, nplug_time time, const char *device,
+                                      uint32_t finger);
+
 /* Keyboards have a layout from then on: "qwerty" (as at first), "azerty" or "qwertz". */
 NPLUG_API nplug_result nplug_sim_layout(nplug_sim *sim, nplug_time time, const char *layout);
 

@@ -88,6 +88,9 @@ typedef enum nplug_move_kind {
     NPLUG_MOVE_BATTERY = 12, /* the device's battery is at x, in [0, 1] */
     NPLUG_MOVE_ROLL = 13,    /* control `what`, which moves without ends (a mouse's "move", its
                                 "wheel"), goes on by x, y counts in `span`, evenly */
+    NPLUG_MOVE_TOUCH = 14,   /* finger `finger` comes down on a surface at (x, y), goes to (to_x,
+                                to_y)   in `span`, evenly, and is lifted there; span 0: it stays at
+                                (x,   y)   until "contact-down-N" is released */
 } nplug_move_kind;
 
 /* One move of simulated hardware.  Texts are the caller's and are copied when played. */
@@ -103,6 +106,8 @@ typedef struct nplug_move {
     uint32_t code;               /* of a signal; in NPLUG_SPACE_PLAIN its index */
     uint32_t space;              /* of a signal's code: an nplug_space */
     const nplug_pose *pose;      /* of a pose; else NULL */
+    float to_x, to_y;            /* of a touch: where it ends */
+    uint32_t finger;             /* of a touch: from 1 */
 } nplug_move;
 
 /* The word for a number of an nplug_record_kind: static, never NULL; "unknown" for a number that is

@@ -34,7 +34,7 @@
         "follow", "active", "surface"
 #define NA_MOVE_KIND_WORDS                                                                         \
     "arrive", "depart", "press", "release", "sweep", "signal", "end", "circle", "flick", "noise",  \
-        "pose", "layout", "battery", "roll"
+        "pose", "layout", "battery", "roll", "touch"
 #define NA_READING_WORDS                                                                           \
     "whole", "from-low", "from-high", "when-low", "when-high", "half-low", "half-high",            \
         "round-up", "round-right", "round-down", "round-left", "round-x", "round-y", "present",    \

@@ -201,7 +201,7 @@ static void put_zones(writer *out, const nplug_game *game, const char *lower)
             kinds[zone->kind], zone->layer, zone->part);
         put(out, ".priority = %" PRId32 ", .corner = %" PRIu32 ", .flags = %" PRIu32 ",\n     ",
             zone->priority, zone->corner, zone->flags);
-        put(out, ".x = %.9gf, .y = %.9gf, .width = %.9gf, .height = %.9gf, .reach = %.9gf},\n",
+        put(out, ".x = %#.9gf, .y = %#.9gf, .width = %#.9gf, .height = %#.9gf, .reach = %#.9gf},\n",
             (double)zone->x, (double)zone->y, (double)zone->width, (double)zone->height,
             (double)zone->reach);
     }

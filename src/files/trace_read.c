@@ -64,6 +64,9 @@ static const nf_field battery_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("bat
 static const nf_field roll_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("roll", NF_STRING),
                                        NF_MUST("on", NF_STRING), NF_MUST("by", NF_ARRAY),
                                        NF_HAND("over", NF_INTEGER)};
+static const nf_field touch_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("touch", NF_ARRAY),
+                                        NF_MUST("on", NF_STRING), NF_HAND("finger", NF_INTEGER),
+                                        NF_HAND("to", NF_ARRAY),  NF_HAND("for", NF_INTEGER)};
 static const nf_field end_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("end", NF_BOOL)};
 
 /* In the order of nplug_move_kind. */
@@ -82,6 +85,7 @@ static const move_form forms[] = {
     {"layout", NF_OBJECT_OF(layout_fields, "trace", "/$defs/layout")},
     {"battery", NF_OBJECT_OF(battery_fields, "trace", "/$defs/battery")},
     {"roll", NF_OBJECT_OF(roll_fields, "trace", "/$defs/roll")},
+    {"touch", NF_OBJECT_OF(touch_fields, "trace", "/$defs/touch")},
 };
 
 static nplug_time read_time(nf_doc *doc, const char *name)
@@ -119,6 +123,40 @@ static void read_target(nf_doc *doc, nplug_move *move)
     }
     move->x = read_component(doc, json_array_get(to, 0), "/to/0");
     move->y = read_component(doc, json_array_get(to, 1), "/to/1");
+}
+
+/* A place on a surface: [x, y]. */
+static void read_place(nf_doc *doc, const char *member, float *x, float *y)
+{
+    const json_t *place = json_object_get(doc->root, member);
+    float *numbers[2] = {x, y};
+    char at[32];
+
+    snprintf(at, sizeof at, "/%s", member);
+    for (size_t i = 0; i < 2; i++) {
+        const json_t *value = json_array_get(place, i);
+        double number = json_number_value(value);
+        if (json_array_size(place) != 2 || !json_is_number(value) || number < 0.0 || number > 1.0) {
+            nf_error(doc, at, "\"%s\" must be two numbers from 0 to 1: [x, y]", member);
+            return;
+        }
+        *numbers[i] = (float)number;
+    }
+}
+
+/* A finger that comes down, goes somewhere, and is lifted. */
+static void read_touch(nf_doc *doc, nplug_move *move)
+{
+    const json_t *finger = json_object_get(doc->root, "finger");
+    json_int_t number = finger ? json_integer_value(finger) : 1;
+
+    read_place(doc, "touch", &move->x, &move->y);
+    move->to_x = move->x;
+    move->to_y = move->y;
+    if (json_object_get(doc->root, "to")) read_place(doc, "to", &move->to_x, &move->to_y);
+    move->span = read_time(doc, "for");
+    if (number < 1 || number > 16) nf_error(doc, "/finger", "1 to 16 is expected");
+    move->finger = (uint32_t)number;
 }
 
 /* "by": whole counts, [x, y]. */
@@ -225,6 +263,7 @@ static void read_move_body(nf_doc *doc, nplug_move *move)
         read_target(doc, move);
     }
     if (move->kind == NPLUG_MOVE_BATTERY) move->x = read_share(doc, "battery", 0.0, 1.0);
+    if (move->kind == NPLUG_MOVE_TOUCH) read_touch(doc, move);
     if (move->kind == NPLUG_MOVE_ROLL) read_counts(doc, move);
     if (move->kind == NPLUG_MOVE_SIGNAL) read_signal(doc, move);
     if (move->kind >= NPLUG_MOVE_CIRCLE && move->kind <= NPLUG_MOVE_POSE) read_motion(doc, move);
@@ -246,7 +285,7 @@ static void read_move(nf_doc *doc, nplug_trace *trace)
         nf_error(doc, "",
                  "what happens here? One of \"arrive\", \"depart\", \"press\", "
                  "\"release\", \"sweep\", \"signal\", \"end\", \"circle\", \"flick\", \"noise\", "
-                 "\"pose\", \"layout\", \"battery\", \"roll\" is expected");
+                 "\"pose\", \"layout\", \"battery\", \"roll\", \"touch\" is expected");
         return;
     }
     nf_check(doc, doc->root, "", &forms[form].object);

@@ -143,12 +143,46 @@ static bool copy(char *into, const char *from, bool required)
     return true;
 }
 
+/* "contact-2", "contact-down-2". */
+static void name_finger(char name[NPLUG_SIM_NAME_SIZE], const char *what, uint32_t finger)
+{
+    snprintf(name, NPLUG_SIM_NAME_SIZE, "%s-%u", what, finger % 1000u);
+}
+
+/* A finger is put somewhere, comes down, and goes on: three moves. */
+static nplug_result touch(nplug_sim *sim, const nplug_move *move)
+{
+    char place[NPLUG_SIM_NAME_SIZE], down[NPLUG_SIM_NAME_SIZE];
+    nplug_move step = *move;
+
+    if (!move->finger) return NPLUG_ERR_ARGUMENT;
+    if (sim->limits.moves - sim->move_count < 3) return NPLUG_ERR_FULL;
+    name_finger(place, "contact", move->finger);
+    name_finger(down, "contact-down", move->finger);
+    step.kind = NPLUG_MOVE_SWEEP;
+    step.what = place;
+    step.span = 0;
+    nplug_sim_move(sim, &step);
+    step.kind = NPLUG_MOVE_PRESS;
+    step.what = down;
+    step.span = move->span;
+    nplug_sim_move(sim, &step);
+    step.kind = NPLUG_MOVE_SWEEP;
+    step.what = place;
+    if (move->span) step.x = move->to_x;
+    if (move->span) step.y = move->to_y;
+    return nplug_sim_move(sim, &step);
+}
+
 nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move)
 {
     sim_move one = {0};
     bool ends, names_what;
 
-    if (!sim || !move || move->kind > NPLUG_MOVE_ROLL) return NPLUG_ERR_ARGUMENT;
+    if (!sim || !move || move->kind > NPLUG_MOVE_TOUCH) return NPLUG_ERR_ARGUMENT;
+    if (move->kind == NPLUG_MOVE_TOUCH && (!move->on || strlen(move->on) >= NPLUG_SIM_NAME_SIZE))
+        return NPLUG_ERR_ARGUMENT;
+    if (move->kind == NPLUG_MOVE_TOUCH) return touch(sim, move);
     ends = move->kind == NPLUG_MOVE_END || move->kind == NPLUG_MOVE_LAYOUT;
     if (move->kind == NPLUG_MOVE_POSE && !move->pose) return NPLUG_ERR_ARGUMENT;
     names_what = move->kind != NPLUG_MOVE_END && move->kind != NPLUG_MOVE_DEPART &&
@@ -231,6 +265,40 @@ nplug_result nplug_sim_roll(nplug_sim *sim, nplug_time time, const char *device,
                             const char *control, nplug_vec2 by, nplug_time span)
 {
     return moved(sim, NPLUG_MOVE_ROLL, time, device, control, by, span);
+}
+
+nplug_result nplug_sim_touch(nplug_sim *sim, nplug_time time, const char *device, uint32_t finger,
+                             nplug_vec2 from, nplug_vec2 to, nplug_time span)
+{
+    nplug_move move = {0};
+
+    move.kind = NPLUG_MOVE_TOUCH;
+    move.time = time;
+    move.on = device;
+    move.finger = finger;
+    move.span = span;
+    move.x = from.x;
+    move.y = from.y;
+    move.to_x = to.x;
+    move.to_y = to.y;
+    return nplug_sim_move(sim, &move);
+}
+
+nplug_result nplug_sim_drag(nplug_sim *sim, nplug_time time, const char *device, uint32_t finger,
+                            nplug_vec2 to, nplug_time span)
+{
+    char place[NPLUG_SIM_NAME_SIZE];
+
+    name_finger(place, "contact", finger);
+    return nplug_sim_sweep(sim, time, device, place, to, span);
+}
+
+nplug_result nplug_sim_lift(nplug_sim *sim, nplug_time time, const char *device, uint32_t finger)
+{
+    char down[NPLUG_SIM_NAME_SIZE];
+
+    name_finger(down, "contact-down", finger);
+    return nplug_sim_release(sim, time, device, down);
 }
 
 nplug_time nplug_sim_end(const nplug_sim *sim)
@@ -478,7 +546,7 @@ static const char *wrong_move(const nplug_sim *sim, const nplug_move *moves, siz
 {
     static const char *const words[] = {"arrive", "depart", "press",   "release", "sweep",
                                         "signal", "end",    "circle",  "flick",   "noise",
-                                        "pose",   "layout", "battery", "roll"};
+                                        "pose",   "layout", "battery", "roll",    "touch"};
     const nplug_move *move = &moves[at];
     const nplug_sim_model *model;
 
@@ -496,6 +564,12 @@ static const char *wrong_move(const nplug_sim *sim, const nplug_move *moves, siz
         move->kind == NPLUG_MOVE_BATTERY)
         return NULL;
     *member = words[move->kind];
+    if (move->kind == NPLUG_MOVE_TOUCH) {
+        char place[NPLUG_SIM_NAME_SIZE];
+        *member = "finger";
+        name_finger(place, "contact", move->finger);
+        return body_find(model, place).count ? NULL : "this model has no such finger";
+    }
     return wrong_control(model, move);
 }
 
