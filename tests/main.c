@@ -57,6 +57,7 @@ int main(int argc, char **argv)
     srunner_add_suite(runner, attacks_suite());
     srunner_add_suite(runner, house_suite());
     srunner_add_suite(runner, rooms_suite());
+    srunner_add_suite(runner, touch_suite());
     srunner_add_suite(runner, tool_suite());
     srunner_run_all(runner, CK_NORMAL);
     failed = srunner_ntests_failed(runner);

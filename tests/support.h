@@ -47,6 +47,7 @@ Suite *step_suite(void);
 Suite *storm_suite(void);
 Suite *taps_suite(void);
 Suite *tool_suite(void);
+Suite *touch_suite(void);
 Suite *units_suite(void);
 Suite *uses_suite(void);
 Suite *values_suite(void);

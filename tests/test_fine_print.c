@@ -566,7 +566,7 @@ END_TEST
 
 Suite *fine_print_suite(void)
 {
-    Suite *suite = suite_create("fine print");
+    Suite *suite = suite_create("fineprint");
     TCase *tests = tcase_create("fine print");
 
     tcase_add_loop_test(tests, a_limit_includes_its_last_microsecond, 0, COUNT_OF(limits));

@@ -177,6 +177,13 @@ static uint32_t to_take_over(const np_player_room *room, uint32_t device)
     return best;
 }
 
+/* What a zone presses was asked for already, by the contact that pressed the zone. */
+static bool is_of_zone(const np_player_room *room, const np_change *change)
+{
+    return is_kind(room, room->controls->list[change->control].device, NPLUG_KIND_TOUCH) &&
+           NPLUG_CONTROL_CLASS(change->id) != NPLUG_CLASS_TOUCH;
+}
+
 static void ask_to_join(np_player_room *room, const np_change *change)
 {
     nplug_command join = {0};
@@ -207,7 +214,7 @@ bool np_players_hear(np_player_room *room, const np_change *change, np_edge edge
             return false;
         }
     }
-    ask_to_join(room, change);
+    if (!is_of_zone(room, change)) ask_to_join(room, change);
     return true;
 }
 
