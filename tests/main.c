@@ -31,6 +31,7 @@ int main(int argc, char **argv)
     srunner_add_suite(runner, storm_suite());
     srunner_add_suite(runner, actions_suite());
     srunner_add_suite(runner, gestures_suite());
+    srunner_add_suite(runner, strokes_suite());
     srunner_add_suite(runner, taps_suite());
     srunner_add_suite(runner, chords_suite());
     srunner_add_suite(runner, bind_suite());

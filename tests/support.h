@@ -45,6 +45,7 @@ Suite *slips_suite(void);
 Suite *spent_suite(void);
 Suite *step_suite(void);
 Suite *storm_suite(void);
+Suite *strokes_suite(void);
 Suite *taps_suite(void);
 Suite *tool_suite(void);
 Suite *touch_suite(void);

@@ -23,6 +23,7 @@ typedef struct finger {
     int zone; /* -1: the game's */
     point start, place;
     double path;
+    point mark;
     nplug_time since, age;
 } finger;
 
@@ -188,7 +189,10 @@ static void move(model *m, int f, point to)
     point from = g->place;
     zone *z;
 
-    g->path += hypot(to.x - from.x, to.y - from.y);
+    if (hypot(to.x - g->mark.x, to.y - g->mark.y) >= 2) {
+        g->path += hypot(to.x - g->mark.x, to.y - g->mark.y);
+        g->mark = to;
+    }
     g->place = to;
     if (g->zone < 0) return;
     z = &m->zones[g->zone];
@@ -380,7 +384,7 @@ static void act(play *p)
         move(&p->m, f, said(p, f));
     } else {
         *g = (finger){.down = true, .began = true, .id = ++p->m.ids, .since = p->now};
-        g->start = g->place = said(p, f);
+        g->start = g->mark = g->place = said(p, f);
         g->zone = zone_for(&p->m, g->place);
         if (g->zone >= 0) begin(&p->m, f);
     }

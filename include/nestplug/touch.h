@@ -61,8 +61,9 @@ enum {
  *                      another one joins.  With the gestures of bindings: `tap`, `double-tap`,
  *                      `hold=600` for a long press
  *   zone:NAME-swipe    a direction (.up, .down, .left, .right), pressed and let go as one contact
- *                      ends that was alone: within 500 ms, at least 10 mm from where it began, and
- *                      two thirds of its path or more are that way
+ *                      ends that was alone: within 500 ms, at least 10 mm from where it began, on
+ *                      a way of which that is two thirds or more (measured in pieces of at least
+ *                      2 mm, so that trembling does not count)
  *   zone:NAME-pinch    a level: by how much two contacts are further apart than as the second one
  *                      began, as a share of that; 1 where they are twice as far or more, -1 where
  *                      they are at one place

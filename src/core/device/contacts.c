@@ -121,22 +121,26 @@ static uint32_t begin(np_contacts *contacts, const np_finger *finger)
         contact->device = (uint16_t)finger->device;
         contact->finger = (uint8_t)finger->number;
         contact->flags = NP_CONTACT_BEGAN;
-        contact->start = contact->place = finger->place;
+        contact->start = contact->mark = contact->place = finger->place;
         contact->begin = contact->last = finger->time;
         return i;
     }
     return NP_NONE;
 }
 
+/* Its path is measured from mark to mark, so that trembling is none. */
 static void move(np_contacts *contacts, np_contact *contact, const np_finger *finger)
 {
     np_surface surface = np_surface_of(contacts, contact->device);
-    float x = (finger->place.x - contact->place.x) * surface.width;
-    float y = (finger->place.y - contact->place.y) * surface.height;
+    float x = (finger->place.x - contact->mark.x) * surface.width;
+    float y = (finger->place.y - contact->mark.y) * surface.height;
+    float far = sqrtf(x * x + y * y);
 
-    contact->path += sqrtf(x * x + y * y);
     contact->place = finger->place;
     contact->last = finger->time;
+    if (far < NP_MARKS) return;
+    contact->path += far;
+    contact->mark = finger->place;
 }
 
 static void end(np_contact *contact, bool cancelled, nplug_time time)

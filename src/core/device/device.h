@@ -725,6 +725,9 @@ uint16_t np_notches_way(const np_wire *wire, int32_t notches);
 #define NP_FINGERS  16u
 #define NP_SURFACES 8u
 
+/* How far apart the marks of a contact's path are, in millimetres. */
+#define NP_MARKS 2.0f
+
 enum { NP_CONTACT_BEGAN = 1, NP_CONTACT_ENDED = 2, NP_CONTACT_CANCELLED = 4 };
 
 /* Places are shares of the surface from its upper left. */
@@ -734,7 +737,8 @@ typedef struct np_contact {
     uint16_t device;
     uint8_t finger, flags;
     nplug_vec2 start, place;
-    float path; /* how far it went, in millimetres */
+    nplug_vec2 mark; /* where it was, at least NP_MARKS from the mark before */
+    float path;      /* how far that is along all marks, in millimetres */
 } np_contact;
 
 typedef struct np_surface {
