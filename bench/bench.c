@@ -9,8 +9,6 @@
 #include <string.h>
 #include <unistd.h>
 
-#define PIPE_RUN 2000 /* reports in the pipe at once: they fit into its buffer */
-
 static const nplug_action_def actions[] = {
     {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left | keys:KeyW,KeyS,KeyA,KeyD", 0},
     {"aim", NPLUG_ACTION_VECTOR, "pad:stick-right", 0},
@@ -33,31 +31,6 @@ static nplug_nest *open_with_players(nplug_ring **ring)
     for (uint32_t pad = 0; pad < PADS; pad++)
         nplug_claim(nest, nplug_device_at(nest, pad), pad + 1);
     return nest;
-}
-
-/* --- the other side ------------------------------------------------------------------------- */
-
-typedef struct raw_report {
-    uint64_t seconds, microseconds;
-    uint16_t type, code;
-    int32_t value;
-} raw_report;
-
-/* Fetches reports of 24 bytes one by one from a pipe; nanoseconds a report. */
-static double run_read(const int ends[2], size_t count)
-{
-    static raw_report many[PIPE_RUN];
-    double spent = 0.0;
-
-    for (size_t done = 0; done < count; done += PIPE_RUN) {
-        double begin;
-        if (write(ends[1], many, sizeof many) != (ssize_t)sizeof many) exit(1);
-        begin = now_ns();
-        for (unsigned i = 0; i < PIPE_RUN; i++)
-            if (read(ends[0], &many[i], sizeof many[i]) != (ssize_t)sizeof many[i]) exit(1);
-        spent += now_ns() - begin;
-    }
-    return spent / (double)((count + PIPE_RUN - 1) / PIPE_RUN * PIPE_RUN);
 }
 
 /* --- figures -------------------------------------------------------------------------------- */
@@ -118,9 +91,10 @@ int main(int argc, char **argv)
     static const struct {
         const char *name;
         void (*measure)(void);
-    } all[] = {{"reports", measure_reports}, {"memory", measure_memory},
-               {"frames", measure_frames},   {"scale", measure_scale},
-               {"players", measure_players}, {"recognition", measure_recognition}};
+    } all[] = {{"reports", measure_reports},        {"memory", measure_memory},
+               {"frames", measure_frames},          {"scale", measure_scale},
+               {"players", measure_players},        {"touch", measure_touch},
+               {"recognition", measure_recognition}};
 
     for (size_t i = 0; i < sizeof all / sizeof *all; i++)
         if (argc < 2 || strcmp(argv[1], all[i].name) == 0) all[i].measure();

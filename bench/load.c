@@ -4,8 +4,10 @@
 #include <stdlib.h>
 #include <string.h>
 #include <time.h>
+#include <unistd.h>
 
-#define SEED 20260125u
+#define SEED     20260125u
+#define PIPE_RUN 2000 /* reports in the pipe at once: they fit into its buffer */
 
 double now_ns(void)
 {
@@ -84,9 +86,17 @@ static const nplug_port port = {
 
 void plug_pad(nplug_ring *ring, uint32_t pad)
 {
+    plug_model(ring, "heron", pad);
+}
+
+void plug_model(nplug_ring *ring, const char *name, uint32_t pad)
+{
     uint32_t count;
     const nplug_sim_model *model = nplug_sim_models(&count);
     nplug_report report = {0};
+
+    while (strcmp(model->name, name) != 0)
+        model++;
 
     report.device = pad;
     report.kind = NPLUG_REPORT_ARRIVE;
@@ -160,6 +170,32 @@ double run_load(nplug_nest *nest, nplug_ring *ring, const load *load, nplug_time
     }
     return spent;
 }
+
+/* --- the other side ------------------------------------------------------------------------- */
+
+typedef struct raw_report {
+    uint64_t seconds, microseconds;
+    uint16_t type, code;
+    int32_t value;
+} raw_report;
+
+double run_read(const int ends[2], size_t count)
+{
+    static raw_report many[PIPE_RUN];
+    double spent = 0.0;
+
+    for (size_t done = 0; done < count; done += PIPE_RUN) {
+        double begin;
+        if (write(ends[1], many, sizeof many) != (ssize_t)sizeof many) exit(1);
+        begin = now_ns();
+        for (unsigned i = 0; i < PIPE_RUN; i++)
+            if (read(ends[0], &many[i], sizeof many[i]) != (ssize_t)sizeof many[i]) exit(1);
+        spent += now_ns() - begin;
+    }
+    return spent / (double)((count + PIPE_RUN - 1) / PIPE_RUN * PIPE_RUN);
+}
+
+/* --- medians ---------------------------------------------------------------------------------- */
 
 static int compare(const void *a, const void *b)
 {

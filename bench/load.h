@@ -22,8 +22,9 @@ double now_ns(void);
 /* The load at so many groups of each pad a second: 1000, or a multiple. */
 void make_load(load *load, unsigned rate);
 
-/* Pushes the arrival of a pad, under a port's number. */
+/* Pushes the arrival of a pad, or of another model, under a port's number. */
 void plug_pad(nplug_ring *ring, uint32_t pad);
+void plug_model(nplug_ring *ring, const char *name, uint32_t pad);
 
 /* A nest with a game, whose ring is told in *ring, and eight Herons plugged in. */
 nplug_nest *open_nest(const nplug_game *game, const nplug_limits *limits, nplug_ring **ring);
@@ -33,6 +34,9 @@ size_t make_frame(nplug_report *frame, const load *load, size_t at, size_t end, 
 
 /* Pushes and steps the whole load, frame by frame, `from` later: nanoseconds. */
 double run_load(nplug_nest *nest, nplug_ring *ring, const load *load, nplug_time from);
+
+/* Fetches reports of 24 bytes one by one from a pipe; nanoseconds a report. */
+double run_read(const int ends[2], size_t count);
 
 double median(double *list, size_t count);
 
@@ -45,5 +49,6 @@ void measure_scale(void);
 void measure_players(void);
 void measure_recognition(void);
 void measure_frames(void);
+void measure_touch(void);
 
 #endif
