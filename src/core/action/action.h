@@ -285,6 +285,12 @@ void np_pick_stop(np_action_room *room, uint16_t flags, nplug_time time);
 /* --- zones of touch surfaces (zones.c, area.c) ---------------------------------------------------
  */
 
+/* Where a zone is on a surface, in millimetres from the upper left. */
+typedef struct np_box {
+    nplug_vec2 least, most;
+    float reach;
+} np_box;
+
 /* A zone on one surface. */
 typedef struct np_zone_state {
     bool used;
@@ -293,6 +299,8 @@ typedef struct np_zone_state {
     uint16_t device, zone;
     uint16_t first_signal;
     uint16_t driver, second; /* contacts that drive it; NP_NO_INDEX */
+    uint8_t kind;            /* an nplug_zone_kind */
+    np_box box;              /* as the first contact began */
     nplug_vec2 middle;       /* of a stick, millimetres */
     nplug_vec2 apart;        /* from its first finger to its second one, as that began */
     nplug_vec2 swipe;        /* the last one, millimetres a second */
@@ -322,6 +330,9 @@ typedef struct np_zone_news {
     } list[NP_ZONE_NEWS];
 } np_zone_news;
 
+/* Whether somebody must see each movement of a contact. */
+bool np_zones_follow(const np_action_room *room, uint32_t contact);
+
 /* A contact begins, moves or ends: what the zone says that owns it. */
 void np_zones_hear(np_action_room *room, const np_touched *touched, np_zone_news *news);
 
@@ -335,11 +346,7 @@ bool np_zones_add_device(np_action_room *room, uint32_t device, uint32_t first_s
 void np_zones_drop_device(np_zones *zones, uint32_t device);
 void np_zones_rest(np_zones *zones, uint32_t device);
 
-/* Where a zone is on a surface, in millimetres from the upper left. */
-typedef struct np_box {
-    nplug_vec2 least, most;
-    float reach;
-} np_box;
+/* Where a zone is on a surface. */
 np_box np_zone_box(const np_surface *surface, const nplug_zone_def *def);
 
 /* Who hears a zone (bit by player, 0 is nobody); and whether its layer is on for any of them. */

@@ -23,9 +23,9 @@ static float length(nplug_vec2 v)
 /* From one of an area's two fingers to the other, in millimetres. */
 static nplug_vec2 between(const np_contacts *contacts, const np_zone_state *zone)
 {
-    np_surface surface = np_surface_of(contacts, zone->device);
+    const np_surface *surface = np_surface_of(contacts, zone->device);
     nplug_vec2 a = contacts->list[zone->driver].place, b = contacts->list[zone->second].place;
-    nplug_vec2 way = {(b.x - a.x) * surface.width, (b.y - a.y) * surface.height};
+    nplug_vec2 way = {(b.x - a.x) * surface->width, (b.y - a.y) * surface->height};
 
     return way;
 }
@@ -77,14 +77,15 @@ void np_area_move(np_action_room *room, np_zone_state *zone, uint32_t index, npl
                   np_zone_news *news)
 {
     const np_contact *contact = &room->contacts->list[index];
-    np_surface surface = np_surface_of(room->contacts, zone->device);
+    const np_surface *surface = np_surface_of(room->contacts, zone->device);
     float share = NP_ZONE_MM / (float)zone->contacts;
-    float x = (contact->place.x - from.x) * surface.width * share;
-    float y = (from.y - contact->place.y) * surface.height * share;
+    float x = (contact->place.x - from.x) * surface->width * share;
+    float y = (from.y - contact->place.y) * surface->height * share;
 
     np_zone_say(zone, MOVE_X, NP_ZONE_MOVED, np_zone_raw(x, 1.0f), news);
     np_zone_say(zone, MOVE_Y, NP_ZONE_MOVED, np_zone_raw(y, 1.0f), news);
-    if (length(np_contact_way(room->contacts, contact)) > TAP_MOST) spoil_tap(zone, news);
+    if (zone->tapping && length(np_contact_way(room->contacts, contact)) > TAP_MOST)
+        spoil_tap(zone, news);
     if (zone->second != NP_NO_INDEX && (index == zone->driver || index == zone->second))
         say_two(room->contacts, zone, news);
 }

@@ -84,18 +84,20 @@ bool np_zone_shown(const np_action_room *room, const np_zone_state *zone)
 
 static uint32_t zone_at(const np_action_room *room, uint32_t device, nplug_vec2 place, bool shown)
 {
-    np_surface surface = np_surface_of(room->contacts, device);
-    nplug_vec2 at = place_in_mm(&surface, place);
+    const np_surface *surface = np_surface_of(room->contacts, device);
     const nplug_zone_def *best = NULL;
     uint32_t found = NP_NO_INDEX;
+    nplug_vec2 at;
 
+    if (!surface) return found;
+    at = place_in_mm(surface, place);
     for (uint32_t i = 0; i < room->zones.limit; i++) {
         const np_zone_state *zone = &room->zones.list[i];
         const nplug_zone_def *def;
         np_box box;
         if (!zone->used || zone->device != device) continue;
         def = np_zone_row(&room->game->def, zone->zone);
-        box = np_zone_box(&surface, def);
+        box = np_zone_box(surface, def);
         if (!is_inside(&box, (def->flags & NPLUG_ZONE_FLAG_ROUND) != 0, at)) continue;
         if ((best && def->priority <= best->priority) || (shown && !np_zone_shown(room, zone)))
             continue;
@@ -185,8 +187,7 @@ static void drive_slider(np_zone_state *zone, const np_box *box, nplug_vec2 at, 
 typedef struct np_held {
     np_zone_state *zone;
     const nplug_zone_def *def;
-    np_surface surface;
-    np_box box;
+    const np_surface *surface;
     nplug_vec2 at; /* millimetres from the upper left */
 } np_held;
 
@@ -198,17 +199,16 @@ static np_held held_by(np_action_room *room, uint32_t index)
     held.zone = &room->zones.list[room->zones.owner[index]];
     held.def = np_zone_row(&room->game->def, held.zone->zone);
     held.surface = np_surface_of(room->contacts, contact->device);
-    held.box = np_zone_box(&held.surface, held.def);
-    held.at = place_in_mm(&held.surface, contact->place);
+    held.at = place_in_mm(held.surface, contact->place);
     return held;
 }
 
 static void drive(np_held *held, np_zone_news *news)
 {
-    if (held->def->kind == NPLUG_ZONE_STICK || held->def->kind == NPLUG_ZONE_DPAD)
-        drive_stick(held->zone, held->def, &held->box, held->at, news);
-    else if (held->def->kind == NPLUG_ZONE_SLIDER)
-        drive_slider(held->zone, &held->box, held->at, news);
+    if (held->zone->kind == NPLUG_ZONE_STICK || held->zone->kind == NPLUG_ZONE_DPAD)
+        drive_stick(held->zone, held->def, &held->zone->box, held->at, news);
+    else if (held->zone->kind == NPLUG_ZONE_SLIDER)
+        drive_slider(held->zone, &held->zone->box, held->at, news);
 }
 
 /* The first contact of a zone drives it. */
@@ -217,10 +217,10 @@ static void take_over(np_held *held, uint32_t index, np_zone_news *news)
     held->zone->driver = (uint16_t)index;
     held->zone->middle = held->at;
     if (!(held->def->flags & NPLUG_ZONE_FLAG_LANDS)) {
-        held->zone->middle.x = 0.5f * (held->box.least.x + held->box.most.x);
-        held->zone->middle.y = 0.5f * (held->box.least.y + held->box.most.y);
+        held->zone->middle.x = 0.5f * (held->zone->box.least.x + held->zone->box.most.x);
+        held->zone->middle.y = 0.5f * (held->zone->box.least.y + held->zone->box.most.y);
     }
-    if (held->def->kind == NPLUG_ZONE_BUTTON) np_zone_say(held->zone, 0, NP_ZONE_VALUE, 1, news);
+    if (held->zone->kind == NPLUG_ZONE_BUTTON) np_zone_say(held->zone, 0, NP_ZONE_VALUE, 1, news);
     drive(held, news);
 }
 
@@ -228,7 +228,8 @@ static void begin(np_action_room *room, uint32_t index, np_zone_news *news)
 {
     np_held held = held_by(room, index);
 
-    if (held.def->kind == NPLUG_ZONE_AREA)
+    if (held.zone->contacts == 0) held.zone->box = np_zone_box(held.surface, held.def);
+    if (held.zone->kind == NPLUG_ZONE_AREA)
         np_area_begin(room, held.zone, index, news);
     else if (held.zone->contacts == 0)
         take_over(&held, index, news);
@@ -239,7 +240,7 @@ static void move(np_action_room *room, const np_touched *touched, np_zone_news *
 {
     np_held held = held_by(room, touched->contact);
 
-    if (held.def->kind == NPLUG_ZONE_AREA)
+    if (held.zone->kind == NPLUG_ZONE_AREA)
         np_area_move(room, held.zone, touched->contact, touched->from, news);
     else if (held.zone->driver == touched->contact)
         drive(&held, news);
@@ -252,14 +253,20 @@ static void end(np_action_room *room, uint32_t index, np_zone_news *news)
     nplug_vec2 rest = {0.0f, 0.0f};
 
     zone->contacts--;
-    if (held.def->kind == NPLUG_ZONE_AREA) {
+    if (held.zone->kind == NPLUG_ZONE_AREA) {
         np_area_end(room, zone, index, news);
-    } else if (held.def->kind == NPLUG_ZONE_BUTTON) {
+    } else if (held.zone->kind == NPLUG_ZONE_BUTTON) {
         if (zone->contacts == 0) np_zone_say(zone, 0, NP_ZONE_VALUE, 0, news);
     } else if (zone->driver == index) {
         zone->driver = NP_NO_INDEX;
-        if (held.def->kind != NPLUG_ZONE_SLIDER) say_pair(zone, rest, news);
+        if (held.zone->kind != NPLUG_ZONE_SLIDER) say_pair(zone, rest, news);
     }
+}
+
+bool np_zones_follow(const np_action_room *room, uint32_t contact)
+{
+    uint16_t owner = room->zones.owner[contact];
+    return owner != NP_NO_INDEX && room->zones.list[owner].kind != NPLUG_ZONE_BUTTON;
 }
 
 void np_zones_hear(np_action_room *room, const np_touched *touched, np_zone_news *news)
@@ -305,6 +312,7 @@ bool np_zones_add_device(np_action_room *room, uint32_t device, uint32_t first_s
         zone->used = true;
         zone->device = (uint16_t)device;
         zone->zone = (uint16_t)z;
+        zone->kind = (uint8_t)np_zone_row(def, z)->kind;
         zone->driver = zone->second = NP_NO_INDEX;
         zone->first_signal = (uint16_t)first_signal;
         zone->signals = (uint8_t)signals_of(def, z);

@@ -27,30 +27,42 @@ static uint32_t players_of(const nplug_nest *nest, const np_contact *contact, ui
     return np_zone_hearers(&nest->action, &nest->action.zones.list[owner]) >> 1;
 }
 
+/* A contact as it is now: nobody may have had to see where it went. */
+static np_contact contact_now(const nplug_nest *nest, uint32_t place)
+{
+    np_contact contact = nest->device.contacts.list[place];
+    np_finger finger;
+
+    if (contact.flags & NP_CONTACT_ENDED) return contact;
+    if (np_finger_look(&nest->device, contact.device, contact.finger, &finger))
+        contact.place = finger.place;
+    return contact;
+}
+
 nplug_result nplug_contact_info(const nplug_nest *nest, uint32_t index, nplug_contact_facts *facts)
 {
     nplug_contact_facts now = {0};
-    const np_contact *contact;
+    np_contact contact;
     uint32_t place, owner;
 
     if (!nest || !facts) return NPLUG_ERR_ARGUMENT;
     place = np_contacts_nth(&nest->device.contacts, index);
     if (place != NP_NONE) {
-        contact = &nest->device.contacts.list[place];
+        contact = contact_now(nest, place);
         owner = nest->action.zones.owner[place];
-        now.device = np_devices_handle(&nest->device.devices, contact->device);
-        now.id = contact->id;
-        now.finger = contact->finger;
+        now.device = np_devices_handle(&nest->device.devices, contact.device);
+        now.id = contact.id;
+        now.finger = contact.finger;
         now.zone = owner == NP_NO_INDEX ? NPLUG_NO_ZONE : nest->action.zones.list[owner].zone;
-        now.players = players_of(nest, contact, owner);
-        now.start = contact->start;
-        now.place = contact->place;
-        now.way_mm = np_contact_way(&nest->device.contacts, contact);
-        now.begin_time = contact->begin;
-        now.began = (contact->flags & NP_CONTACT_BEGAN) != 0;
-        now.ended = (contact->flags & NP_CONTACT_ENDED) != 0;
-        now.cancelled = (contact->flags & NP_CONTACT_CANCELLED) != 0;
-        now.age_us = (now.ended ? contact->last : nest->feed.processed) - contact->begin;
+        now.players = players_of(nest, &contact, owner);
+        now.start = contact.start;
+        now.place = contact.place;
+        now.way_mm = np_contact_way(&nest->device.contacts, &contact);
+        now.begin_time = contact.begin;
+        now.began = (contact.flags & NP_CONTACT_BEGAN) != 0;
+        now.ended = (contact.flags & NP_CONTACT_ENDED) != 0;
+        now.cancelled = (contact.flags & NP_CONTACT_CANCELLED) != 0;
+        now.age_us = (now.ended ? contact.last : nest->feed.processed) - contact.begin;
     }
     if (np_size_give(facts, NP_FIRST(nplug_contact_facts, reserved), &now, sizeof now) != NPLUG_OK)
         return NPLUG_ERR_SIZE;
@@ -113,8 +125,8 @@ static nplug_vec2 knob_of(const np_zone_state *zone, const nplug_zone_def *def, 
 static void fill_zone(const nplug_nest *nest, const np_zone_state *zone, nplug_zone_facts *facts)
 {
     const nplug_zone_def *def = np_zone_row(&nest->game.game.def, zone->zone);
-    np_surface surface = np_surface_of(&nest->device.contacts, zone->device);
-    np_box box = np_zone_box(&surface, def);
+    const np_surface *surface = np_surface_of(&nest->device.contacts, zone->device);
+    np_box box = np_zone_box(surface, def);
     const np_control *control = control_of(nest, zone);
     nplug_vec2 middle = {0.5f * (box.least.x + box.most.x), 0.5f * (box.least.y + box.most.y)};
     bool sticks = def->kind == NPLUG_ZONE_STICK || def->kind == NPLUG_ZONE_DPAD;
@@ -125,10 +137,10 @@ static void fill_zone(const nplug_nest *nest, const np_zone_state *zone, nplug_z
     if (control) facts->control = control->id;
     if (control && def->kind != NPLUG_ZONE_AREA) facts->value = np_controls_heard(control);
     if (sticks && zone->driver != NP_NO_INDEX) middle = zone->middle;
-    facts->least = as_share(&surface, box.least);
-    facts->most = as_share(&surface, box.most);
-    facts->middle = as_share(&surface, middle);
-    facts->knob = as_share(&surface, knob_of(zone, def, &box, middle, facts->value));
+    facts->least = as_share(surface, box.least);
+    facts->most = as_share(surface, box.most);
+    facts->middle = as_share(surface, middle);
+    facts->knob = as_share(surface, knob_of(zone, def, &box, middle, facts->value));
     facts->swipe_mm_s = zone->swipe;
     facts->contacts = zone->contacts;
     facts->shown = np_zone_shown(&nest->action, zone);
@@ -174,21 +186,19 @@ nplug_result nplug_surface_info(const nplug_nest *nest, nplug_device device, npl
 {
     nplug_surface now = {0};
     nplug_result known;
-    np_surface is;
-    uint32_t index;
+    const np_surface *is;
 
     if (!nest || !surface) return NPLUG_ERR_ARGUMENT;
     known = np_devices_check(&nest->device.devices, device);
     if (known != NPLUG_OK) return known;
-    index = np_devices_index(&nest->device.devices, device);
-    if (nest->device.recogniser.of[index].kind != NPLUG_KIND_TOUCH) return NPLUG_ERR_UNKNOWN;
-    is = np_surface_of(&nest->device.contacts, index);
-    now.width_mm = is.known ? is.width : 0.0f;
-    now.height_mm = is.known ? is.height : 0.0f;
-    now.left = is.safe[0];
-    now.top = is.safe[1];
-    now.right = is.safe[2];
-    now.bottom = is.safe[3];
+    is = np_surface_of(&nest->device.contacts, np_devices_index(&nest->device.devices, device));
+    if (!is) return NPLUG_ERR_UNKNOWN;
+    now.width_mm = is->known ? is->width : 0.0f;
+    now.height_mm = is->known ? is->height : 0.0f;
+    now.left = is->safe[0];
+    now.top = is->safe[1];
+    now.right = is->safe[2];
+    now.bottom = is->safe[3];
     return np_size_give(surface, NP_FIRST(nplug_surface, bottom), &now, sizeof now);
 }
 

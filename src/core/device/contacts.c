@@ -12,14 +12,13 @@
 
 /* --- surfaces --------------------------------------------------------------------------------- */
 
-static uint32_t surface_at(const np_contacts *contacts, uint32_t device)
+/* The surface of a device; NULL where it has none, or nobody follows its contacts. */
+static np_surface *surface_at(np_contacts *contacts, uint32_t device)
 {
-    uint32_t i = 0;
-
-    while (i < NP_SURFACES &&
-           !(contacts->surfaces[i].used && contacts->surfaces[i].device == device))
-        i++;
-    return i;
+    for (uint32_t i = 0; i < NP_SURFACES; i++)
+        if (contacts->surfaces[i].used && contacts->surfaces[i].device == device)
+            return &contacts->surfaces[i];
+    return NULL;
 }
 
 static void set_size(np_surface *surface, float width, float height)
@@ -37,43 +36,66 @@ np_surface np_surface_sized(float width, float height)
     return surface;
 }
 
-np_surface np_surface_of(const np_contacts *contacts, uint32_t device)
+const np_surface *np_surface_of(const np_contacts *contacts, uint32_t device)
 {
-    uint32_t at = surface_at(contacts, device);
-
-    return at < NP_SURFACES ? contacts->surfaces[at] : np_surface_sized(0.0f, 0.0f);
+    for (uint32_t i = 0; i < NP_SURFACES; i++)
+        if (contacts->surfaces[i].used && contacts->surfaces[i].device == device)
+            return &contacts->surfaces[i];
+    return NULL;
 }
 
-/* How far a contact's position goes, by what the hardware says of a millimetre; 0: it says
- * nothing. */
-static float length_of(const np_device_room *room, uint32_t device, unsigned component)
+/* How far a position goes, by what the hardware says of a millimetre; 0: it says nothing. */
+static float length_of(const np_device_room *room, uint32_t wire)
 {
-    uint32_t control = np_controls_find(&room->controls, device,
-                                        NPLUG_CONTROL(NPLUG_CLASS_TOUCH, NPLUG_TOUCH_CONTACT));
-    np_run run = room->controls.wires_of[device];
+    const np_signal *about;
 
+    if (wire == NP_NO_WIRE) return 0.0f;
+    about = &room->devices.signals[room->controls.wires[wire].signal];
+    if (about->resolution <= 0 || about->max <= about->min) return 0.0f;
+    return (float)((int64_t)about->max - about->min) / (float)about->resolution;
+}
+
+/* Which finger a control is of, from 1, and what it tells of that; 0: it is of none. */
+static uint32_t finger_of(nplug_control control, unsigned component, unsigned *what)
+{
+    uint32_t place = NPLUG_CONTROL_INDEX(control);
+
+    if (NPLUG_CONTROL_CLASS(control) != NPLUG_CLASS_TOUCH) return 0;
+    *what = component;
+    if (place >= NPLUG_TOUCH_CONTACT_DOWN) {
+        *what = NP_FINGER_DOWN;
+        place -= NPLUG_TOUCH_CONTACT_DOWN - NPLUG_TOUCH_CONTACT;
+    }
+    return place <= NP_FINGERS ? place : 0;
+}
+
+static void find_wires(const np_device_room *room, np_surface *surface)
+{
+    np_run run = room->controls.wires_of[surface->device];
+
+    memset(surface->wires, 0xff, sizeof surface->wires);
+    memset(surface->contact, 0xff, sizeof surface->contact);
     for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
         const np_wire *wire = &room->controls.wires[w];
-        const np_signal *about = &room->devices.signals[wire->signal];
-        if (wire->control != control || wire->component != component) continue;
-        if (about->resolution <= 0 || about->max <= about->min) return 0.0f;
-        return (float)((int64_t)about->max - about->min) / (float)about->resolution;
+        unsigned what = 0;
+        uint32_t finger = finger_of(room->controls.list[wire->control].id, wire->component, &what);
+        if (finger) surface->wires[finger][what] = (uint16_t)w;
     }
-    return 0.0f;
 }
 
 void np_surfaces_add(np_device_room *room, uint32_t device)
 {
-    np_contacts *contacts = &room->contacts;
-    uint32_t i = 0;
+    np_surface *surface = room->contacts.surfaces, *end = surface + NP_SURFACES;
 
-    while (i < NP_SURFACES && contacts->surfaces[i].used)
-        i++;
-    if (i == NP_SURFACES) return;
-    memset(&contacts->surfaces[i], 0, sizeof contacts->surfaces[i]);
-    contacts->surfaces[i].used = true;
-    contacts->surfaces[i].device = (uint16_t)device;
-    set_size(&contacts->surfaces[i], length_of(room, device, 0), length_of(room, device, 1));
+    while (surface < end && surface->used)
+        surface++;
+    if (surface == end) return;
+    memset(surface, 0, sizeof *surface);
+    surface->used = true;
+    surface->device = (uint16_t)device;
+    find_wires(room, surface);
+    set_size(surface, length_of(room, surface->wires[1][NP_FINGER_X]),
+             length_of(room, surface->wires[1][NP_FINGER_Y]));
 }
 
 /* More than this of a side is never unsafe. */
@@ -85,10 +107,9 @@ static float share(uint16_t of)
 
 void np_surfaces_set(np_contacts *contacts, uint32_t device, const nplug_command *command)
 {
-    uint32_t at = surface_at(contacts, device);
-    np_surface *surface = &contacts->surfaces[at];
+    np_surface *surface = surface_at(contacts, device);
 
-    if (at == NP_SURFACES) return;
+    if (!surface) return;
     set_size(surface, (float)(command->number >> 16) / 10.0f,
              (float)(command->number & 0xffffu) / 10.0f);
     surface->safe[0] = share(command->strong);
@@ -97,20 +118,39 @@ void np_surfaces_set(np_contacts *contacts, uint32_t device, const nplug_command
     surface->safe[3] = share(command->on);
 }
 
+static float read_of(const np_device_room *room, uint32_t wire)
+{
+    const np_wire *about = &room->controls.wires[wire];
+    return np_wire_value(about, room->devices.raw[about->signal]);
+}
+
+bool np_finger_look(const np_device_room *room, uint32_t device, uint32_t number, np_finger *finger)
+{
+    const np_surface *surface = np_surface_of(&room->contacts, device);
+    const uint16_t *wires = surface ? surface->wires[number] : NULL;
+
+    finger->device = device;
+    finger->number = number;
+    if (!wires || wires[NP_FINGER_X] == NP_NO_WIRE || wires[NP_FINGER_Y] == NP_NO_WIRE ||
+        wires[NP_FINGER_DOWN] == NP_NO_WIRE)
+        return false;
+    finger->place.x = read_of(room, wires[NP_FINGER_X]);
+    finger->place.y = read_of(room, wires[NP_FINGER_Y]);
+    finger->down = read_of(room, wires[NP_FINGER_DOWN]) >= NP_PRESS;
+    return true;
+}
+
 /* --- contacts --------------------------------------------------------------------------------- */
 
 uint32_t np_contacts_find(const np_contacts *contacts, uint32_t device, uint32_t finger)
 {
-    for (uint32_t i = 0; i < contacts->limit; i++) {
-        const np_contact *contact = &contacts->list[i];
-        if (contact->id && !(contact->flags & NP_CONTACT_ENDED) && contact->device == device &&
-            contact->finger == finger)
-            return i;
-    }
-    return NP_NONE;
+    const np_surface *surface = np_surface_of(contacts, device);
+
+    if (!surface || surface->contact[finger] == NP_NO_WIRE) return NP_NONE;
+    return surface->contact[finger];
 }
 
-static uint32_t begin(np_contacts *contacts, const np_finger *finger)
+static uint32_t begin(np_contacts *contacts, np_surface *surface, const np_finger *finger)
 {
     for (uint32_t i = 0; i < contacts->limit; i++) {
         np_contact *contact = &contacts->list[i];
@@ -123,98 +163,95 @@ static uint32_t begin(np_contacts *contacts, const np_finger *finger)
         contact->flags = NP_CONTACT_BEGAN;
         contact->start = contact->mark = contact->place = finger->place;
         contact->begin = contact->last = finger->time;
+        surface->contact[finger->number] = (uint16_t)i;
         return i;
     }
     return NP_NONE;
 }
 
 /* Its path is measured from mark to mark, so that trembling is none. */
-static void move(np_contacts *contacts, np_contact *contact, const np_finger *finger)
+static void move(const np_surface *surface, np_contact *contact, const np_finger *finger)
 {
-    np_surface surface = np_surface_of(contacts, contact->device);
-    float x = (finger->place.x - contact->mark.x) * surface.width;
-    float y = (finger->place.y - contact->mark.y) * surface.height;
-    float far = sqrtf(x * x + y * y);
+    float x = (finger->place.x - contact->mark.x) * surface->width;
+    float y = (finger->place.y - contact->mark.y) * surface->height;
+    float far = x * x + y * y;
 
     contact->place = finger->place;
     contact->last = finger->time;
-    if (far < NP_MARKS) return;
-    contact->path += far;
+    if (far < NP_MARKS * NP_MARKS) return;
+    contact->path += sqrtf(far);
     contact->mark = finger->place;
 }
 
-static void end(np_contact *contact, bool cancelled, nplug_time time)
+static void end(np_surface *surface, np_contact *contact, bool cancelled, nplug_time time)
 {
     contact->flags |= (uint8_t)(NP_CONTACT_ENDED | (cancelled ? NP_CONTACT_CANCELLED : 0));
     contact->last = time;
+    surface->contact[contact->finger] = NP_NO_WIRE;
 }
 
-/* A finger whose contact was ended for it counts again only when it has been lifted. */
-static bool is_ignored(np_contacts *contacts, const np_finger *finger)
+/* A finger without a contact: it begins one, where it is down, and not that one whose contact was
+ * ended for it. */
+static np_touched touch_down(np_contacts *contacts, np_surface *surface, const np_finger *finger)
 {
-    uint32_t at = surface_at(contacts, finger->device), bit = 1u << finger->number;
+    np_touched touched = {NP_NONE, {0.0f, 0.0f}, false, false, false, false};
+    uint32_t bit = 1u << finger->number;
 
-    if (at == NP_SURFACES) return false;
-    if (!finger->down) contacts->surfaces[at].ignored &= ~bit;
-    return (contacts->surfaces[at].ignored & bit) != 0;
+    if (!finger->down) surface->ignored &= ~bit;
+    if (!finger->down || surface->ignored & bit) return touched;
+    touched.contact = begin(contacts, surface, finger);
+    touched.began = touched.contact != NP_NONE;
+    touched.full = !touched.began;
+    return touched;
 }
 
 np_touched np_contacts_hear(np_contacts *contacts, const np_finger *finger)
 {
-    np_touched touched = {np_contacts_find(contacts, finger->device, finger->number),
-                          {0.0f, 0.0f},
-                          false,
-                          false,
-                          false,
-                          false};
+    np_surface *surface = surface_at(contacts, finger->device);
+    np_touched touched = {NP_NONE, {0.0f, 0.0f}, false, false, false, false};
     np_contact *contact;
 
+    if (!surface) return touched;
     contacts->used = true;
-    if (touched.contact == NP_NONE) {
-        if (!finger->down || is_ignored(contacts, finger)) {
-            is_ignored(contacts, finger);
-            return touched;
-        }
-        touched.contact = begin(contacts, finger);
-        touched.began = touched.contact != NP_NONE;
-        touched.full = !touched.began;
-        return touched;
-    }
+    if (surface->contact[finger->number] == NP_NO_WIRE)
+        return touch_down(contacts, surface, finger);
+    touched.contact = surface->contact[finger->number];
     contact = &contacts->list[touched.contact];
     touched.from = contact->place;
     touched.moved = touched.from.x != finger->place.x || touched.from.y != finger->place.y;
-    if (touched.moved) move(contacts, contact, finger);
+    if (touched.moved) move(surface, contact, finger);
     touched.ended = !finger->down;
-    if (touched.ended) end(contact, finger->cancelled, finger->time);
+    if (touched.ended) end(surface, contact, finger->cancelled, finger->time);
     return touched;
 }
 
 void np_contacts_cancel(np_contacts *contacts, uint32_t device, nplug_time time)
 {
-    uint32_t at = surface_at(contacts, device);
+    np_surface *surface = surface_at(contacts, device);
 
-    for (uint32_t i = 0; i < contacts->limit; i++) {
-        np_contact *contact = &contacts->list[i];
-        if (contact->id == 0 || contact->device != device || contact->flags & NP_CONTACT_ENDED)
-            continue;
-        end(contact, true, time);
-        if (at < NP_SURFACES) contacts->surfaces[at].ignored |= 1u << contact->finger;
+    for (uint32_t n = 1; surface && n <= NP_FINGERS; n++) {
+        if (surface->contact[n] == NP_NO_WIRE) continue;
+        end(surface, &contacts->list[surface->contact[n]], true, time);
+        surface->ignored |= 1u << n;
     }
 }
 
 void np_surfaces_drop(np_contacts *contacts, uint32_t device, nplug_time time)
 {
-    uint32_t at = surface_at(contacts, device);
+    np_surface *surface = surface_at(contacts, device);
 
     np_contacts_cancel(contacts, device, time);
-    if (at < NP_SURFACES) contacts->surfaces[at].used = false;
+    if (surface) surface->used = false;
 }
 
 nplug_vec2 np_contact_way(const np_contacts *contacts, const np_contact *contact)
 {
-    np_surface surface = np_surface_of(contacts, contact->device);
-    nplug_vec2 way = {(contact->place.x - contact->start.x) * surface.width,
-                      (contact->start.y - contact->place.y) * surface.height};
+    const np_surface *surface = np_surface_of(contacts, contact->device);
+    nplug_vec2 way = {0.0f, 0.0f};
+
+    if (!surface) return way;
+    way.x = (contact->place.x - contact->start.x) * surface->width;
+    way.y = (contact->start.y - contact->place.y) * surface->height;
     return way;
 }
 

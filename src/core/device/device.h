@@ -721,9 +721,9 @@ uint16_t np_notches_way(const np_wire *wire, int32_t notches);
  * ------------------------------------------------------------------------
  */
 
-/* Contacts that a surface may have, and surfaces whose size is known. */
+/* Contacts that a surface may have, and surfaces whose contacts are followed. */
 #define NP_FINGERS  16u
-#define NP_SURFACES 8u
+#define NP_SURFACES 4u
 
 /* How far apart the marks of a contact's path are, in millimetres. */
 #define NP_MARKS 2.0f
@@ -741,12 +741,18 @@ typedef struct np_contact {
     float path;      /* how far that is along all marks, in millimetres */
 } np_contact;
 
+/* The wires of a finger: where it is, and whether it is there. */
+enum { NP_FINGER_X, NP_FINGER_Y, NP_FINGER_DOWN, NP_FINGER_WIRES };
+#define NP_NO_WIRE 0xffffu
+
 typedef struct np_surface {
     float width, height; /* millimetres */
     float safe[4];       /* what is not safe: left, top, right, bottom, as a share */
     uint32_t ignored; /* bit by finger: its contact was ended for it, and it was not lifted yet */
     uint16_t device;
     bool used, known;
+    uint16_t wires[NP_FINGERS + 1][NP_FINGER_WIRES];
+    uint16_t contact[NP_FINGERS + 1]; /* by finger: its contact; NP_NO_WIRE: none */
 } np_surface;
 
 typedef struct np_contacts {
@@ -788,8 +794,12 @@ void np_contacts_cancel(np_contacts *contacts, uint32_t device, nplug_time time)
 void np_surfaces_add(np_device_room *room, uint32_t device);
 void np_surfaces_drop(np_contacts *contacts, uint32_t device, nplug_time time);
 void np_surfaces_set(np_contacts *contacts, uint32_t device, const nplug_command *command);
-np_surface np_surface_of(const np_contacts *contacts, uint32_t device);
+const np_surface *np_surface_of(const np_contacts *contacts, uint32_t device);
 np_surface np_surface_sized(float width, float height);
+
+/* What a surface's signals say of a finger now; false where the surface has no such finger. */
+bool np_finger_look(const np_device_room *room, uint32_t device, uint32_t number,
+                    np_finger *finger);
 
 /* The contact that a finger makes; NP_NONE.  And by its place in the order in which they began. */
 uint32_t np_contacts_find(const np_contacts *contacts, uint32_t device, uint32_t finger);

@@ -439,5 +439,4 @@ nplug_control np_zone_named(const nplug_game *game, const char *name, size_t len
 /* How many parts zones divide a surface into; 0: it is not divided. */
 uint32_t np_zone_parts(const nplug_game *game);
 
-
 #endif

@@ -53,16 +53,10 @@ static void ask_rest(nplug_nest *nest, uint32_t signal)
 
 static void run_group(nplug_nest *nest, nplug_time time);
 
-static bool is_finger(const np_signal *signal)
-{
-    return signal->nature == NPLUG_NATURE_CONTACT || signal->nature == NPLUG_NATURE_POSITION;
-}
-
-/* Gives the controls of all touched signals their values; whose fingers are among them. */
-static np_fingers set_group(nplug_nest *nest)
+/* Gives the controls of all touched signals their values. */
+static void set_group(nplug_nest *nest)
 {
     const np_devices *devices = &nest->device.devices;
-    np_fingers fingers = {0, 0};
 
     for (uint32_t i = 0; i < devices->touched_count; i++) {
         np_run run = nest->device.controls.of_signal[devices->touched[i]];
@@ -70,22 +64,20 @@ static np_fingers set_group(nplug_nest *nest)
             ask_rest(nest, devices->touched[i]);
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
             np_controls_set(&nest->device.controls, devices, w, devices->touched[i]);
-        if (is_finger(&devices->signals[devices->touched[i]]))
-            np_touch_note(nest, devices->touched[i], &fingers);
+        if (devices->signals[devices->touched[i]].nature == NPLUG_NATURE_CONTACT)
+            np_touch_note(nest, devices->touched[i]);
     }
-    return fingers;
 }
 
 /* All that one device said at one moment is one change: every control has its new value before any
  * stage looks at one. */
-static np_fingers run_changes(nplug_nest *nest, nplug_time time)
+static void run_changes(nplug_nest *nest, nplug_time time)
 {
     const np_devices *devices = &nest->device.devices;
-    np_fingers fingers;
 
     if (devices->touched_count) np_nest_advance(nest, time);
-    fingers = set_group(nest);
-    if (fingers.set) np_touch_deal(nest, &fingers, time);
+    set_group(nest);
+    if (nest->fingers.set) np_touch_deal(nest, time);
     for (uint32_t i = 0; i < devices->touched_count; i++) {
         np_run run = nest->device.controls.of_signal[devices->touched[i]];
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
@@ -93,7 +85,6 @@ static np_fingers run_changes(nplug_nest *nest, nplug_time time)
         np_guards_renew(nest, devices->touched[i]);
     }
     np_devices_untouch(&nest->device.devices);
-    return fingers;
 }
 
 /* Whether a button that bounces may say this now; else a timer will. */
@@ -177,17 +168,22 @@ static void take_delta(nplug_nest *nest, uint32_t signal, int32_t value, nplug_t
 
 /* --- zones ------------------------------------------------------------------------------------ */
 
+/* A signal that says two things at one moment is two changes: none is lost. */
 static void say_of_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
 {
     np_devices *devices = &nest->device.devices;
 
-    if (devices->signals[signal].nature == NPLUG_NATURE_DELTA) {
-        np_devices_store(devices, signal, value);
-        take_delta(nest, signal, value, time);
-    } else if (devices->raw[signal] != value) {
-        np_devices_store(devices, signal, value);
-        np_devices_touch(devices, signal);
-    }
+    if (devices->raw[signal] == value) return;
+    if (devices->flags[signal] & NP_SIGNAL_TOUCHED) run_changes(nest, time);
+    if (np_devices_quick_value(devices, signal, value)) return;
+    np_devices_store(devices, signal, value);
+    np_devices_touch(devices, signal);
+}
+
+static void move_of_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
+{
+    np_devices_store(&nest->device.devices, signal, value);
+    take_delta(nest, signal, value, time);
 }
 
 static void strike_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
@@ -203,35 +199,48 @@ static void strike_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_
     strike(nest, &change, np_notches_way(wire, value), false);
 }
 
-/* What a zone says of one finger; what is cancelled makes a group of its own. */
-static void run_news(nplug_nest *nest, const np_zone_news *news, bool cancelled, nplug_time time)
+/* What a zone says of one finger; what is cancelled, or over at once, comes after all before it. */
+static void run_news(nplug_nest *nest, const np_zone_news *news, nplug_time time)
 {
-    nest->cancelled = cancelled;
-    for (uint32_t i = 0; i < news->count; i++)
-        if (news->list[i].how == NP_ZONE_VALUE || news->list[i].how == NP_ZONE_MOVED)
-            say_of_zone(nest, news->list[i].signal, news->list[i].value, time);
-    run_changes(nest, time);
+    bool cancelled = nest->cancelled;
+
     for (uint32_t i = 0; i < news->count; i++) {
-        if (news->list[i].how == NP_ZONE_STRUCK)
-            strike_zone(nest, news->list[i].signal, news->list[i].value, time);
-        if (news->list[i].how != NP_ZONE_CANCELLED) continue;
-        nest->cancelled = true;
-        say_of_zone(nest, news->list[i].signal, news->list[i].value, time);
+        uint32_t signal = news->list[i].signal;
+        int32_t value = news->list[i].value;
+        if (news->list[i].how == NP_ZONE_VALUE) say_of_zone(nest, signal, value, time);
+        if (news->list[i].how == NP_ZONE_MOVED) move_of_zone(nest, signal, value, time);
+        if (news->list[i].how < NP_ZONE_STRUCK) continue;
         run_changes(nest, time);
+        if (news->list[i].how == NP_ZONE_STRUCK) {
+            strike_zone(nest, signal, value, time);
+            continue;
+        }
+        nest->cancelled = true;
+        say_of_zone(nest, signal, value, time);
+        run_changes(nest, time);
+        nest->cancelled = cancelled;
     }
 }
 
-/* A group; and what it means to the zones of a touch surface, at the same moment. */
+/* What a group's fingers mean to the zones of their surface, at the same moment. */
+static void run_fingers(nplug_nest *nest, nplug_time time)
+{
+    np_fingers fingers = nest->fingers;
+
+    nest->fingers.set = 0;
+    np_nest_advance(nest, time);
+    for (uint32_t set = fingers.set; set; set = np_bits_rest(set)) {
+        np_zone_news news;
+        if (np_touch_hear(nest, fingers.device, np_bits_lowest(set), time, &news))
+            run_news(nest, &news, time);
+    }
+    run_changes(nest, time);
+}
+
 static void run_group(nplug_nest *nest, nplug_time time)
 {
-    np_fingers fingers = run_changes(nest, time);
-    bool cancelled = nest->cancelled;
-
-    for (uint32_t n = 1; fingers.set && n <= NP_FINGERS; n++) {
-        np_zone_news news;
-        nest->cancelled = cancelled;
-        if (np_touch_hear(nest, &fingers, n, time, &news)) run_news(nest, &news, cancelled, time);
-    }
+    run_changes(nest, time);
+    if (nest->fingers.set) run_fingers(nest, time);
     nest->cancelled = false;
     np_commands_empty_outbox(nest, time);
 }
@@ -252,7 +261,8 @@ static void store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time t
     np_devices_store(&nest->device.devices, signal, value);
     if (devices->signals[signal].nature == NPLUG_NATURE_DELTA)
         take_delta(nest, signal, value, time);
-    else
+    else if (devices->signals[signal].nature != NPLUG_NATURE_POSITION ||
+             !np_touch_takes(nest, signal))
         np_devices_touch(&nest->device.devices, signal);
 }
 
@@ -503,7 +513,8 @@ static uint32_t take_reports(nplug_nest *nest, uint32_t port, uint32_t node, npl
         take_other(nest, port, &report, time);
         node = np_devices_node(&nest->device.devices, port << 24 | report.device);
     } while (report.flags & NPLUG_REPORT_FLAG_MORE);
-    if (nest->device.devices.touched_count || nest->out.outbox.count) run_group(nest, time);
+    if (nest->device.devices.touched_count || nest->fingers.set || nest->out.outbox.count)
+        run_group(nest, time);
     return count;
 }
 

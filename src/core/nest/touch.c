@@ -93,49 +93,81 @@ void np_touch_unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
 /* --- what fingers do ---------------------------------------------------------------------------
  */
 
-/* Which finger of its surface a control is of, from 1; 0: it is no contact. */
-static uint32_t finger_of(nplug_control control)
+/* Which finger of its surface a signal is of, from 1; 0: it is of none. */
+static uint32_t finger_of(const nplug_nest *nest, uint32_t signal, uint32_t *control)
 {
-    uint32_t place = NPLUG_CONTROL_INDEX(control);
+    const np_controls *controls = &nest->device.controls;
+    np_run run = controls->of_signal[signal];
+    uint32_t place;
+    nplug_control id;
 
-    if (NPLUG_CONTROL_CLASS(control) != NPLUG_CLASS_TOUCH) return 0;
+    if (run.count == 0) return 0;
+    *control = controls->wires[run.first].control;
+    id = controls->list[*control].id;
+    place = NPLUG_CONTROL_INDEX(id);
+    if (NPLUG_CONTROL_CLASS(id) != NPLUG_CLASS_TOUCH) return 0;
     if (place >= NPLUG_TOUCH_CONTACT_DOWN) place -= NPLUG_TOUCH_CONTACT_DOWN - NPLUG_TOUCH_CONTACT;
     return place <= NP_FINGERS ? place : 0;
 }
 
-void np_touch_note(nplug_nest *nest, uint32_t signal, np_fingers *fingers)
+static void note(nplug_nest *nest, uint32_t device, uint32_t finger)
 {
-    const np_controls *controls = &nest->device.controls;
-    np_run run = controls->of_signal[signal];
-    uint32_t finger, device;
+    if (nest->device.recogniser.of[device].kind != NPLUG_KIND_TOUCH) return;
+    nest->fingers.device = device;
+    nest->fingers.set |= 1u << finger;
+}
 
-    if (run.count == 0) return;
-    finger = finger_of(controls->list[controls->wires[run.first].control].id);
-    device = controls->list[controls->wires[run.first].control].device;
-    if (finger == 0 || nest->device.recogniser.of[device].kind != NPLUG_KIND_TOUCH) return;
-    fingers->device = device;
-    fingers->set |= 1u << finger;
+void np_touch_note(nplug_nest *nest, uint32_t signal)
+{
+    uint32_t control, finger = finger_of(nest, signal, &control);
+
+    if (finger) note(nest, nest->device.controls.list[control].device, finger);
+}
+
+bool np_touch_takes(nplug_nest *nest, uint32_t signal)
+{
+    uint32_t control, finger = finger_of(nest, signal, &control), device;
+
+    if (finger == 0 || nest->action.pick.waits) return false;
+    if (nest->action.sources.of_control[control] != NP_NO_INDEX) return false;
+    device = nest->device.controls.list[control].device;
+    note(nest, device, finger);
+    return nest->fingers.device == device && nest->fingers.set != 0;
+}
+
+bool np_touch_follows(const nplug_nest *nest, uint32_t signal)
+{
+    uint32_t control, finger = finger_of(nest, signal, &control), contact;
+
+    if (finger == 0) return false;
+    contact = np_contacts_find(&nest->device.contacts, nest->device.controls.list[control].device,
+                               finger);
+    return contact != NP_NONE && np_zones_follow(&nest->action, contact);
+}
+
+/* A contact that somebody follows: no guard of its place holds. */
+static void watch(nplug_nest *nest, uint32_t device, uint32_t number)
+{
+    const np_surface *surface = np_surface_of(&nest->device.contacts, device);
+
+    for (unsigned w = NP_FINGER_X; w <= NP_FINGER_Y; w++)
+        np_devices_guard(&nest->device.devices,
+                         nest->device.controls.wires[surface->wires[number][w]].signal, false, 0,
+                         0);
 }
 
 static np_finger look_at(const nplug_nest *nest, uint32_t device, uint32_t number, nplug_time time)
 {
-    const np_controls *controls = &nest->device.controls;
-    unsigned above = NPLUG_TOUCH_CONTACT_DOWN - NPLUG_TOUCH_CONTACT;
-    uint32_t place = np_controls_find(controls, device, NPLUG_CONTROL(NPLUG_CLASS_TOUCH, number));
-    uint32_t down =
-        np_controls_find(controls, device, NPLUG_CONTROL(NPLUG_CLASS_TOUCH, number + above));
     np_finger finger = {device, number, {0.0f, 0.0f}, time, false, nest->cancelled};
 
-    if (place == NP_NONE || down == NP_NONE) return finger;
-    finger.place.x = controls->list[place].value[0];
-    finger.place.y = controls->list[place].value[1];
-    finger.down = controls->list[down].value[0] >= NP_PRESS;
+    np_finger_look(&nest->device, device, number, &finger);
     return finger;
 }
 
 /* A contact that begins belongs to the part of the surface in which it does. */
-void np_touch_deal(nplug_nest *nest, const np_fingers *fingers, nplug_time time)
+void np_touch_deal(nplug_nest *nest, nplug_time time)
 {
+    const np_fingers *fingers = &nest->fingers;
     np_controls *controls = &nest->device.controls;
     unsigned above = NPLUG_TOUCH_CONTACT_DOWN - NPLUG_TOUCH_CONTACT;
 
@@ -158,18 +190,19 @@ void np_touch_deal(nplug_nest *nest, const np_fingers *fingers, nplug_time time)
     }
 }
 
-bool np_touch_hear(nplug_nest *nest, const np_fingers *fingers, uint32_t number, nplug_time time,
+bool np_touch_hear(nplug_nest *nest, uint32_t device, uint32_t number, nplug_time time,
                    np_zone_news *news)
 {
-    np_finger finger;
+    np_finger finger = look_at(nest, device, number, time);
     np_touched touched;
 
     news->count = 0;
-    if (!((fingers->set >> number) & 1u)) return false;
-    finger = look_at(nest, fingers->device, number, time);
     touched = np_contacts_hear(&nest->device.contacts, &finger);
     if (touched.full) np_out_limit(&nest->out, NPLUG_LIMIT_CONTACTS, time);
-    if (touched.contact != NP_NONE) np_zones_hear(&nest->action, &touched, news);
+    if (touched.contact == NP_NONE) return false;
+    np_zones_hear(&nest->action, &touched, news);
+    if (touched.began && np_zones_follow(&nest->action, touched.contact))
+        watch(nest, device, number);
     return news->count != 0;
 }
 
