@@ -248,7 +248,7 @@ typedef struct play {
     test_rig rig;
     nplug_zone_def defs[ZONES];
     nplug_action_def actions[ZONES * OF_ZONE];
-    char texts[ZONES * OF_ZONE][64], names[ZONES][8];
+    char texts[ZONES * OF_ZONE][64], names[ZONES][16];
     unsigned taps[ZONES], cancels[ZONES], swipes[ZONES][WAYS];
     nplug_time now;
 } play;
@@ -307,7 +307,7 @@ static void make_actions(play *p)
     for (int i = 0; i < ZONES * OF_ZONE; i++) {
         const nplug_zone_def *def = &p->defs[i / OF_ZONE];
         int what = i % OF_ZONE;
-        static char names[ZONES * OF_ZONE][8];
+        static char names[ZONES * OF_ZONE][16];
         snprintf(names[i], sizeof names[i], "a%d", i);
         snprintf(p->texts[i], sizeof p->texts[i], "zone:%s%s", def->name, ends[what]);
         if (what == MAIN && def->as)
@@ -857,7 +857,6 @@ START_TEST(a_recorded_touch_replays)
     srand((unsigned)_i + 1);
     open_play(p);
     game = *nplug_nest_game(p->rig.nest);
-    nplug_nest_limits(p->rig.nest, &limits);
     rig_close(&p->rig);
     limits = nplug_limits_for(&game);
     limits.records = COUNT_OF(records);

@@ -69,7 +69,7 @@ static uint32_t finger_of(nplug_control control, unsigned component, unsigned *w
     return place <= NP_FINGERS ? place : 0;
 }
 
-static void find_wires(const np_device_room *room, np_surface *surface)
+static void find_wires(np_device_room *room, np_surface *surface)
 {
     np_run run = room->controls.wires_of[surface->device];
 
@@ -80,6 +80,8 @@ static void find_wires(const np_device_room *room, np_surface *surface)
         unsigned what = 0;
         uint32_t finger = finger_of(room->controls.list[wire->control].id, wire->component, &what);
         if (finger) surface->wires[finger][what] = (uint16_t)w;
+        if (finger && what != NP_FINGER_DOWN)
+            room->devices.signals[wire->signal].finger = (uint8_t)finger;
     }
 }
 
@@ -118,10 +120,24 @@ void np_surfaces_set(np_contacts *contacts, uint32_t device, const nplug_command
     surface->safe[3] = share(command->on);
 }
 
-static float read_of(const np_device_room *room, uint32_t wire)
+/* As np_wire_value, of what nearly all positions are: from the low end to the high one. */
+static float read_of(const np_device_room *room, uint32_t index)
 {
-    const np_wire *about = &room->controls.wires[wire];
-    return np_wire_value(about, room->devices.raw[about->signal]);
+    const np_wire *wire = &room->controls.wires[index];
+    int32_t raw = room->devices.raw[wire->signal];
+
+    if (wire->how != NPLUG_READING_FROM_LOW || raw < wire->low || raw > wire->high)
+        return np_wire_value(wire, raw);
+    return (float)((uint32_t)raw - (uint32_t)wire->low) /
+           (float)((uint32_t)wire->high - (uint32_t)wire->low);
+}
+
+static bool is_down(const np_device_room *room, const np_wire *wire)
+{
+    int32_t raw = room->devices.raw[wire->signal];
+
+    if ((wire->how & NP_WIRE_READING) == NPLUG_READING_PRESENT) return raw >= 0;
+    return raw != wire->rest;
 }
 
 bool np_finger_look(const np_device_room *room, uint32_t device, uint32_t number, np_finger *finger)
@@ -136,7 +152,7 @@ bool np_finger_look(const np_device_room *room, uint32_t device, uint32_t number
         return false;
     finger->place.x = read_of(room, wires[NP_FINGER_X]);
     finger->place.y = read_of(room, wires[NP_FINGER_Y]);
-    finger->down = read_of(room, wires[NP_FINGER_DOWN]) >= NP_PRESS;
+    finger->down = is_down(room, &room->controls.wires[wires[NP_FINGER_DOWN]]);
     return true;
 }
 

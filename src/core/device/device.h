@@ -53,7 +53,8 @@ typedef struct np_signal {
     uint16_t node;
     uint8_t space;
     uint8_t nature;
-    uint8_t rests; /* an np_rests; whatever else comes to its device or goes */
+    uint8_t rests;  /* an np_rests; whatever else comes to its device or goes */
+    uint8_t finger; /* of a place on a touch surface: which finger's it is, from 1 */
 } np_signal;
 
 /* A battery is an axis of nothing (HID Usage Tables, page 0x06: generic device controls). */

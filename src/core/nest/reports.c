@@ -180,10 +180,38 @@ static void say_of_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_
     np_devices_touch(devices, signal);
 }
 
-static void move_of_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
+/* What zones moved by in a group, all fingers together. */
+typedef struct np_moved {
+    uint32_t count;
+    struct {
+        uint32_t signal;
+        int32_t value;
+    } list[8];
+} np_moved;
+
+static void take_moved(nplug_nest *nest, np_moved *moved, nplug_time time)
 {
-    np_devices_store(&nest->device.devices, signal, value);
-    take_delta(nest, signal, value, time);
+    for (uint32_t i = 0; i < moved->count; i++) {
+        np_devices_store(&nest->device.devices, moved->list[i].signal, moved->list[i].value);
+        take_delta(nest, moved->list[i].signal, moved->list[i].value, time);
+    }
+    moved->count = 0;
+}
+
+static void move_of_zone(nplug_nest *nest, uint32_t signal, int32_t value, np_moved *moved,
+                         nplug_time time)
+{
+    uint32_t i = 0;
+
+    while (i < moved->count && moved->list[i].signal != signal)
+        i++;
+    if (i < moved->count) {
+        moved->list[i].value += value;
+        return;
+    }
+    if (i == sizeof moved->list / sizeof *moved->list) take_moved(nest, moved, time);
+    moved->list[moved->count].signal = signal;
+    moved->list[moved->count++].value = value;
 }
 
 static void strike_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
@@ -200,7 +228,7 @@ static void strike_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_
 }
 
 /* What a zone says of one finger; what is cancelled, or over at once, comes after all before it. */
-static void run_news(nplug_nest *nest, const np_zone_news *news, nplug_time time)
+static void run_news(nplug_nest *nest, const np_zone_news *news, np_moved *moved, nplug_time time)
 {
     bool cancelled = nest->cancelled;
 
@@ -208,7 +236,7 @@ static void run_news(nplug_nest *nest, const np_zone_news *news, nplug_time time
         uint32_t signal = news->list[i].signal;
         int32_t value = news->list[i].value;
         if (news->list[i].how == NP_ZONE_VALUE) say_of_zone(nest, signal, value, time);
-        if (news->list[i].how == NP_ZONE_MOVED) move_of_zone(nest, signal, value, time);
+        if (news->list[i].how == NP_ZONE_MOVED) move_of_zone(nest, signal, value, moved, time);
         if (news->list[i].how < NP_ZONE_STRUCK) continue;
         run_changes(nest, time);
         if (news->list[i].how == NP_ZONE_STRUCK) {
@@ -226,14 +254,16 @@ static void run_news(nplug_nest *nest, const np_zone_news *news, nplug_time time
 static void run_fingers(nplug_nest *nest, nplug_time time)
 {
     np_fingers fingers = nest->fingers;
+    np_moved moved = {0};
 
     nest->fingers.set = 0;
     np_nest_advance(nest, time);
     for (uint32_t set = fingers.set; set; set = np_bits_rest(set)) {
         np_zone_news news;
         if (np_touch_hear(nest, fingers.device, np_bits_lowest(set), time, &news))
-            run_news(nest, &news, time);
+            run_news(nest, &news, &moved, time);
     }
+    take_moved(nest, &moved, time);
     run_changes(nest, time);
 }
 
@@ -254,6 +284,10 @@ static void store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time t
 {
     const np_devices *devices = &nest->device.devices;
 
+    if (devices->signals[signal].finger && np_touch_takes(nest, signal)) {
+        np_devices_store(&nest->device.devices, signal, value);
+        return;
+    }
     if (devices->flags[signal] & NP_SIGNAL_BOUNCES && !is_settled(nest, signal, value, time))
         return;
     if (devices->flags[signal] & NP_SIGNAL_TOUCHED) run_group(nest, time);
@@ -261,8 +295,7 @@ static void store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time t
     np_devices_store(&nest->device.devices, signal, value);
     if (devices->signals[signal].nature == NPLUG_NATURE_DELTA)
         take_delta(nest, signal, value, time);
-    else if (devices->signals[signal].nature != NPLUG_NATURE_POSITION ||
-             !np_touch_takes(nest, signal))
+    else
         np_devices_touch(&nest->device.devices, signal);
 }
 

@@ -126,13 +126,15 @@ void np_touch_note(nplug_nest *nest, uint32_t signal)
 
 bool np_touch_takes(nplug_nest *nest, uint32_t signal)
 {
-    uint32_t control, finger = finger_of(nest, signal, &control), device;
+    const np_signal *about = &nest->device.devices.signals[signal];
+    const np_controls *controls = &nest->device.controls;
+    uint32_t control = controls->wires[controls->of_signal[signal].first].control;
 
-    if (finger == 0 || nest->action.pick.waits) return false;
-    if (nest->action.sources.of_control[control] != NP_NO_INDEX) return false;
-    device = nest->device.controls.list[control].device;
-    note(nest, device, finger);
-    return nest->fingers.device == device && nest->fingers.set != 0;
+    if (nest->action.pick.waits || nest->action.sources.of_control[control] != NP_NO_INDEX)
+        return false;
+    nest->fingers.device = nest->device.devices.nodes[about->node].device;
+    nest->fingers.set |= 1u << about->finger;
+    return true;
 }
 
 bool np_touch_follows(const nplug_nest *nest, uint32_t signal)
