@@ -80,8 +80,7 @@ static void find_wires(np_device_room *room, np_surface *surface)
         unsigned what = 0;
         uint32_t finger = finger_of(room->controls.list[wire->control].id, wire->component, &what);
         if (finger) surface->wires[finger][what] = (uint16_t)w;
-        if (finger && what != NP_FINGER_DOWN)
-            room->devices.signals[wire->signal].finger = (uint8_t)finger;
+        if (finger) room->devices.signals[wire->signal].finger = (uint8_t)finger;
     }
 }
 

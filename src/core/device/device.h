@@ -29,7 +29,8 @@ enum {
     NP_SIGNAL_SILENT = 4,    /* it has never said anything */
     NP_SIGNAL_UNSEEN = 8,    /* not named since the last resync began */
     NP_SIGNAL_TOUCHED = 16,  /* in the touched list of the group that is being taken */
-    NP_SIGNAL_BOUNCES = 32   /* it has a bouncer */
+    NP_SIGNAL_BOUNCES = 32,  /* it has a bouncer */
+    NP_SIGNAL_FOLLOWED = 64  /* where a finger is, that somebody follows: its group is to be seen */
 };
 
 /* What a signal has that has just come, and what one loses that moves. */
@@ -54,7 +55,7 @@ typedef struct np_signal {
     uint8_t space;
     uint8_t nature;
     uint8_t rests;  /* an np_rests; whatever else comes to its device or goes */
-    uint8_t finger; /* of a place on a touch surface: which finger's it is, from 1 */
+    uint8_t finger; /* of a touch surface: which finger's it is, from 1 */
 } np_signal;
 
 /* A battery is an axis of nothing (HID Usage Tables, page 0x06: generic device controls). */
@@ -121,6 +122,11 @@ typedef struct np_bouncer {
 } np_bouncer;
 #define NP_BOUNCERS 32
 
+/* Fingers of one node, bit by number. */
+typedef struct np_fingers {
+    uint32_t set, node;
+} np_fingers;
+
 typedef struct np_devices {
     np_node *nodes;
     np_device *list;
@@ -138,6 +144,7 @@ typedef struct np_devices {
     uint32_t map_mask;
     bool resync_wanted; /* some node is stale and its port was not asked yet */
     uint64_t gone_count;
+    np_fingers fingers; /* of which the group that is being taken says something */
     np_span signal_span;
     struct {
         np_node *node;
@@ -242,6 +249,12 @@ static inline bool np_devices_in_motion(const np_devices *devices, uint32_t devi
 
 /* Sets a signal's guard; `any` false empties it. */
 void np_devices_guard(np_devices *devices, uint32_t signal, bool any, int32_t low, int32_t high);
+/* Somebody follows where a finger is, or nobody does any more. */
+void np_devices_follow(np_devices *devices, uint32_t signal, bool followed);
+
+/* A signal of a finger says something. */
+void np_devices_note_finger(np_devices *devices, uint32_t signal, uint32_t finger);
+
 /* Empties the guards of all signals of a device; or of all devices. */
 void np_devices_unguard(np_devices *devices, uint32_t device);
 void np_devices_unguard_all(np_devices *devices);
@@ -261,6 +274,7 @@ typedef struct np_row {
     nplug_time processed; /* what is due is from here on, up to `until` */
     nplug_time until;
     uint64_t port; /* << 32 */
+    bool over;     /* the group is, and fingers moved in it */
 } np_row;
 
 /* The way of most reports: takes groups of values as long as each is its device's and inside its

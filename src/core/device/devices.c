@@ -555,9 +555,23 @@ static void note_moved(np_devices *devices, uint32_t index)
     devices->flags[index] &= (uint8_t)~NP_SIGNAL_UNMOVED;
 }
 
+void np_devices_note_finger(np_devices *devices, uint32_t index, uint32_t finger)
+{
+    devices->fingers.set |= 1u << finger;
+    devices->fingers.node = devices->signals[index].node;
+}
+
+void np_devices_follow(np_devices *devices, uint32_t index, bool followed)
+{
+    devices->flags[index] &= (uint8_t)~NP_SIGNAL_FOLLOWED;
+    if (followed) devices->flags[index] |= NP_SIGNAL_FOLLOWED;
+}
+
 APART bool np_devices_moved(np_devices *devices, uint32_t index)
 {
     if (devices->flags[index] & NP_SIGNAL_UNGUARDED) return false;
+    if (devices->flags[index] & NP_SIGNAL_FOLLOWED)
+        np_devices_note_finger(devices, index, devices->signals[index].finger);
     note_moved(devices, index);
     return true;
 }
@@ -590,7 +604,7 @@ static inline uint32_t word_of(const nplug_report *report)
 /* One group's values: false where one is not to be taken quickly, and *at says which.  A ring holds
  * whole groups only, so each has its end; one that goes around the ring's end meets the mark there.
  */
-static inline bool take_one(np_devices *devices, np_node *node, const nplug_report **at)
+static inline bool take_one(np_devices *devices, np_node *node, const nplug_report **at, bool *over)
 {
     const np_guard *guards = devices->guards + node->first_signal;
     const uint8_t *flags = devices->flags + node->first_signal;
@@ -606,7 +620,8 @@ static inline bool take_one(np_devices *devices, np_node *node, const nplug_repo
         raw[signal] = report++->data.value;
         if (word & WORD_MORE) continue;
         *at = report;
-        return true;
+        *over = devices->fingers.set != 0;
+        return !*over;
     } while (report->device == number);
     *at = report;
     return false;
@@ -619,7 +634,7 @@ APART np_node *np_devices_take(np_devices *devices, np_row *row)
         np_node *node = devices->recent[number % NP_RECENT].node;
         if (devices->recent[number % NP_RECENT].who != (row->port | number)) return NULL;
         row->processed = row->at->time;
-        if (!take_one(devices, node, &row->at)) return node;
+        if (!take_one(devices, node, &row->at, &row->over)) return node;
     }
     return NULL;
 }

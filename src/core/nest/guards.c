@@ -75,10 +75,11 @@ void np_guards_renew(nplug_nest *nest, uint32_t signal)
     int32_t low = INT32_MIN, high = INT32_MAX;
     uint8_t nature = nest->device.devices.signals[signal].nature;
     bool any = nature != NPLUG_NATURE_DELTA && nature != NPLUG_NATURE_CONTACT &&
-               (nature != NPLUG_NATURE_POSITION || !np_touch_follows(nest, signal)) &&
                !(nest->device.devices.flags[signal] & NP_SIGNAL_BOUNCES);
 
     for (uint32_t w = run.first; any && w < (uint32_t)run.first + run.count; w++)
         any = narrow(nest, &nest->device.controls.wires[w], raw, &low, &high);
     np_devices_guard(&nest->device.devices, signal, any, low, high);
+    if (nature == NPLUG_NATURE_POSITION)
+        np_devices_follow(&nest->device.devices, signal, np_touch_follows(nest, signal));
 }

@@ -23,15 +23,9 @@ typedef struct np_recorder {
     bool all_keys;
 } np_recorder;
 
-/* Fingers of one surface, bit by number. */
-typedef struct np_fingers {
-    uint32_t device, set;
-} np_fingers;
-
 /* What is used most stands first: near ends of a struct are reached by shorter instructions. */
 struct nplug_nest {
     np_device_room device;
-    np_fingers fingers; /* of which the group that is being taken says something */
     void (*free_block)(void *block);
     bool cancelled; /* the system let go of something in the group that is being taken */
     bool started;   /* has stepped */
@@ -95,10 +89,7 @@ void np_reports_waited(nplug_nest *nest, uint32_t signal, nplug_time time);
 void np_touch_build(nplug_nest *nest, uint32_t device, nplug_time time);
 void np_touch_unbuild(nplug_nest *nest, uint32_t device, nplug_time time);
 
-/* Notes whose finger a signal is, where it is one's.  And whether nobody else need see a place that
- * it says; and whether somebody must see each place. */
-void np_touch_note(nplug_nest *nest, uint32_t signal);
-bool np_touch_takes(nplug_nest *nest, uint32_t signal);
+/* Whether somebody must see each place that a signal says. */
 bool np_touch_follows(const nplug_nest *nest, uint32_t signal);
 
 /* Fingers that begin belong to a part of their surface. */

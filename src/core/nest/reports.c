@@ -64,8 +64,9 @@ static void set_group(nplug_nest *nest)
             ask_rest(nest, devices->touched[i]);
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
             np_controls_set(&nest->device.controls, devices, w, devices->touched[i]);
-        if (devices->signals[devices->touched[i]].nature == NPLUG_NATURE_CONTACT)
-            np_touch_note(nest, devices->touched[i]);
+        if (devices->signals[devices->touched[i]].finger)
+            np_devices_note_finger(&nest->device.devices, devices->touched[i],
+                                   devices->signals[devices->touched[i]].finger);
     }
 }
 
@@ -77,7 +78,7 @@ static void run_changes(nplug_nest *nest, nplug_time time)
 
     if (devices->touched_count) np_nest_advance(nest, time);
     set_group(nest);
-    if (nest->fingers.set) np_touch_deal(nest, time);
+    if (devices->fingers.set) np_touch_deal(nest, time);
     for (uint32_t i = 0; i < devices->touched_count; i++) {
         np_run run = nest->device.controls.of_signal[devices->touched[i]];
         for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
@@ -253,14 +254,15 @@ static void run_news(nplug_nest *nest, const np_zone_news *news, np_moved *moved
 /* What a group's fingers mean to the zones of their surface, at the same moment. */
 static void run_fingers(nplug_nest *nest, nplug_time time)
 {
-    np_fingers fingers = nest->fingers;
+    np_fingers fingers = nest->device.devices.fingers;
     np_moved moved = {0};
+    uint32_t device = nest->device.devices.nodes[fingers.node].device;
 
-    nest->fingers.set = 0;
+    nest->device.devices.fingers.set = 0;
     np_nest_advance(nest, time);
     for (uint32_t set = fingers.set; set; set = np_bits_rest(set)) {
         np_zone_news news;
-        if (np_touch_hear(nest, fingers.device, np_bits_lowest(set), time, &news))
+        if (np_touch_hear(nest, device, np_bits_lowest(set), time, &news))
             run_news(nest, &news, &moved, time);
     }
     take_moved(nest, &moved, time);
@@ -270,7 +272,7 @@ static void run_fingers(nplug_nest *nest, nplug_time time)
 static void run_group(nplug_nest *nest, nplug_time time)
 {
     run_changes(nest, time);
-    if (nest->fingers.set) run_fingers(nest, time);
+    if (nest->device.devices.fingers.set) run_fingers(nest, time);
     nest->cancelled = false;
     np_commands_empty_outbox(nest, time);
 }
@@ -284,10 +286,6 @@ static void store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time t
 {
     const np_devices *devices = &nest->device.devices;
 
-    if (devices->signals[signal].finger && np_touch_takes(nest, signal)) {
-        np_devices_store(&nest->device.devices, signal, value);
-        return;
-    }
     if (devices->flags[signal] & NP_SIGNAL_BOUNCES && !is_settled(nest, signal, value, time))
         return;
     if (devices->flags[signal] & NP_SIGNAL_TOUCHED) run_group(nest, time);
@@ -546,7 +544,8 @@ static uint32_t take_reports(nplug_nest *nest, uint32_t port, uint32_t node, npl
         take_other(nest, port, &report, time);
         node = np_devices_node(&nest->device.devices, port << 24 | report.device);
     } while (report.flags & NPLUG_REPORT_FLAG_MORE);
-    if (nest->device.devices.touched_count || nest->fingers.set || nest->out.outbox.count)
+    if (nest->device.devices.touched_count || nest->device.devices.fingers.set ||
+        nest->out.outbox.count)
         run_group(nest, time);
     return count;
 }
@@ -558,14 +557,22 @@ static bool take_values(nplug_nest *nest, uint32_t port, nplug_time until, nplug
 {
     const np_feed_port *from = &nest->feed.ports[port];
     const nplug_report *head = np_ring_at(&from->ring, 0);
-    np_row row = {head, head + np_ring_run(&from->ring, from->waiting), nest->feed.processed, until,
-                  (uint64_t)port << 32};
+    np_row row = {head,
+                  head + np_ring_run(&from->ring, from->waiting),
+                  nest->feed.processed,
+                  until,
+                  (uint64_t)port << 32,
+                  false};
     bool goes_on = true, whole = true;
     const np_node *node = NULL;
 
     while (goes_on && whole && (node = np_devices_take(&nest->device.devices, &row)) != NULL) {
         np_feed_advance(&nest->feed, row.processed);
-        whole = take_changes(nest, node, &row.at, row.processed);
+        if (row.over)
+            run_group(nest, row.processed);
+        else
+            whole = take_changes(nest, node, &row.at, row.processed);
+        row.over = false;
         goes_on = may_go_on(nest, due);
     }
     np_feed_advance(&nest->feed, row.processed);

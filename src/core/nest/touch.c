@@ -93,69 +93,27 @@ void np_touch_unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
 /* --- what fingers do ---------------------------------------------------------------------------
  */
 
-/* Which finger of its surface a signal is of, from 1; 0: it is of none. */
-static uint32_t finger_of(const nplug_nest *nest, uint32_t signal, uint32_t *control)
-{
-    const np_controls *controls = &nest->device.controls;
-    np_run run = controls->of_signal[signal];
-    uint32_t place;
-    nplug_control id;
-
-    if (run.count == 0) return 0;
-    *control = controls->wires[run.first].control;
-    id = controls->list[*control].id;
-    place = NPLUG_CONTROL_INDEX(id);
-    if (NPLUG_CONTROL_CLASS(id) != NPLUG_CLASS_TOUCH) return 0;
-    if (place >= NPLUG_TOUCH_CONTACT_DOWN) place -= NPLUG_TOUCH_CONTACT_DOWN - NPLUG_TOUCH_CONTACT;
-    return place <= NP_FINGERS ? place : 0;
-}
-
-static void note(nplug_nest *nest, uint32_t device, uint32_t finger)
-{
-    if (nest->device.recogniser.of[device].kind != NPLUG_KIND_TOUCH) return;
-    nest->fingers.device = device;
-    nest->fingers.set |= 1u << finger;
-}
-
-void np_touch_note(nplug_nest *nest, uint32_t signal)
-{
-    uint32_t control, finger = finger_of(nest, signal, &control);
-
-    if (finger) note(nest, nest->device.controls.list[control].device, finger);
-}
-
-bool np_touch_takes(nplug_nest *nest, uint32_t signal)
-{
-    const np_signal *about = &nest->device.devices.signals[signal];
-    const np_controls *controls = &nest->device.controls;
-    uint32_t control = controls->wires[controls->of_signal[signal].first].control;
-
-    if (nest->action.pick.waits || nest->action.sources.of_control[control] != NP_NO_INDEX)
-        return false;
-    nest->fingers.device = nest->device.devices.nodes[about->node].device;
-    nest->fingers.set |= 1u << about->finger;
-    return true;
-}
-
 bool np_touch_follows(const nplug_nest *nest, uint32_t signal)
 {
-    uint32_t control, finger = finger_of(nest, signal, &control), contact;
+    const np_signal *about = &nest->device.devices.signals[signal];
+    uint32_t device = nest->device.devices.nodes[about->node].device, contact;
 
-    if (finger == 0) return false;
-    contact = np_contacts_find(&nest->device.contacts, nest->device.controls.list[control].device,
-                               finger);
+    if (about->finger == 0) return false;
+    contact = np_contacts_find(&nest->device.contacts, device, about->finger);
     return contact != NP_NONE && np_zones_follow(&nest->action, contact);
 }
 
-/* A contact that somebody follows: no guard of its place holds. */
-static void watch(nplug_nest *nest, uint32_t device, uint32_t number)
+/* Somebody follows a contact from now on, or nobody does any more: what its place is guarded by is
+ * found anew. */
+static void watch(nplug_nest *nest, uint32_t device, uint32_t number, bool followed)
 {
     const np_surface *surface = np_surface_of(&nest->device.contacts, device);
 
-    for (unsigned w = NP_FINGER_X; w <= NP_FINGER_Y; w++)
-        np_devices_guard(&nest->device.devices,
-                         nest->device.controls.wires[surface->wires[number][w]].signal, false, 0,
-                         0);
+    for (unsigned w = NP_FINGER_X; w <= NP_FINGER_Y; w++) {
+        uint32_t signal = nest->device.controls.wires[surface->wires[number][w]].signal;
+        if (followed) np_devices_guard(&nest->device.devices, signal, false, 0, 0);
+        np_devices_follow(&nest->device.devices, signal, false);
+    }
 }
 
 static np_finger look_at(const nplug_nest *nest, uint32_t device, uint32_t number, nplug_time time)
@@ -169,26 +127,26 @@ static np_finger look_at(const nplug_nest *nest, uint32_t device, uint32_t numbe
 /* A contact that begins belongs to the part of the surface in which it does. */
 void np_touch_deal(nplug_nest *nest, nplug_time time)
 {
-    const np_fingers *fingers = &nest->fingers;
+    const np_fingers *fingers = &nest->device.devices.fingers;
+    uint32_t device = nest->device.devices.nodes[fingers->node].device;
     np_controls *controls = &nest->device.controls;
     unsigned above = NPLUG_TOUCH_CONTACT_DOWN - NPLUG_TOUCH_CONTACT;
 
-    if (nest->player.players.parts[fingers->device].parts == 0) return;
+    if (nest->player.players.parts[device].parts == 0) return;
     for (uint32_t n = 1; n <= NP_FINGERS; n++) {
         np_finger finger;
         uint8_t part;
         if (!((fingers->set >> n) & 1u)) continue;
-        finger = look_at(nest, fingers->device, n, time);
-        if (!finger.down || np_contacts_find(&nest->device.contacts, fingers->device, n) != NP_NONE)
+        finger = look_at(nest, device, n, time);
+        if (!finger.down || np_contacts_find(&nest->device.contacts, device, n) != NP_NONE)
             continue;
-        part = np_zones_part(&nest->action, fingers->device, finger.place);
+        part = np_zones_part(&nest->action, device, finger.place);
+        np_controls_deal(controls,
+                         np_controls_find(controls, device, NPLUG_CONTROL(NPLUG_CLASS_TOUCH, n)),
+                         part);
         np_controls_deal(
             controls,
-            np_controls_find(controls, fingers->device, NPLUG_CONTROL(NPLUG_CLASS_TOUCH, n)), part);
-        np_controls_deal(controls,
-                         np_controls_find(controls, fingers->device,
-                                          NPLUG_CONTROL(NPLUG_CLASS_TOUCH, n + above)),
-                         part);
+            np_controls_find(controls, device, NPLUG_CONTROL(NPLUG_CLASS_TOUCH, n + above)), part);
     }
 }
 
@@ -204,7 +162,8 @@ bool np_touch_hear(nplug_nest *nest, uint32_t device, uint32_t number, nplug_tim
     if (touched.contact == NP_NONE) return false;
     np_zones_hear(&nest->action, &touched, news);
     if (touched.began && np_zones_follow(&nest->action, touched.contact))
-        watch(nest, device, number);
+        watch(nest, device, number, true);
+    if (touched.ended) watch(nest, device, number, false);
     return news->count != 0;
 }
 
