@@ -133,6 +133,7 @@ static const struct {
      "/examples/refit examples/refit.trace " BINARY_DIR "/refit.settings; cat " BINARY_DIR
      "/refit.settings",
      0},
+    {"chart-table", BINARY_DIR "/examples/chart_table examples/chart_table.trace", 0},
     {"lobby", BINARY_DIR "/examples/lobby examples/lobby.trace", 0},
     {"split-helm", BINARY_DIR "/examples/split_helm examples/split_helm.trace", 0},
     {"tug", BINARY_DIR "/examples/tug", 0},

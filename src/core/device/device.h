@@ -252,7 +252,8 @@ void np_devices_guard(np_devices *devices, uint32_t signal, bool any, int32_t lo
 /* Somebody follows where a finger is, or nobody does any more. */
 void np_devices_follow(np_devices *devices, uint32_t signal, bool followed);
 
-/* A signal of a finger says something. */
+/* A signal of a finger says something; and the fingers of a group, which are none then. */
+np_fingers np_devices_take_fingers(np_devices *devices);
 void np_devices_note_finger(np_devices *devices, uint32_t signal, uint32_t finger);
 
 /* Empties the guards of all signals of a device; or of all devices. */

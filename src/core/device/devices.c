@@ -561,6 +561,14 @@ void np_devices_note_finger(np_devices *devices, uint32_t index, uint32_t finger
     devices->fingers.node = devices->signals[index].node;
 }
 
+np_fingers np_devices_take_fingers(np_devices *devices)
+{
+    np_fingers fingers = devices->fingers;
+
+    devices->fingers.set = 0;
+    return fingers;
+}
+
 void np_devices_follow(np_devices *devices, uint32_t index, bool followed)
 {
     devices->flags[index] &= (uint8_t)~NP_SIGNAL_FOLLOWED;

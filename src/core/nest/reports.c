@@ -254,11 +254,10 @@ static void run_news(nplug_nest *nest, const np_zone_news *news, np_moved *moved
 /* What a group's fingers mean to the zones of their surface, at the same moment. */
 static void run_fingers(nplug_nest *nest, nplug_time time)
 {
-    np_fingers fingers = nest->device.devices.fingers;
+    np_fingers fingers = np_devices_take_fingers(&nest->device.devices);
     np_moved moved = {0};
     uint32_t device = nest->device.devices.nodes[fingers.node].device;
 
-    nest->device.devices.fingers.set = 0;
     np_nest_advance(nest, time);
     for (uint32_t set = fingers.set; set; set = np_bits_rest(set)) {
         np_zone_news news;
