@@ -48,8 +48,8 @@ static const struct {
       "\"sheet_json.h", "\"sheet_reader.h", "\"whole_file.h", "\"trace_format.h", NULL}},
     {"/src/system/", {"<", "\"nestplug/system.h", "\"nestplug/linux.h", "\"ports.h", NULL}},
     {"/tool/",
-     {"<", "\"nestplug/nestplug.h", "\"agreement.h", "\"colours.h", "\"plot.h", "\"tool.h",
-      "\"harbour.h", "\"hardware.h", "\"live.h", "\"describe.h", "\"view.h", NULL}},
+     {"<", "\"nestplug/nestplug.h", "\"agreement.h", "\"colours.h", "\"surface.h", "\"plot.h",
+      "\"tool.h", "\"harbour.h", "\"hardware.h", "\"live.h", "\"describe.h", "\"view.h", NULL}},
     {"/examples/", {"<", "\"stage.h", NULL}},
 };
 

@@ -1,3 +1,4 @@
+#include "surface.h"
 #include "view.h"
 #include "describe.h"
 #include <locale.h>
@@ -232,6 +233,12 @@ static void draw_signals(const view *v, int y)
                      (int)info.raw);
 }
 
+static bool is_surface(const nplug_nest *nest, nplug_device device)
+{
+    NPLUG_SIZED(nplug_surface, surface);
+    return nplug_surface_info(nest, device, &surface) == NPLUG_OK;
+}
+
 static void draw(const view *v)
 {
     NPLUG_SIZED(nplug_control_facts, any);
@@ -245,7 +252,9 @@ static void draw(const view *v)
     mvprintw(0, 18, "%.3f s    up/down: choose a device    q: end",
              (double)nplug_nest_time(v->hw->nest) / 1e6);
     y = draw_players(v, draw_devices(v, 2));
-    if (device && nplug_control_info(v->hw->nest, device, 0, &any) != NPLUG_OK)
+    if (is_surface(v->hw->nest, device))
+        surface_draw(v->hw->nest, device, y, 2, LINES - LOG_LINES - 3 - y);
+    else if (device && nplug_control_info(v->hw->nest, device, 0, &any) != NPLUG_OK)
         draw_signals(v, y);
     else if (device)
         draw_controls(v, y);

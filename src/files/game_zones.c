@@ -100,6 +100,7 @@ static void read_zone(nf_doc *doc, nplug_game_file *file, const char *name, cons
     nf_check_name(doc, name, pointer);
     if (!nf_read(doc, object, pointer, &nf_zone_object, &zone)) return;
     zone.def.name = name;
+    if (!json_object_get(object, "as")) zone.def.as = NULL;
     zone.def.width = read_length(doc, object, "width", 0.001, pointer);
     zone.def.height = read_length(doc, object, "height", 0.001, pointer);
     zone.def.x = read_length(doc, object, "x", -10000.0, pointer);

@@ -1,0 +1,103 @@
+#include "surface.h"
+#include <ncurses.h>
+#include <stdio.h>
+#include <string.h>
+
+/* A box of the screen that stands for the surface. */
+typedef struct sheet {
+    int y, x, height, width;
+} sheet;
+
+/* Where a place on the surface is in the box. */
+static int column(const sheet *on, float share)
+{
+    int at = on->x + 1 + (int)(share * (float)(on->width - 3) + 0.5f);
+    return at <= on->x ? on->x + 1 : at > on->x + on->width - 2 ? on->x + on->width - 2 : at;
+}
+
+static int line(const sheet *on, float share)
+{
+    int at = on->y + 1 + (int)(share * (float)(on->height - 3) + 0.5f);
+    return at <= on->y ? on->y + 1 : at > on->y + on->height - 2 ? on->y + on->height - 2 : at;
+}
+
+static void draw_frame(const sheet *on)
+{
+    for (int x = 1; x < on->width - 1; x++) {
+        mvaddch(on->y, on->x + x, '-');
+        mvaddch(on->y + on->height - 1, on->x + x, '-');
+    }
+    for (int y = 1; y < on->height - 1; y++) {
+        mvaddch(on->y + y, on->x, '|');
+        mvaddch(on->y + y, on->x + on->width - 1, '|');
+    }
+    mvaddch(on->y, on->x, '+');
+    mvaddch(on->y, on->x + on->width - 1, '+');
+    mvaddch(on->y + on->height - 1, on->x, '+');
+    mvaddch(on->y + on->height - 1, on->x + on->width - 1, '+');
+}
+
+static void draw_zone(const sheet *on, const nplug_zone_facts *zone)
+{
+    int left = column(on, zone->least.x), right = column(on, zone->most.x);
+    int top = line(on, zone->least.y), bottom = line(on, zone->most.y);
+    chtype edge = zone->pressed ? '#' : '.';
+
+    if (zone->pressed) attron(A_BOLD);
+    for (int x = left; x <= right; x++) {
+        mvaddch(top, x, edge);
+        mvaddch(bottom, x, edge);
+    }
+    for (int y = top; y <= bottom; y++) {
+        mvaddch(y, left, edge);
+        mvaddch(y, right, edge);
+    }
+    if (right - left > 3 && bottom > top + 1)
+        mvprintw(top + 1, left + 1, "%.*s", right - left - 1, zone->name);
+    if (zone->kind == NPLUG_ZONE_SLIDER || (zone->kind == NPLUG_ZONE_STICK && zone->contacts) ||
+        (zone->kind == NPLUG_ZONE_DPAD && zone->contacts)) {
+        mvaddch(line(on, zone->middle.y), column(on, zone->middle.x), '+');
+        mvaddch(line(on, zone->knob.y), column(on, zone->knob.x), 'O');
+    }
+    attroff(A_BOLD);
+}
+
+static void list_contact(const nplug_nest *nest, nplug_device device,
+                         const nplug_contact_facts *contact, int y, int x)
+{
+    NPLUG_SIZED(nplug_zone_facts, zone);
+    const char *name = "the game's";
+
+    if (nplug_zone_info(nest, device, contact->zone, &zone) == NPLUG_OK) name = zone.name;
+    mvprintw(y, x, "%6u %6u  %-12.12s %5.3f %5.3f %6.1f %6.1f %6.2f s%s", contact->id,
+             contact->finger, name, (double)contact->place.x, (double)contact->place.y,
+             (double)contact->way_mm.x, (double)contact->way_mm.y, (double)contact->age_us / 1e6,
+             contact->ended ? "  lifted" : "");
+}
+
+void surface_draw(const nplug_nest *nest, nplug_device device, int y, int x, int height)
+{
+    sheet on = {y, x, height, 2 * height + height / 2};
+    NPLUG_SIZED(nplug_contact_facts, contact);
+    int row = y + 1, beside = x + on.width + 2;
+
+    if (height < 6) return;
+    draw_frame(&on);
+    for (uint32_t i = 0; i < nplug_zone_count(nest); i++) {
+        NPLUG_SIZED(nplug_zone_facts, zone);
+        if (nplug_zone_info(nest, device, i, &zone) == NPLUG_OK && zone.shown)
+            draw_zone(&on, &zone);
+    }
+    attron(A_BOLD);
+    mvprintw(y, beside, "    ID FINGER  ZONE             x     y  way/mm           AGE");
+    for (uint32_t i = 0; nplug_contact_info(nest, i, &contact) == NPLUG_OK; i++) {
+        if (contact.device != device) continue;
+        if (!contact.ended)
+            mvaddch(line(&on, contact.place.y), column(&on, contact.place.x),
+                    (chtype)('0' + contact.finger % 10));
+        attroff(A_BOLD);
+        if (row < y + height) list_contact(nest, device, &contact, row++, beside);
+        attron(A_BOLD);
+    }
+    attroff(A_BOLD);
+}
