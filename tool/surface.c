@@ -42,6 +42,7 @@ static void draw_zone(const sheet *on, const nplug_zone_facts *zone)
     int left = column(on, zone->least.x), right = column(on, zone->most.x);
     int top = line(on, zone->least.y), bottom = line(on, zone->most.y);
     chtype edge = zone->pressed ? '#' : '.';
+    bool sticks = zone->kind == NPLUG_ZONE_STICK || zone->kind == NPLUG_ZONE_DPAD;
 
     if (zone->pressed) attron(A_BOLD);
     for (int x = left; x <= right; x++) {
@@ -54,11 +55,10 @@ static void draw_zone(const sheet *on, const nplug_zone_facts *zone)
     }
     if (right - left > 3 && bottom > top + 1)
         mvprintw(top + 1, left + 1, "%.*s", right - left - 1, zone->name);
-    if (zone->kind == NPLUG_ZONE_SLIDER || (zone->kind == NPLUG_ZONE_STICK && zone->contacts) ||
-        (zone->kind == NPLUG_ZONE_DPAD && zone->contacts)) {
+    if (sticks && zone->contacts)
         mvaddch(line(on, zone->middle.y), column(on, zone->middle.x), '+');
+    if (zone->kind == NPLUG_ZONE_SLIDER || (sticks && zone->contacts))
         mvaddch(line(on, zone->knob.y), column(on, zone->knob.x), 'O');
-    }
     attroff(A_BOLD);
 }
 
@@ -75,9 +75,18 @@ static void list_contact(const nplug_nest *nest, nplug_device device,
              contact->ended ? "  lifted" : "");
 }
 
+/* As wide as the usual surface would be, where a cell is twice as high as wide; and room beside it.
+ */
+static int width_for(int height, int x)
+{
+    int width = 37 * height / 10, most = COLS - x - 68;
+
+    return width < most ? width : most > 20 ? most : 20;
+}
+
 void surface_draw(const nplug_nest *nest, nplug_device device, int y, int x, int height)
 {
-    sheet on = {y, x, height, 2 * height + height / 2};
+    sheet on = {y, x, height, width_for(height, x)};
     NPLUG_SIZED(nplug_contact_facts, contact);
     int row = y + 1, beside = x + on.width + 2;
 
