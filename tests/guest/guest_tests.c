@@ -37,20 +37,26 @@ static nplug_counts counts_of(const nplug_nest *nest)
     return counts;
 }
 
-static rig open_rig(nplug_linux_setup setup, const nplug_limits *limits)
+static rig open_game(const nplug_game *game, nplug_linux_setup setup, const nplug_limits *limits)
 {
-    nplug_game game = nplug_game_for_one("guest", actions, 4);
     nplug_setup nest_setup = nplug_setup_default();
     rig r;
 
     nest_setup.limits = limits;
-    ck_assert_int_eq(nplug_start_bare(&game, &nest_setup, &r.nest), NPLUG_OK);
+    ck_assert_int_eq(nplug_start_bare(game, &nest_setup, &r.nest), NPLUG_OK);
     r.port = nplug_linux_open(&setup, malloc(nplug_linux_memory_needed(&setup)),
                               nplug_linux_memory_needed(&setup));
     ck_assert_ptr_nonnull(r.port);
     ck_assert_int_eq(nplug_linux_attach(r.port, r.nest), NPLUG_OK);
     nplug_step(r.nest, nplug_now());
     return r;
+}
+
+static rig open_rig(nplug_linux_setup setup, const nplug_limits *limits)
+{
+    nplug_game game = nplug_game_for_one("guest", actions, 4);
+
+    return open_game(&game, setup, limits);
 }
 
 static void close_rig(rig *r)
@@ -362,6 +368,101 @@ START_TEST(a_finger_in_another_slot_is_followed_by_who_opens_late)
         1.0f);
     ck_assert_int_eq(signal_of(&r, screen, 2u << 24 | ABS_CODE(ABS_MT_POSITION_X)).resolution, 10);
     plug_out(fd);
+    close_rig(&r);
+}
+END_TEST
+
+static const nplug_zone_def zones[] = {
+    {"horn", NULL, NPLUG_ZONE_BUTTON, 0, 0, 0, NPLUG_CORNER_TOP_LEFT, 0, 0, 0, 0.5f, 1, 0, 0},
+    {"wheel", "pad:stick-left", NPLUG_ZONE_STICK, 0, 0, 0, NPLUG_CORNER_TOP_RIGHT, 0, 0, 0, 0.5f, 1,
+     0.25f, 0},
+};
+static const nplug_action_def zone_actions[] = {
+    {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left", 0},
+    {"horn", NPLUG_ACTION_BUTTON, "zone:horn", 0},
+};
+
+/* A screen of 100 mm by 100 mm with two slots. */
+static int plug_in_screen(plug_id id)
+{
+    struct input_absinfo place = {.maximum = 1000, .resolution = 10};
+    int fd = plug_begin();
+
+    plug_key(fd, BTN_TOUCH);
+    plug_abs(fd, ABS_MT_SLOT, (struct input_absinfo){.maximum = 1});
+    plug_abs(fd, ABS_MT_TRACKING_ID, (struct input_absinfo){.maximum = 65535});
+    plug_abs(fd, ABS_MT_POSITION_X, place);
+    plug_abs(fd, ABS_MT_POSITION_Y, place);
+    plug_end(fd, id);
+    return fd;
+}
+
+/* What the kernel's slot is told: the kernel keeps from us whatever is as it was. */
+static void finger(int fd, int slot, int id, int x, int y)
+{
+    plug_say(fd, EV_ABS, ABS_MT_SLOT, slot);
+    plug_say(fd, EV_ABS, ABS_MT_TRACKING_ID, id);
+    if (id >= 0) plug_say(fd, EV_ABS, ABS_MT_POSITION_X, x);
+    if (id >= 0) plug_say(fd, EV_ABS, ABS_MT_POSITION_Y, y);
+    plug_sync(fd);
+}
+
+static nplug_contact_facts contact_of(const rig *r, uint32_t index)
+{
+    NPLUG_SIZED(nplug_contact_facts, facts);
+
+    ck_assert_int_eq(nplug_contact_info(r->nest, index, &facts), NPLUG_OK);
+    return facts;
+}
+
+START_TEST(fingers_on_a_screen_play_zones)
+{
+    plug_id id = {"Tern Screen", BUS_USB, 0xb12d, 0x0f05, "quay-7/input0"};
+    nplug_game game = nplug_game_for_one("guest", zone_actions, 2);
+    NPLUG_SIZED(nplug_surface, surface);
+    int fd = plug_in_screen(id);
+    nplug_device screen;
+    rig r;
+
+    game.zones = zones;
+    game.zone_count = 2;
+    r = open_game(&game, nplug_linux_setup_default(), NULL);
+    screen = wait_for(&r, id.vendor, id.product, true);
+    ck_assert_int_eq(nplug_surface_info(r.nest, screen, &surface), NPLUG_OK);
+    ck_assert_float_eq_tol(surface.width_mm, 100.0f, 0.2f);
+    finger(fd, 0, 7, 200, 500);
+    finger(fd, 1, 8, 750, 500);
+    settle(&r);
+    ck_assert(nplug_held(r.nest, NPLUG_EVERYONE, 1));
+    ck_assert_uint_eq(nplug_contact_count(r.nest), 2);
+    ck_assert_uint_eq(contact_of(&r, 0).zone, 0);
+    ck_assert_uint_eq(contact_of(&r, 1).zone, 1);
+    finger(fd, 1, 8, 1000, 500);
+    settle(&r);
+    ck_assert_float_eq_tol(nplug_vector(r.nest, NPLUG_EVERYONE, 0).x, 1.0f, 0.01f);
+    /* lifted, and down again at the same place: the kernel does not repeat the place */
+    finger(fd, 0, -1, 0, 0);
+    settle(&r);
+    ck_assert(!nplug_held(r.nest, NPLUG_EVERYONE, 1));
+    finger(fd, 0, 9, 200, 500);
+    settle(&r);
+    ck_assert(nplug_held(r.nest, NPLUG_EVERYONE, 1));
+    ck_assert_float_eq_tol(contact_of(&r, 1).place.x, 0.2f, 0.002f);
+    /* the same number again at once, without a step between */
+    finger(fd, 0, -1, 0, 0);
+    finger(fd, 0, 9, 200, 500);
+    settle(&r);
+    ck_assert_uint_eq(nplug_presses(r.nest, NPLUG_EVERYONE, 1), 1);
+    ck_assert(nplug_held(r.nest, NPLUG_EVERYONE, 1));
+    /* replaced without an end: the one on the stick has gone, the new one is on no knob of it */
+    finger(fd, 1, 10, 100, 900);
+    settle(&r);
+    ck_assert_float_eq(nplug_vector(r.nest, NPLUG_EVERYONE, 0).x, 0.0f);
+    ck_assert(contact_of(&r, 0).ended);
+    /* unplugged with both down */
+    plug_out(fd);
+    wait_for(&r, id.vendor, id.product, false);
+    ck_assert(!nplug_held(r.nest, NPLUG_EVERYONE, 1));
     close_rig(&r);
 }
 END_TEST
@@ -867,6 +968,7 @@ int main(void)
     tcase_add_test(tests, ranges_are_the_kernels_and_odd_devices_arrive);
     tcase_add_test(tests, keyboards_and_mice_are_read_only_when_asked_for);
     tcase_add_test(tests, a_touch_table_has_ten_contacts);
+    tcase_add_test(tests, fingers_on_a_screen_play_zones);
     tcase_add_test(tests, a_finger_in_another_slot_is_followed_by_who_opens_late);
     tcase_add_test(tests, a_device_with_sixty_axes_and_two_hundred_keys_arrives_whole);
     tcase_add_test(tests, a_hid_pad_arrives_by_the_generic_driver);
