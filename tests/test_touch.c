@@ -836,6 +836,51 @@ START_TEST(a_table_has_a_side_for_each_player)
 }
 END_TEST
 
+/* Zones are drawn for those who used a touch surface last, or nothing yet, and never in a layer
+ * that is off. */
+START_TEST(zones_are_drawn_for_who_plays_by_touch)
+{
+    static const nplug_layer_def layers[] = {{"sail", 0, true}, {"map", 0, false}};
+    static const nplug_zone_def zones[] = {
+        {.name = "horn", .as = "pad:south", .width = 0.5f, .height = 1.0f},
+        {.name = "page", .layer = 1, .x = 0.5f, .width = 0.5f, .height = 1.0f}};
+    static const nplug_action_def horn = {"horn", NPLUG_ACTION_BUTTON, "pad:south | key:Space", 0};
+    nplug_game game = nplug_game_for("drawn", &horn, 1, 1);
+    nplug_nest *nest;
+    nplug_device table;
+    test_rig rig;
+
+    game.seats = _i == 0 ? NPLUG_SEATS_ONE : NPLUG_SEATS_FIRST_USE;
+    game.layers = layers;
+    game.layer_count = 2;
+    game.zones = zones;
+    game.zone_count = 2;
+    rig_open(&rig, &game, NULL);
+    nest = rig.nest;
+    nplug_sim_plug(rig.sim, 0, "table", "tern");
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    rig_step(&rig, MS);
+    table = nplug_device_at(nest, 0);
+    ck_assert(nplug_zone_drawn(nest, table, 0));
+    ck_assert(!nplug_zone_drawn(nest, table, 1) && !nplug_zone_drawn(nest, table, 2));
+    ck_assert(!nplug_zone_drawn(nest, nplug_device_at(nest, 1), 0));
+    ck_assert_int_eq(nplug_sim_press(rig.sim, 2 * MS, "pad", "south", MS), NPLUG_OK);
+    rig_step(&rig, 10 * MS);
+    /* the pad is the player's; the table too, or nobody's, and nobody used anything */
+    ck_assert(nplug_zone_drawn(nest, table, 0) == (_i == 1));
+    nplug_switch_layer(nest, 1, 1, true);
+    nplug_sim_touch(rig.sim, 20 * MS, "table", 1, (nplug_vec2){0.2f, 0.5f},
+                    (nplug_vec2){0.2f, 0.5f}, 5 * MS);
+    rig_step(&rig, 40 * MS);
+    ck_assert(nplug_zone_drawn(nest, table, 0));
+    ck_assert(nplug_zone_drawn(nest, table, 1) == (_i == 0));
+    nplug_sim_unplug(rig.sim, 50 * MS, "table");
+    rig_step(&rig, 60 * MS);
+    ck_assert(!nplug_zone_drawn(nest, table, 0) && !nplug_zone_drawn(NULL, table, 0));
+    rig_close(&rig);
+}
+END_TEST
+
 /* --- traces
  * ----------------------------------------------------------------------------------------- */
 
@@ -909,6 +954,7 @@ Suite *touch_suite(void)
     tcase_add_test(tests, a_contact_that_is_replaced_has_ended);
     tcase_add_loop_test(tests, a_wrong_zone_is_told, 0, COUNT_OF(wrong_zones));
     tcase_add_test(tests, a_table_has_a_side_for_each_player);
+    tcase_add_loop_test(tests, zones_are_drawn_for_who_plays_by_touch, 0, 2);
     tcase_add_loop_test(tests, a_recorded_touch_replays, 0, 4);
     suite_add_tcase(suite, tests);
     return suite;

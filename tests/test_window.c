@@ -294,6 +294,48 @@ START_TEST(every_kind_that_is_announced_has_its_controls)
 }
 END_TEST
 
+/* A window's fingers play zones; without its size in millimetres, that of a phone is taken. */
+START_TEST(fingers_in_a_window_play_zones)
+{
+    static const nplug_zone_def zones[] = {
+        {.name = "helm",
+         .kind = NPLUG_ZONE_STICK,
+         .flags = NPLUG_ZONE_FLAG_LANDS,
+         .width = 0.5f,
+         .height = 1.0f,
+         .reach = 0.2f},
+        {.name = "horn", .as = "key:Space", .x = 0.5f, .width = 0.5f, .height = 1.0f}};
+    static const nplug_action_def actions[] = {{"steer", NPLUG_ACTION_VECTOR, "zone:helm", 0},
+                                               {"horn", NPLUG_ACTION_BUTTON, "key:Space", 0}};
+    nplug_game game = nplug_game_for_one("window", actions, 2);
+    NPLUG_SIZED(nplug_surface, surface);
+    window_rig w;
+
+    game.zones = zones;
+    game.zone_count = 2;
+    open_window_for(&w, &game, NPLUG_WINDOW_TOUCH);
+    ck_assert_int_eq(nplug_surface_info(w.rig.nest, nplug_device_at(w.rig.nest, 0), &surface),
+                     NPLUG_OK);
+    ck_assert_float_eq(surface.width_mm, 0.0f);
+    nplug_window_touch(w.window, 1000, 900, (nplug_vec2){0.2f, 0.5f}, true);
+    nplug_window_touch(w.window, 1000, 901, (nplug_vec2){0.9f, 0.5f}, true);
+    nplug_window_touch(w.window, 2000, 900, (nplug_vec2){0.2f, 0.4f}, true);
+    rig_step(&w.rig, 3000);
+    ck_assert(nplug_held(w.rig.nest, NPLUG_EVERYONE, 1));
+    ck_assert_float_eq_tol(nplug_vector(w.rig.nest, NPLUG_EVERYONE, 0).y, 0.5f, 0.01f);
+    nplug_window_focus(w.window, 4000, false);
+    rig_step(&w.rig, 5000);
+    ck_assert(!nplug_held(w.rig.nest, NPLUG_EVERYONE, 1));
+    ck_assert_float_eq(nplug_vector(w.rig.nest, NPLUG_EVERYONE, 0).y, 0.0f);
+    nplug_window_focus(w.window, 6000, true);
+    nplug_window_touch(w.window, 7000, 901, (nplug_vec2){0.9f, 0.5f}, false);
+    nplug_window_touch(w.window, 8000, 902, (nplug_vec2){0.9f, 0.5f}, true);
+    rig_step(&w.rig, 9000);
+    ck_assert(nplug_held(w.rig.nest, NPLUG_EVERYONE, 1));
+    close_window(&w);
+}
+END_TEST
+
 Suite *window_suite(void)
 {
     Suite *suite = suite_create("window");
@@ -304,6 +346,7 @@ Suite *window_suite(void)
     tcase_add_test(tests, losing_the_focus_lets_go_and_what_is_held_is_spent);
     tcase_add_test(tests, a_person_who_types_fires_nothing);
     tcase_add_test(tests, fingers_have_places);
+    tcase_add_test(tests, fingers_in_a_window_play_zones);
     tcase_add_test(tests, pads_in_the_webs_numbering);
     tcase_add_test(tests, key_numbers_agree);
     tcase_add_test(tests, every_kind_that_is_announced_has_its_controls);

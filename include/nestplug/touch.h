@@ -78,7 +78,9 @@ enum {
  * then, and "zone:NAME" is no name.  For an area, `as` names the control that its motion is
  * ("mouse:move").
  *
- * On a surface whose size nobody knows, 125 mm by 70 mm are taken (see nplug_set_surface). */
+ * On a surface whose size nobody knows, 125 mm by 70 mm are taken (see nplug_set_surface).  Of more
+ * than four surfaces at once, the fifth and later ones have no zones and tell no contacts
+ * (NPLUG_LIMIT_ZONES). */
 typedef struct nplug_zone_def {
     const char *name; /* 1 to 48 letters, digits, '-' and '_'; each once.  The caller's, as long as
                          the nest lives; the same for `as` */
@@ -148,6 +150,8 @@ typedef struct nplug_zone_facts {
     nplug_vec2 value;  /* as players hear it */
     nplug_vec2 swipe_mm_s; /* of an area: the last swipe, in millimetres a second, +y up */
     uint32_t contacts;     /* how many it owns */
+    uint32_t part;         /* of the surface; 0: the whole */
+    uint32_t players;      /* who hears it: bit 0 is player 1; 0: nobody has claimed that part */
     bool shown;            /* its layer is on for somebody who hears it: draw it */
     bool pressed;          /* a button's; of other kinds, whether it owns a contact */
     bool round;            /* NPLUG_ZONE_FLAG_ROUND */
@@ -158,6 +162,13 @@ typedef struct nplug_zone_facts {
  * device is no surface that has zones; NPLUG_ERR_STALE, NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
 NPLUG_API nplug_result nplug_zone_info(const nplug_nest *nest, nplug_device device, uint32_t zone,
                                        nplug_zone_facts *facts);
+
+/* Whether a game that shows its zones to those who play by touch draws this one now: its layer is
+ * on for a player who hears it, and that player's active set (active.h) is a touch surface, or
+ * nothing yet.  A game that draws them always asks nplug_zone_info for `shown`.  Zones that are not
+ * drawn take contacts all the same, so that the first touch brings them back.  False where there is
+ * no such zone. */
+NPLUG_API bool nplug_zone_drawn(const nplug_nest *nest, nplug_device device, uint32_t zone);
 
 /* A surface: how large it is, and which part of it is safe (not behind a rounded corner or a bar).
  */

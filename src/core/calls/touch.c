@@ -143,6 +143,8 @@ static void fill_zone(const nplug_nest *nest, const np_zone_state *zone, nplug_z
     facts->knob = as_share(surface, knob_of(zone, def, &box, middle, facts->value));
     facts->swipe_mm_s = zone->swipe;
     facts->contacts = zone->contacts;
+    facts->part = def->part;
+    facts->players = np_zone_hearers(&nest->action, zone) >> 1;
     facts->shown = np_zone_shown(&nest->action, zone);
     facts->pressed = zone->contacts != 0;
     facts->round = (def->flags & NPLUG_ZONE_FLAG_ROUND) != 0;
