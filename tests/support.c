@@ -222,16 +222,21 @@ void push_kind(nplug_ring *ring, nplug_time time, uint32_t device, nplug_report_
     ck_assert_int_eq(nplug_push(ring, &report, 1), NPLUG_OK);
 }
 
-static const nplug_sim_model *heron(void)
+static const nplug_sim_model *model_named(const char *name)
 {
     uint32_t count;
-    return nplug_sim_models(&count);
+    const nplug_sim_model *model = nplug_sim_models(&count), *end = model + count;
+
+    while (model < end && strcmp(model->name, name) != 0)
+        model++;
+    ck_assert(model < end);
+    return model;
 }
 
-void push_heron(nplug_ring *ring, nplug_time time, uint32_t device, const char *serial,
-                const char *unit)
+void push_model(nplug_ring *ring, nplug_time time, uint32_t device, const char *name,
+                const char *serial, const char *unit)
 {
-    const nplug_sim_model *model = heron();
+    const nplug_sim_model *model = model_named(name);
     nplug_report report = value_report(time, device, 0, 0, 0);
 
     report.kind = NPLUG_REPORT_ARRIVE;
@@ -254,6 +259,12 @@ void push_heron(nplug_ring *ring, nplug_time time, uint32_t device, const char *
         ck_assert_int_eq(nplug_push(ring, &report, 1), NPLUG_OK);
     }
     push_kind(ring, time, device, NPLUG_REPORT_READY);
+}
+
+void push_heron(nplug_ring *ring, nplug_time time, uint32_t device, const char *serial,
+                const char *unit)
+{
+    push_model(ring, time, device, "heron", serial, unit);
 }
 
 /* --- outside -------------------------------------------------------------------------------- */

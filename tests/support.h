@@ -122,6 +122,9 @@ nplug_report value_report(nplug_time time, uint32_t device, uint16_t signal, int
 /* Pushes a whole arrival of a Heron pad with a port's number and, where not NULL, texts. */
 void push_heron(nplug_ring *ring, nplug_time time, uint32_t device, const char *serial,
                 const char *unit);
+/* The same for any simulated model. */
+void push_model(nplug_ring *ring, nplug_time time, uint32_t device, const char *name,
+                const char *serial, const char *unit);
 void push_kind(nplug_ring *ring, nplug_time time, uint32_t device, nplug_report_kind kind);
 
 /* Runs a command by the shell; its output (both streams) in `output`, its exit status returned. */

@@ -414,6 +414,8 @@ static const struct {
     {HORN_, "", "toggle", "+south -south", 1, true},
     {HORN_, "lasts=50", "", "+south -south", 0, false},
     {HORN_, "lasts=50", "", "+south 40 -south", 1, false},
+    {STEER_, "lasts=70", "", "+KeyW +KeyA -KeyW -KeyA 100", 0, false}, /* 60 ms */
+    {STEER_, "lasts=70", "", "+KeyW +KeyA -KeyW 30 -KeyA 100", 1, false},
     {HORN_, "again=100", "", "+south -south +south -south 100 +south", 2, true},
     {HORN_, "again=1", "again=500", "+south -south +south", 2, true}, /* its own goes first */
     {HORN_, "", "slower=2", "+KeyH 120 -KeyH", 0, false},

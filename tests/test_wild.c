@@ -16,6 +16,7 @@ typedef struct wild {
     size_t record_count;
     uint64_t digest[600];
     uint64_t released[3][12]; /* by player, then action */
+    bool table;               /* its fourth device is a touch table, and the game has zones */
 } wild;
 
 /* The harbour's actions, and all that may go wrong between them. */
@@ -47,7 +48,46 @@ static const nplug_action_def wild_actions[12] = {
 
 static const nplug_part_def parts[] = {{"left", "KeyW,KeyS,KeyA,KeyD"}, {"right", "KeyH,Space"}};
 
-static nplug_game wild_game(void)
+/* What the actions above hear of a touch table, in two parts of it and two layers. */
+static const nplug_zone_def wild_zones[] = {
+    {.name = "helm",
+     .as = "pad:stick-left",
+     .kind = NPLUG_ZONE_STICK,
+     .part = 1,
+     .flags = NPLUG_ZONE_FLAG_FOLLOWS,
+     .width = 0.4f,
+     .height = 0.6f,
+     .reach = 0.1f},
+    {.name = "keys",
+     .as = "key:KeyW,key:KeyS,key:KeyA,key:KeyD",
+     .kind = NPLUG_ZONE_DPAD,
+     .part = 2,
+     .corner = NPLUG_CORNER_RIGHT,
+     .flags = NPLUG_ZONE_FLAG_LANDS,
+     .width = 0.3f,
+     .height = 0.5f},
+    {.name = "deck", .as = "pad:west", .layer = 1, .x = 0.2f, .width = 0.4f, .height = 0.4f},
+    {.name = "horn",
+     .as = "pad:south",
+     .corner = NPLUG_CORNER_MIDDLE,
+     .flags = NPLUG_ZONE_FLAG_ROUND,
+     .width = 0.5f,
+     .height = 0.5f},
+    {.name = "gas",
+     .as = "pad:trigger-right",
+     .kind = NPLUG_ZONE_SLIDER,
+     .corner = NPLUG_CORNER_BOTTOM_LEFT,
+     .width = 0.1f,
+     .height = 0.5f},
+    {.name = "chart",
+     .as = "mouse:move",
+     .kind = NPLUG_ZONE_AREA,
+     .priority = -1,
+     .width = 1.0f,
+     .height = 1.0f},
+};
+
+static nplug_game wild_game(bool table)
 {
     nplug_game game = nplug_game_for("wild", wild_actions, COUNT_OF(wild_actions), 2);
 
@@ -60,6 +100,8 @@ static nplug_game wild_game(void)
     game.leave = "bell";
     game.seat_wait_ms = 300;
     game.wobble_ms = 40;
+    game.zones = table ? wild_zones : NULL;
+    game.zone_count = table ? COUNT_OF(wild_zones) : 0;
     return game;
 }
 
@@ -166,23 +208,58 @@ static void push_both(wild *w, const nplug_report *reports, size_t count)
         nplug_push(w->quick_port.ring, &reports[i], piece);
 }
 
+/* What one of three fingers is and where, whole or in part: a number may be used again at once, or
+ * another take its place, without an end. */
+static void push_finger(wild *w)
+{
+    nplug_report reports[3], *to = reports;
+    uint16_t first = (uint16_t)(3 * below(3));
+    nplug_time time = w->now + below(40000);
+
+    if (below(3) == 0)
+        *to++ = value_report(time, 3, first, (int32_t)below(4) - 1, NPLUG_REPORT_FLAG_MORE);
+    if (below(8))
+        *to++ =
+            value_report(time, 3, first + 1u, (int32_t)below(2400) - 240, NPLUG_REPORT_FLAG_MORE);
+    if (to == reports || below(8))
+        *to++ =
+            value_report(time, 3, first + 2u, (int32_t)below(1400) - 140, NPLUG_REPORT_FLAG_MORE);
+    to[-1].flags = 0;
+    push_both(w, reports, (size_t)(to - reports));
+}
+
+/* How large the table is said to be: a phone's length to 6 m, or not known. */
+static void resize_table(wild *w)
+{
+    NPLUG_SIZED(nplug_surface, surface);
+
+    surface.width_mm = below(3) ? 1.0f + (float)below(200) : 0.0f;
+    surface.height_mm = below(3) ? 1.0f + (float)below(5999) : 0.0f;
+    surface.left = (float)below(5) * 0.1f;
+    for (uint32_t i = 0; i < nplug_device_count(w->rig.nest); i++)
+        nplug_set_surface(w->rig.nest, nplug_device_at(w->rig.nest, i), &surface);
+}
+
 static void push_wild(wild *w)
 {
     nplug_report reports[12], last = value_report(w->now, 0, 0, 0, 0);
-    const char *serial, *unit;
+    const char *serial, *unit, *model;
     uint32_t device, count = below(12);
 
     for (uint32_t i = 0; i < count; i++)
         reports[i] = any_report(w);
     push_both(w, reports, count);
+    for (uint32_t i = w->table ? below(8) : 0; i > 0; i--)
+        push_finger(w);
     if (below(30)) return;
     push_both(w, &last, 1); /* ends a group that is open yet */
     if (nplug_ring_room(w->port.ring) <= 60) return;
     device = below(4);
     serial = below(2) ? "W-1" : NULL;
     unit = below(3) ? NULL : "unit";
-    push_heron(w->port.ring, w->now, device, serial, unit);
-    push_heron(w->quick_port.ring, w->now, device, serial, unit);
+    model = w->table && device == 3 ? "tern" : "heron";
+    push_model(w->port.ring, w->now, device, model, serial, unit);
+    push_model(w->quick_port.ring, w->now, device, model, serial, unit);
 }
 
 /* What one nest is asked, the other is. */
@@ -192,6 +269,7 @@ static void command_both(wild *w)
     uint32_t before = posted->count;
 
     any_command(w);
+    if (w->table && below(4) == 0) resize_table(w);
     for (uint32_t i = before; i < posted->count; i++)
         nplug_post(w->quick.nest, &posted->list[(posted->first + i) % posted->size]);
 }
@@ -208,6 +286,8 @@ static void check_nest(wild *w)
         ck_assert_int_eq(nplug_device_info(nest, nplug_device_at(nest, i), &info), NPLUG_OK);
         ck_assert(info.present);
         heard |= info.players ? info.players << 1 : 1u;
+        for (uint32_t part = 1; info.kind == NPLUG_KIND_TOUCH && part <= 2; part++)
+            heard |= !nplug_part_players(nest, info.device, part); /* that part is nobody's yet */
     }
     for (uint32_t p = 0; p <= 2; p++)
         for (uint32_t a = 0; a < COUNT_OF(wild_actions); a++) {
@@ -243,16 +323,19 @@ static void run_wild(wild *w, unsigned steps)
     ck_assert_uint_eq(counts_of(w->rig.nest).records_dropped, 0);
 }
 
-static void open_wild(wild *w)
+static void open_wild(wild *w, bool table)
 {
-    nplug_game game = wild_game();
+    nplug_game game = wild_game(table);
     nplug_setup setup = nplug_setup_default();
     nplug_limits limits = nplug_limits_default();
 
     memset(w, 0, sizeof *w);
+    w->table = table;
     limits.devices = 5;
-    limits.signals = 150;
-    limits.controls = 60;
+    limits.signals = table ? 200 : 150;
+    limits.controls = table ? 100 : 60;
+    limits.contacts = 2;
+    limits.zones = COUNT_OF(wild_zones);
     limits.events = 40;
     limits.ring_slots = 256;
     limits.records = 4096;
@@ -264,11 +347,14 @@ static void open_wild(wild *w)
     ck_assert_int_eq(nplug_attach(w->quick.nest, &hand_table, &w->quick_port), NPLUG_OK);
     w->records = (nplug_record *)calloc(RECORDS, sizeof *w->records);
     w->now = 1000000;
+    if (!table) return;
+    push_model(w->port.ring, w->now, 3, "tern", NULL, NULL);
+    push_model(w->quick_port.ring, w->now, 3, "tern", NULL, NULL);
 }
 
 static void replay_wild(const wild *w, unsigned steps, uint32_t records)
 {
-    nplug_game game = wild_game();
+    nplug_game game = wild_game(w->table);
     nplug_setup setup = nplug_setup_default();
     nplug_limits limits = nplug_limits_default();
     nplug_command commands[64];
@@ -300,11 +386,12 @@ START_TEST(wild_input_leaves_the_nest_consistent_and_replays)
     wild w;
 
     srand((unsigned)_i * 31 + 7);
-    open_wild(&w);
+    open_wild(&w, _i % 2 == 1);
     ledger_begin();
     run_wild(&w, 600);
     ledger_end("wild", (uint32_t)_i, 10);
     ck_assert_uint_gt(counts_of(w.rig.nest).reports, 1000);
+    ck_assert(!w.table || w.rig.nest->device.contacts.ids > 0);
     replay_wild(&w, 600, 0);
     replay_wild(&w, 600, 4096);
     free(w.records);

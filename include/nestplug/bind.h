@@ -120,7 +120,8 @@ NPLUG_API bool nplug_is_rebound(const nplug_nest *nest, nplug_player player, uin
  * Words, separated by blanks:
  *   toggle         of buttons: a press holds the action, and the next press lets go; of all
  *                  actions, for those that are buttons
- *   lasts=80       a press counts when it has lasted for 80 ms; 0 to 10000
+ *   lasts=80       a press counts when it has lasted for 80 ms; 0 to 10000.  The keys of one
+ *                  binding ("keys:KeyW,...") are one press, from the first down to the last up
  *   again=200      and not within 200 ms of the last one's end; 0 to 10000
  *   dead= outer= zone= power= curve= lift= scale= invert= gate=
  *                  shape its value, after the game's own shaping

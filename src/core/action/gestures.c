@@ -74,7 +74,7 @@ static void begin(np_action_room *room, uint32_t player, uint32_t binding, const
     if (about->gesture == NPLUG_GESTURE_REPEAT ||
         (about->gesture == NPLUG_GESTURE_PRESS && wait == 0))
         np_presses_fire(room, player, binding, change);
-    if (wait)
+    if (wait && !np_timers_waits(&room->out->timers, NP_TIMER_HOLD, player, binding))
         np_out_timer(room->out, change->time + wait, NP_TIMER_HOLD, player, binding, change->time);
     if (machine && about->gesture == NPLUG_GESTURE_TAP)
         *np_presses_row(&room->gestures, player, binding) |=
