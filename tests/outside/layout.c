@@ -1,5 +1,5 @@
-/* Compiled for several targets, and never run: what the headers promise of sizes, and that no struct
- * that may grow has bytes at its end in which a later member could hide. */
+/* Compiled for several targets, and never run: what the headers promise of sizes, and that no
+ * struct that may grow has bytes at its end in which a later member could hide. */
 #include <nestplug/nestplug.h>
 
 #define PROMISE(type, size) _Static_assert(sizeof(type) == (size), #type)
