@@ -119,9 +119,10 @@ NPLUG_API nplug_result nplug_sim_roll(nplug_sim *sim, nplug_time time, const cha
 NPLUG_API nplug_result nplug_sim_touch(nplug_sim *sim, nplug_time time, const char *device,
                                        uint32_t finger, nplug_vec2 from, nplug_vec2 to,
                                        nplug_time span);
-/* A finger that stays on a surface goes to a place within `span` microseconds; it is lifted. */
+/* A finger that stays on a surface goes to a place within `span` microseconds, and stays there. */
 NPLUG_API nplug_result nplug_sim_drag(nplug_sim *sim, nplug_time time, const char *device,
                                       uint32_t finger, nplug_vec2 to, nplug_time span);
+/* A finger that stays on a surface is lifted. */
 NPLUG_API nplug_result nplug_sim_lift(nplug_sim *sim, nplug_time time, const char *device,
                                       uint32_t finger);
 
