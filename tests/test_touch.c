@@ -881,6 +881,21 @@ START_TEST(zones_are_drawn_for_who_plays_by_touch)
 }
 END_TEST
 
+/* A finger that the table cannot have touches nothing: it is no other one. */
+START_TEST(an_impossible_finger_touches_nothing)
+{
+    nplug_game game = two_zone_game(1);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "table", "tern");
+    nplug_sim_touch(rig.sim, MS, "table", 1001, (nplug_vec2){0.2f, 0.5f}, (nplug_vec2){0, 0}, 0);
+    rig_step(&rig, 5 * MS);
+    ck_assert_uint_eq(nplug_contact_count(rig.nest), 0);
+    rig_close(&rig);
+}
+END_TEST
+
 /* --- traces
  * ----------------------------------------------------------------------------------------- */
 
@@ -954,6 +969,7 @@ Suite *touch_suite(void)
     tcase_add_test(tests, a_contact_that_is_replaced_has_ended);
     tcase_add_loop_test(tests, a_wrong_zone_is_told, 0, COUNT_OF(wrong_zones));
     tcase_add_test(tests, a_table_has_a_side_for_each_player);
+    tcase_add_test(tests, an_impossible_finger_touches_nothing);
     tcase_add_loop_test(tests, zones_are_drawn_for_who_plays_by_touch, 0, 2);
     tcase_add_loop_test(tests, a_recorded_touch_replays, 0, 4);
     suite_add_tcase(suite, tests);

@@ -94,8 +94,8 @@ typedef struct nplug_zone_def {
     uint32_t flags;   /* NPLUG_ZONE_FLAG_... */
     float x, y, width, height; /* see nplug_corner; width and height above 0 */
     float reach;       /* of a stick or a d-pad: from its middle to its end, above 0; 0: half of the
-                          zone's shorter side.  In millimetres or, without NPLUG_ZONE_FLAG_MM, a share
-                          of the shorter side of the safe part */
+                          zone's shorter side.  In millimetres or, without
+                          NPLUG_ZONE_FLAG_MM, a share of the shorter side of the safe part */
     uint32_t reserved; /* 0 */
 } nplug_zone_def;
 

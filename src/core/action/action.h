@@ -349,6 +349,8 @@ void np_zones_rest(np_zones *zones, uint32_t device);
 /* Where a zone is on a surface. */
 np_box np_zone_box(const np_surface *surface, const nplug_zone_def *def);
 
+nplug_vec2 np_box_middle(const np_box *box);
+
 /* Who hears a zone (bit by player, 0 is nobody); and whether its layer is on for any of them. */
 uint32_t np_zone_hearers(const np_action_room *room, const np_zone_state *zone);
 bool np_zone_shown(const np_action_room *room, const np_zone_state *zone);

@@ -44,10 +44,16 @@ np_box np_zone_box(const np_surface *surface, const nplug_zone_def *def)
     return box;
 }
 
+nplug_vec2 np_box_middle(const np_box *box)
+{
+    nplug_vec2 middle = {0.5f * (box->least.x + box->most.x), 0.5f * (box->least.y + box->most.y)};
+    return middle;
+}
+
 static bool is_inside(const np_box *box, bool round, nplug_vec2 at)
 {
-    float x = at.x - 0.5f * (box->least.x + box->most.x);
-    float y = at.y - 0.5f * (box->least.y + box->most.y);
+    nplug_vec2 middle = np_box_middle(box);
+    float x = at.x - middle.x, y = at.y - middle.y;
     float w = 0.5f * (box->most.x - box->least.x), h = 0.5f * (box->most.y - box->least.y);
 
     if (round) return x * x / (w * w) + y * y / (h * h) <= 1.0f;
@@ -215,11 +221,8 @@ static void drive(np_held *held, np_zone_news *news)
 static void take_over(np_held *held, uint32_t index, np_zone_news *news)
 {
     held->zone->driver = (uint16_t)index;
-    held->zone->middle = held->at;
-    if (!(held->def->flags & NPLUG_ZONE_FLAG_LANDS)) {
-        held->zone->middle.x = 0.5f * (held->zone->box.least.x + held->zone->box.most.x);
-        held->zone->middle.y = 0.5f * (held->zone->box.least.y + held->zone->box.most.y);
-    }
+    held->zone->middle =
+        held->def->flags & NPLUG_ZONE_FLAG_LANDS ? held->at : np_box_middle(&held->zone->box);
     if (held->zone->kind == NPLUG_ZONE_BUTTON) np_zone_say(held->zone, 0, NP_ZONE_VALUE, 1, news);
     drive(held, news);
 }
@@ -286,17 +289,6 @@ void np_zones_hear(np_action_room *room, const np_touched *touched, np_zone_news
 /* --- surfaces come and go ------------------------------------------------------------------------
  */
 
-/* How many signals a zone has. */
-static uint32_t signals_of(const nplug_game *game, uint32_t zone)
-{
-    np_zone_signal signal;
-    uint32_t count = 0;
-
-    while (np_zone_signal_at(game, zone, count, &signal))
-        count++;
-    return count;
-}
-
 bool np_zones_add_device(np_action_room *room, uint32_t device, uint32_t first_signal)
 {
     const nplug_game *def = &room->game->def;
@@ -315,7 +307,7 @@ bool np_zones_add_device(np_action_room *room, uint32_t device, uint32_t first_s
         zone->kind = (uint8_t)np_zone_row(def, z)->kind;
         zone->driver = zone->second = NP_NO_INDEX;
         zone->first_signal = (uint16_t)first_signal;
-        zone->signals = (uint8_t)signals_of(def, z);
+        zone->signals = (uint8_t)np_zone_signals(def, z);
         first_signal += zone->signals;
     }
     return true;

@@ -128,7 +128,7 @@ static void fill_zone(const nplug_nest *nest, const np_zone_state *zone, nplug_z
     const np_surface *surface = np_surface_of(&nest->device.contacts, zone->device);
     np_box box = np_zone_box(surface, def);
     const np_control *control = control_of(nest, zone);
-    nplug_vec2 middle = {0.5f * (box.least.x + box.most.x), 0.5f * (box.least.y + box.most.y)};
+    nplug_vec2 middle = np_box_middle(&box);
     bool sticks = def->kind == NPLUG_ZONE_STICK || def->kind == NPLUG_ZONE_DPAD;
 
     facts->kind = def->kind;

@@ -12,13 +12,28 @@
 
 /* --- surfaces --------------------------------------------------------------------------------- */
 
-/* The surface of a device; NULL where it has none, or nobody follows its contacts. */
+/* The place of a device's surface; NP_SURFACES where it has none, or nobody follows its contacts.
+ */
+static uint32_t place_of(const np_contacts *contacts, uint32_t device)
+{
+    uint32_t i = 0;
+
+    while (i < NP_SURFACES &&
+           !(contacts->surfaces[i].used && contacts->surfaces[i].device == device))
+        i++;
+    return i;
+}
+
 static np_surface *surface_at(np_contacts *contacts, uint32_t device)
 {
-    for (uint32_t i = 0; i < NP_SURFACES; i++)
-        if (contacts->surfaces[i].used && contacts->surfaces[i].device == device)
-            return &contacts->surfaces[i];
-    return NULL;
+    uint32_t place = place_of(contacts, device);
+    return place < NP_SURFACES ? &contacts->surfaces[place] : NULL;
+}
+
+const np_surface *np_surface_of(const np_contacts *contacts, uint32_t device)
+{
+    uint32_t place = place_of(contacts, device);
+    return place < NP_SURFACES ? &contacts->surfaces[place] : NULL;
 }
 
 static void set_size(np_surface *surface, float width, float height)
@@ -34,14 +49,6 @@ np_surface np_surface_sized(float width, float height)
 
     set_size(&surface, width, height);
     return surface;
-}
-
-const np_surface *np_surface_of(const np_contacts *contacts, uint32_t device)
-{
-    for (uint32_t i = 0; i < NP_SURFACES; i++)
-        if (contacts->surfaces[i].used && contacts->surfaces[i].device == device)
-            return &contacts->surfaces[i];
-    return NULL;
 }
 
 /* How far a position goes, by what the hardware says of a millimetre; 0: it says nothing. */
@@ -227,7 +234,6 @@ np_touched np_contacts_hear(np_contacts *contacts, const np_finger *finger)
     np_contact *contact;
 
     if (!surface) return touched;
-    contacts->used = true;
     if (surface->contact[finger->number] == NP_NO_WIRE)
         return touch_down(contacts, surface, finger);
     touched.contact = surface->contact[finger->number];
@@ -272,7 +278,7 @@ nplug_vec2 np_contact_way(const np_contacts *contacts, const np_contact *contact
 
 void np_contacts_begin_step(np_contacts *contacts)
 {
-    for (uint32_t i = 0; contacts->used && i < contacts->limit; i++) {
+    for (uint32_t i = 0; contacts->ids && i < contacts->limit; i++) {
         np_contact *contact = &contacts->list[i];
         if (contact->flags & NP_CONTACT_ENDED) contact->id = 0;
         contact->flags &= (uint8_t)~NP_CONTACT_BEGAN;

@@ -774,8 +774,7 @@ typedef struct np_surface {
 typedef struct np_contacts {
     np_contact *list;
     uint32_t limit;
-    uint32_t ids; /* contacts so far */
-    bool used;    /* there was one */
+    uint32_t ids; /* contacts so far; 0: there was none */
     np_surface surfaces[NP_SURFACES];
 } np_contacts;
 

@@ -428,6 +428,9 @@ typedef struct np_zone_signal {
 #define NP_ZONE_END 32767
 #define NP_ZONE_MM  1000
 
+/* How many signals a zone has. */
+uint32_t np_zone_signals(const nplug_game *game, uint32_t zone);
+
 /* Signal `index` (from 0) of a zone; false past the last one.  Of an area they are in the order of
  * the roles, a number each. */
 bool np_zone_signal_at(const nplug_game *game, uint32_t zone, uint32_t index,

@@ -109,6 +109,16 @@ bool np_zone_signal_at(const nplug_game *game, uint32_t zone, uint32_t index,
     }
 }
 
+uint32_t np_zone_signals(const nplug_game *game, uint32_t zone)
+{
+    np_zone_signal signal;
+    uint32_t count = 0;
+
+    while (np_zone_signal_at(game, zone, count, &signal))
+        count++;
+    return count;
+}
+
 /* --- names ------------------------------------------------------------------------------------ */
 
 static bool is_name(const char *name, const char *word, size_t length)

@@ -19,12 +19,10 @@ static uint32_t key_of(uint32_t device)
 
 static uint32_t count_signals(const nplug_game *game)
 {
-    np_zone_signal signal;
     uint32_t count = 0;
 
     for (uint32_t z = 0; z < game->zone_count; z++)
-        for (uint32_t i = 0; np_zone_signal_at(game, z, i, &signal); i++)
-            count++;
+        count += np_zone_signals(game, z);
     return count;
 }
 

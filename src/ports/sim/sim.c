@@ -146,7 +146,7 @@ static bool copy(char *into, const char *from, bool required)
 /* "contact-2", "contact-down-2". */
 static void name_finger(char name[NPLUG_SIM_NAME_SIZE], const char *what, uint32_t finger)
 {
-    snprintf(name, NPLUG_SIM_NAME_SIZE, "%s-%u", what, finger % 1000u);
+    snprintf(name, NPLUG_SIM_NAME_SIZE, "%s-%u", what, finger);
 }
 
 /* A finger is put somewhere, comes down, and goes on: three moves. */
@@ -618,12 +618,11 @@ static nplug_vec2 path(nplug_sim *sim, const sim_move *move, bool stop, float pa
 }
 
 /* A movement goes on when its device reports again. */
-static bool wait_turn(nplug_sim *sim, const sim_device *device, sim_move *rest)
+static void wait_turn(nplug_sim *sim, const sim_device *device, sim_move *rest)
 {
     rest->due += device->body.model->interval;
     if (rest->due > rest->start + rest->span) rest->due = rest->start + rest->span;
     if (queue(sim, rest) != NPLUG_OK) fail(sim, rest, "no room for the movement of", rest->what);
-    return true;
 }
 
 /* One report of a movement; the rest of it waits its turn. */
@@ -647,8 +646,8 @@ static bool travel(nplug_sim *sim, sim_device *device, const sim_move *move)
                     gone < rest.span ? (float)gone / (float)rest.span : 1.0f),
                move->due))
         return false;
-    if (gone >= rest.span) return true;
-    return wait_turn(sim, device, &rest);
+    if (gone < rest.span) wait_turn(sim, device, &rest);
+    return true;
 }
 
 /* What moves without ends has counts to go: says as many as are due by now, in whole counts.  What
@@ -688,8 +687,8 @@ static bool roll(nplug_sim *sim, const sim_device *device, const sim_move *move)
     if (!say_counts(sim, device, &parts, &rest,
                     gone < rest.span ? (float)gone / (float)rest.span : 1.0f))
         return false;
-    if (gone >= rest.span) return true;
-    return wait_turn(sim, device, &rest);
+    if (gone < rest.span) wait_turn(sim, device, &rest);
+    return true;
 }
 
 static bool pose(nplug_sim *sim, sim_device *device, const sim_move *move)
