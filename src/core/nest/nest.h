@@ -79,6 +79,15 @@ void np_wake_light(const nplug_nest *nest, uint32_t device);
 /* What one port said up to a time, as long as nothing else is due. */
 void np_reports_take(nplug_nest *nest, uint32_t port, nplug_time until);
 
+/* All that was stored and touched is one change, and passes all rooms. */
+void np_reports_changes(nplug_nest *nest, nplug_time time);
+
+/* A signal that moves without ends has moved by so much. */
+void np_reports_delta(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time);
+
+/* A control is pressed that way, and let go at once; one that is spent only for a pick. */
+void np_reports_strike(nplug_nest *nest, const np_change *change, uint16_t way, bool spent);
+
 /* A button that bounced is what it said last. */
 void np_reports_waited(nplug_nest *nest, uint32_t signal, nplug_time time);
 
@@ -95,9 +104,8 @@ bool np_touch_follows(const nplug_nest *nest, uint32_t signal);
 /* Fingers that begin belong to a part of their surface. */
 void np_touch_deal(nplug_nest *nest, nplug_time time);
 
-/* What the zone says that owns a finger; false where it says nothing. */
-bool np_touch_hear(nplug_nest *nest, uint32_t device, uint32_t number, nplug_time time,
-                   np_zone_news *news);
+/* What a group's fingers mean to the zones of their surface, at the same moment. */
+void np_touch_run(nplug_nest *nest, nplug_time time);
 
 /* Command: a surface is that large. */
 void np_touch_resize(nplug_nest *nest, const nplug_command *command, nplug_time time);

@@ -72,7 +72,7 @@ static void set_group(nplug_nest *nest)
 
 /* All that one device said at one moment is one change: every control has its new value before any
  * stage looks at one. */
-static void run_changes(nplug_nest *nest, nplug_time time)
+void np_reports_changes(nplug_nest *nest, nplug_time time)
 {
     const np_devices *devices = &nest->device.devices;
 
@@ -122,7 +122,7 @@ static void spend_for_pick(nplug_nest *nest, np_run run)
 }
 
 /* A notch is a pick's, or pressed and let go at once. */
-static void strike(nplug_nest *nest, const np_change *change, uint16_t way, bool spent)
+void np_reports_strike(nplug_nest *nest, const np_change *change, uint16_t way, bool spent)
 {
     if (np_pick_notch(&nest->action, change, way)) {
         np_controls_spend(&nest->device.controls, change->control, true);
@@ -146,11 +146,11 @@ static void turn_wheel(nplug_nest *nest, uint32_t index, int32_t value, nplug_ti
     if (spent && !np_pick_takes(&nest->action, control)) return;
     notches = np_notches_turn(&nest->device.controls, index, value);
     for (int32_t i = notches < 0 ? -notches : notches; i > 0; i--)
-        strike(nest, &change, np_notches_way(wire, notches), spent);
+        np_reports_strike(nest, &change, np_notches_way(wire, notches), spent);
 }
 
 /* What moves without ends is heard at once: its values are sums. */
-static void take_delta(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
+void np_reports_delta(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
 {
     np_device_room *room = &nest->device;
     np_run run = room->controls.of_signal[signal];
@@ -167,111 +167,10 @@ static void take_delta(nplug_nest *nest, uint32_t signal, int32_t value, nplug_t
     np_motions_add_delta(&nest->action, signal, value);
 }
 
-/* --- zones ------------------------------------------------------------------------------------ */
-
-/* A signal that says two things at one moment is two changes: none is lost. */
-static void say_of_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
-{
-    np_devices *devices = &nest->device.devices;
-
-    if (devices->raw[signal] == value) return;
-    if (devices->flags[signal] & NP_SIGNAL_TOUCHED) run_changes(nest, time);
-    if (np_devices_quick_value(devices, signal, value)) return;
-    np_devices_store(devices, signal, value);
-    np_devices_touch(devices, signal);
-}
-
-/* What zones moved by in a group, all fingers together. */
-typedef struct np_moved {
-    uint32_t count;
-    struct {
-        uint32_t signal;
-        int32_t value;
-    } list[8];
-} np_moved;
-
-static void take_moved(nplug_nest *nest, np_moved *moved, nplug_time time)
-{
-    for (uint32_t i = 0; i < moved->count; i++) {
-        np_devices_store(&nest->device.devices, moved->list[i].signal, moved->list[i].value);
-        take_delta(nest, moved->list[i].signal, moved->list[i].value, time);
-    }
-    moved->count = 0;
-}
-
-static void move_of_zone(nplug_nest *nest, uint32_t signal, int32_t value, np_moved *moved,
-                         nplug_time time)
-{
-    uint32_t i = 0;
-
-    while (i < moved->count && moved->list[i].signal != signal)
-        i++;
-    if (i < moved->count) {
-        moved->list[i].value += value;
-        return;
-    }
-    if (i == sizeof moved->list / sizeof *moved->list) take_moved(nest, moved, time);
-    moved->list[moved->count].signal = signal;
-    moved->list[moved->count++].value = value;
-}
-
-static void strike_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
-{
-    const np_controls *controls = &nest->device.controls;
-    const np_wire *wire = &controls->wires[controls->of_signal[signal].first];
-    const np_control *control = &controls->list[wire->control];
-    np_change change = {time, wire->control,
-                        np_devices_handle(&nest->device.devices, control->device), control->id,
-                        false};
-
-    if (controls->of_signal[signal].count == 0 || control->flags & NP_CONTROL_MUTED) return;
-    strike(nest, &change, np_notches_way(wire, value), false);
-}
-
-/* What a zone says of one finger; what is cancelled, or over at once, comes after all before it. */
-static void run_news(nplug_nest *nest, const np_zone_news *news, np_moved *moved, nplug_time time)
-{
-    bool cancelled = nest->cancelled;
-
-    for (uint32_t i = 0; i < news->count; i++) {
-        uint32_t signal = news->list[i].signal;
-        int32_t value = news->list[i].value;
-        if (news->list[i].how == NP_ZONE_VALUE) say_of_zone(nest, signal, value, time);
-        if (news->list[i].how == NP_ZONE_MOVED) move_of_zone(nest, signal, value, moved, time);
-        if (news->list[i].how < NP_ZONE_STRUCK) continue;
-        run_changes(nest, time);
-        if (news->list[i].how == NP_ZONE_STRUCK) {
-            strike_zone(nest, signal, value, time);
-            continue;
-        }
-        nest->cancelled = true;
-        say_of_zone(nest, signal, value, time);
-        run_changes(nest, time);
-        nest->cancelled = cancelled;
-    }
-}
-
-/* What a group's fingers mean to the zones of their surface, at the same moment. */
-static void run_fingers(nplug_nest *nest, nplug_time time)
-{
-    np_fingers fingers = np_devices_take_fingers(&nest->device.devices);
-    np_moved moved = {0};
-    uint32_t device = nest->device.devices.nodes[fingers.node].device;
-
-    np_nest_advance(nest, time);
-    for (uint32_t set = fingers.set; set; set = np_bits_rest(set)) {
-        np_zone_news news;
-        if (np_touch_hear(nest, device, np_bits_lowest(set), time, &news))
-            run_news(nest, &news, &moved, time);
-    }
-    take_moved(nest, &moved, time);
-    run_changes(nest, time);
-}
-
 static void run_group(nplug_nest *nest, nplug_time time)
 {
-    run_changes(nest, time);
-    if (nest->device.devices.fingers.set) run_fingers(nest, time);
+    np_reports_changes(nest, time);
+    if (nest->device.devices.fingers.set) np_touch_run(nest, time);
     nest->cancelled = false;
     np_commands_empty_outbox(nest, time);
 }
@@ -291,7 +190,7 @@ static void store(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time t
     end_contact(nest, signal, value, time);
     np_devices_store(&nest->device.devices, signal, value);
     if (devices->signals[signal].nature == NPLUG_NATURE_DELTA)
-        take_delta(nest, signal, value, time);
+        np_reports_delta(nest, signal, value, time);
     else
         np_devices_touch(&nest->device.devices, signal);
 }

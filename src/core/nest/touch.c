@@ -148,8 +148,9 @@ void np_touch_deal(nplug_nest *nest, nplug_time time)
     }
 }
 
-bool np_touch_hear(nplug_nest *nest, uint32_t device, uint32_t number, nplug_time time,
-                   np_zone_news *news)
+/* What the zone says that owns a finger; false where it says nothing. */
+static bool hear(nplug_nest *nest, uint32_t device, uint32_t number, nplug_time time,
+                 np_zone_news *news)
 {
     np_finger finger = look_at(nest, device, number, time);
     np_touched touched;
@@ -163,6 +164,108 @@ bool np_touch_hear(nplug_nest *nest, uint32_t device, uint32_t number, nplug_tim
         watch(nest, device, number, true);
     if (touched.ended) watch(nest, device, number, false);
     return news->count != 0;
+}
+
+/* --- what zones say
+ * ------------------------------------------------------------------------------------ */
+
+/* A signal that says two things at one moment is two changes: none is lost. */
+static void say_of_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
+{
+    np_devices *devices = &nest->device.devices;
+
+    if (devices->raw[signal] == value) return;
+    if (devices->flags[signal] & NP_SIGNAL_TOUCHED) np_reports_changes(nest, time);
+    if (np_devices_quick_value(devices, signal, value)) return;
+    np_devices_store(devices, signal, value);
+    np_devices_touch(devices, signal);
+}
+
+/* What zones moved by in a group, all fingers together. */
+typedef struct np_moved {
+    uint32_t count;
+    struct {
+        uint32_t signal;
+        int32_t value;
+    } list[8];
+} np_moved;
+
+static void take_moved(nplug_nest *nest, np_moved *moved, nplug_time time)
+{
+    for (uint32_t i = 0; i < moved->count; i++) {
+        np_devices_store(&nest->device.devices, moved->list[i].signal, moved->list[i].value);
+        np_reports_delta(nest, moved->list[i].signal, moved->list[i].value, time);
+    }
+    moved->count = 0;
+}
+
+static void move_of_zone(nplug_nest *nest, uint32_t signal, int32_t value, np_moved *moved,
+                         nplug_time time)
+{
+    uint32_t i = 0;
+
+    while (i < moved->count && moved->list[i].signal != signal)
+        i++;
+    if (i < moved->count) {
+        moved->list[i].value += value;
+        return;
+    }
+    if (i == sizeof moved->list / sizeof *moved->list) take_moved(nest, moved, time);
+    moved->list[moved->count].signal = signal;
+    moved->list[moved->count++].value = value;
+}
+
+static void strike_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
+{
+    const np_controls *controls = &nest->device.controls;
+    const np_wire *wire = &controls->wires[controls->of_signal[signal].first];
+    const np_control *control = &controls->list[wire->control];
+    np_change change = {time, wire->control,
+                        np_devices_handle(&nest->device.devices, control->device), control->id,
+                        false};
+
+    if (controls->of_signal[signal].count == 0 || control->flags & NP_CONTROL_MUTED) return;
+    np_reports_strike(nest, &change, np_notches_way(wire, value), false);
+}
+
+/* What a zone says of one finger; what is cancelled, or over at once, comes after all before it. */
+static void run_news(nplug_nest *nest, const np_zone_news *news, np_moved *moved, nplug_time time)
+{
+    bool cancelled = nest->cancelled;
+
+    for (uint32_t i = 0; i < news->count; i++) {
+        uint32_t signal = news->list[i].signal;
+        int32_t value = news->list[i].value;
+        if (news->list[i].how == NP_ZONE_VALUE) say_of_zone(nest, signal, value, time);
+        if (news->list[i].how == NP_ZONE_MOVED) move_of_zone(nest, signal, value, moved, time);
+        if (news->list[i].how < NP_ZONE_STRUCK) continue;
+        np_reports_changes(nest, time);
+        if (news->list[i].how == NP_ZONE_STRUCK) {
+            strike_zone(nest, signal, value, time);
+            continue;
+        }
+        nest->cancelled = true;
+        say_of_zone(nest, signal, value, time);
+        np_reports_changes(nest, time);
+        nest->cancelled = cancelled;
+    }
+}
+
+/* What a group's fingers mean to the zones of their surface, at the same moment. */
+void np_touch_run(nplug_nest *nest, nplug_time time)
+{
+    np_fingers fingers = np_devices_take_fingers(&nest->device.devices);
+    np_moved moved = {0};
+    uint32_t device = nest->device.devices.nodes[fingers.node].device;
+
+    np_nest_advance(nest, time);
+    for (uint32_t set = fingers.set; set; set = np_bits_rest(set)) {
+        np_zone_news news;
+        if (hear(nest, device, np_bits_lowest(set), time, &news))
+            run_news(nest, &news, &moved, time);
+    }
+    take_moved(nest, &moved, time);
+    np_reports_changes(nest, time);
 }
 
 /* --- how large a surface is ----------------------------------------------------------------------
