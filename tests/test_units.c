@@ -652,7 +652,7 @@ START_TEST(every_number_has_a_word)
                 {nplug_command_kind_name, NPLUG_COMMAND_SURFACE},
                 {nplug_move_kind_name, NPLUG_MOVE_TOUCH},
                 {nplug_reading_name, NPLUG_READING_SENSED},
-                {nplug_event_name, NPLUG_EVENT_FULL},
+                {nplug_event_name, NPLUG_EVENT_LIFT},
                 {nplug_limit_name, NPLUG_LIMIT_CONTACTS},
                 {nplug_zone_kind_name, NPLUG_ZONE_AREA},
                 {nplug_corner_name, NPLUG_CORNER_BOTTOM_RIGHT},

@@ -195,9 +195,9 @@ START_TEST(fingers_have_places)
     rig_step(&w.rig, 2000);
     nplug_signal_info(w.rig.nest, nplug_device_at(w.rig.nest, 0), 0, &info);
     ck_assert_int_eq(info.raw, -1);
-    nplug_signal_info(w.rig.nest, nplug_device_at(w.rig.nest, 0), 3, &info);
+    nplug_signal_info(w.rig.nest, nplug_device_at(w.rig.nest, 0), 4, &info);
     ck_assert_int_eq(info.raw, 71);
-    nplug_signal_info(w.rig.nest, nplug_device_at(w.rig.nest, 0), 5, &info);
+    nplug_signal_info(w.rig.nest, nplug_device_at(w.rig.nest, 0), 6, &info);
     ck_assert_int_eq(info.raw, 65535);
     close_window(&w);
 }

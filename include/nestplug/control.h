@@ -25,10 +25,11 @@ enum {
     NPLUG_CLASS_HAND_RIGHT = 8, /* "hand-right:trigger" */
     NPLUG_CLASS_HEADSET = 9,    /* "headset:pose-view" */
     NPLUG_CLASS_KEY_LABEL =
-        10,               /* "key-label:z", in bindings only: the key on which that is printed;
-                            the place is its small letter's Unicode code point, up to 1023 */
-    NPLUG_CLASS_ZONE = 11 /* "zone:1-button": a zone of the game's, by its number from 1; in
-                             bindings also by its name: see touch.h */
+        10,                  /* "key-label:z", in bindings only: the key on which that is printed;
+                               the place is its small letter's Unicode code point, up to 1023 */
+    NPLUG_CLASS_ZONE = 11,   /* "zone:1-button": a zone of the game's, by its number from 1; in
+                                bindings also by its name: see touch.h */
+    NPLUG_CLASS_POINTER = 12 /* "pointer:press": of whatever a player points with: see pointer.h */
 };
 
 /* The number of a control from its class and its place within the class. */
@@ -110,7 +111,9 @@ enum {
     NPLUG_MOUSE_WHEEL,     /* two deltas: +x right, +y away from the person */
     NPLUG_MOUSE_FORWARD_2, /* three more that some mice have beside back and forward */
     NPLUG_MOUSE_BACK_2,
-    NPLUG_MOUSE_TASK
+    NPLUG_MOUSE_TASK,
+    NPLUG_MOUSE_PLACE /* where it points: [0, 1] from the upper left of the game's window, or of the
+                         surface on which it lies */
 };
 
 /* Controls of sticks and throttles, in the words of USB HID's simulation controls (usage page
@@ -143,10 +146,19 @@ enum {
     NPLUG_WHEEL_BUTTON = 64 /* button-1 to button-128 */
 };
 
-/* Controls of touch surfaces: a contact's place, and whether it is there. */
+/* Controls of touch surfaces: a contact's place, whether it is there, and how hard it presses.  And
+ * those of a pen, which is a surface's only contact. */
 enum {
-    NPLUG_TOUCH_CONTACT = 1,      /* contact-1 to contact-16 */
-    NPLUG_TOUCH_CONTACT_DOWN = 32 /* contact-down-1 to contact-down-16 */
+    NPLUG_TOUCH_CONTACT = 1,           /* contact-1 to contact-16 */
+    NPLUG_TOUCH_CONTACT_DOWN = 32,     /* contact-down-1 to contact-down-16 */
+    NPLUG_TOUCH_CONTACT_PRESSURE = 64, /* contact-pressure-1 to contact-pressure-16: [0, 1] */
+    NPLUG_TOUCH_PEN_BUTTON = 96,       /* pen-button-1 to pen-button-3, at its side */
+    NPLUG_TOUCH_NEAR = 104             /* it is near enough for its place to be known */
+};
+
+/* Controls of a pointer. */
+enum {
+    NPLUG_POINTER_PRESS = 1 /* a mouse's left button; a contact that no zone has: see pointer.h */
 };
 
 /* Controls of a hand, named as OpenXR's input components are ("trigger", "squeeze", "thumbstick",

@@ -40,6 +40,9 @@ typedef enum nplug_event_kind {
     NPLUG_EVENT_BATTERY =
         21, /* device's battery is at another percentage, or charges or no longer does */
     NPLUG_EVENT_FULL = 22, /* a press of control of device would have taken a seat: none is free */
+    NPLUG_EVENT_CONTACT = 23, /* a contact of device began, at value: see touch.h */
+    NPLUG_EVENT_LIFT = 24,    /* it ended there; NPLUG_EVENT_FLAG_CANCELLED if no person lifted
+                                        it */
 } nplug_event_kind;
 
 /* Flags of an event. */
@@ -75,13 +78,14 @@ typedef enum nplug_limit {
 /* One event: 64 bytes on every target.  Members that its kind does not name are 0. */
 typedef struct nplug_event {
     nplug_time time; /* of the report that made it; of a value, the time at which it was found */
-    uint64_t press_count; /* PRESS, RELEASE: the how-manieth of this action and player */
+    uint64_t press_count; /* PRESS, RELEASE: the how-manieth of this action and player; CONTACT,
+                             LIFT: the contact's id */
     uint32_t kind;        /* an nplug_event_kind */
     nplug_device device;
     nplug_player player; /* NPLUG_NOBODY; BOUND and PICK also NPLUG_EVERYONE */
     uint32_t action;
-    nplug_vec2 value; /* of an action */
-    nplug_control control;
+    nplug_vec2 value;          /* of an action; CONTACT, LIFT: [0, 1] from the surface's top left */
+    nplug_control control;     /* CONTACT, LIFT: touch:contact-N */
     uint16_t flags;            /* NPLUG_EVENT_FLAG_... */
     nplug_device other_device; /* DUPLICATE: the device that it moves together with */
     nplug_player other_player; /* SWAP: with whom */

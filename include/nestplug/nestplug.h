@@ -16,6 +16,7 @@
 #include "menu.h"
 #include "nest.h"
 #include "player.h"
+#include "pointer.h"
 #include "port.h"
 #include "replay.h"
 #include "report.h"

@@ -115,9 +115,10 @@ typedef struct nplug_contact_facts {
     nplug_vec2 way_mm;     /* from there to here in millimetres, +x right, +y up */
     nplug_time begin_time; /* when it began */
     nplug_time age_us;     /* how long it has lasted: up to the last step, or its end */
+    float pressure;        /* [0, 1], as it was last; 1 where the hardware does not tell */
     bool began, ended;     /* in the last step */
     bool cancelled;        /* it ended, and no person lifted it */
-    bool reserved[5];      /* false */
+    bool reserved;         /* false */
 } nplug_contact_facts;
 
 /* How many contacts there were in the last step, those that ended in it included. */

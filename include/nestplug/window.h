@@ -14,7 +14,8 @@ enum {
     NPLUG_WINDOW_KEYBOARD = 1,
     NPLUG_WINDOW_MOUSE = 2,
     NPLUG_WINDOW_TOUCH = 4,
-    NPLUG_WINDOW_PADS = 8 /* up to NPLUG_WINDOW_PADS_MAX, in the W3C standard pad layout */
+    NPLUG_WINDOW_PADS = 8, /* up to NPLUG_WINDOW_PADS_MAX, in the W3C standard pad layout */
+    NPLUG_WINDOW_PEN = 16
 };
 #define NPLUG_WINDOW_PADS_MAX 8
 #define NPLUG_WINDOW_CONTACTS 10 /* fingers at once */
@@ -69,6 +70,10 @@ NPLUG_API nplug_result nplug_window_button(nplug_window *window, nplug_time time
 NPLUG_API nplug_result nplug_window_move(nplug_window *window, nplug_time time, int32_t dx,
                                          int32_t dy, bool made_up);
 
+/* The mouse is at `at` in [0, 1] from the window's top left, for games that ask where a player
+ * points (pointer.h).  Beside nplug_window_move, since a place ends at the window's edge. */
+NPLUG_API nplug_result nplug_window_point(nplug_window *window, nplug_time time, nplug_vec2 at);
+
 /* The wheel turned, in 120ths of a notch: +x right, +y away from the person. */
 NPLUG_API nplug_result nplug_window_wheel(nplug_window *window, nplug_time time, int32_t dx,
                                           int32_t dy);
@@ -77,6 +82,17 @@ NPLUG_API nplug_result nplug_window_wheel(nplug_window *window, nplug_time time,
  * (`down` false).  NPLUG_ERR_FULL for more fingers than NPLUG_WINDOW_CONTACTS. */
 NPLUG_API nplug_result nplug_window_touch(nplug_window *window, nplug_time time, uint32_t finger,
                                           nplug_vec2 at, bool down);
+
+/* The finger with that number presses so hard, in [0, 1]; until that is said, 1. NPLUG_ERR_UNKNOWN:
+ * no such finger is down. */
+NPLUG_API nplug_result nplug_window_pressure(nplug_window *window, nplug_time time, uint32_t finger,
+                                             float pressure);
+
+/* A pen is at `at` in [0, 1] from the window's top left: `near` enough for that to be known, and
+ * `down` on it with a pressure in [0, 1] (1 where the system does not tell).  One that is not near
+ * is not down. */
+NPLUG_API nplug_result nplug_window_pen(nplug_window *window, nplug_time time, nplug_vec2 at,
+                                        bool near, bool down, float pressure);
 
 /* The window got or lost the focus.  When it is lost, all buttons of all devices are released,
  * marked cancelled. A control that is pressed or moved before the focus is back is spent (see

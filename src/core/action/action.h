@@ -330,18 +330,26 @@ typedef struct np_zone_news {
     } list[NP_ZONE_NEWS];
 } np_zone_news;
 
+static inline void np_news_say(np_zone_news *news, uint32_t signal, np_zone_how how, int32_t value)
+{
+    if (news->count == NP_ZONE_NEWS) return;
+    news->list[news->count].signal = (uint16_t)signal;
+    news->list[news->count].how = (uint8_t)how;
+    news->list[news->count++].value = value;
+}
+
 /* Whether somebody must see each movement of a contact. */
 bool np_zones_follow(const np_action_room *room, uint32_t contact);
 
-/* A contact begins, moves or ends: what the zone says that owns it. */
-void np_zones_hear(np_action_room *room, const np_touched *touched, np_zone_news *news);
+/* A contact begins, moves or ends: what the zone says that owns it; false where none does. */
+bool np_zones_hear(np_action_room *room, const np_touched *touched, np_zone_news *news);
 
 /* The part of a surface in which a place is; 0: in none. */
 uint8_t np_zones_part(const np_action_room *room, uint32_t device, nplug_vec2 place);
 
 /* A surface has all zones of the game from now on, whose signals begin there; false where there is
- * no room for all of them.  It has none any more.  Or they own no contact any more: each signal of
- * theirs is at rest. */
+ * no room for all of them.  It has none any more.  Or they own no contact any more:
+ * each signal of theirs is at rest. */
 bool np_zones_add_device(np_action_room *room, uint32_t device, uint32_t first_signal);
 void np_zones_drop_device(np_zones *zones, uint32_t device);
 void np_zones_rest(np_zones *zones, uint32_t device);

@@ -236,10 +236,7 @@ static inline void np_motions_pass(np_motions *motions, nplug_time time)
 static inline void np_zone_say(const np_zone_state *zone, uint32_t index, np_zone_how how,
                                int32_t value, np_zone_news *news)
 {
-    if (news->count == NP_ZONE_NEWS) return;
-    news->list[news->count].signal = (uint16_t)(zone->first_signal + index);
-    news->list[news->count].how = (uint8_t)how;
-    news->list[news->count++].value = value;
+    np_news_say(news, zone->first_signal + index, how, value);
 }
 
 /* A number as a raw value, rounded. */

@@ -93,12 +93,19 @@ static nplug_source direction_of(const np_control *control, float *far)
     return source;
 }
 
+/* A contact is a zone's or points, and is picked as that. */
+static bool is_contact(const np_control *control)
+{
+    return NPLUG_CONTROL_CLASS(control->id) == NPLUG_CLASS_TOUCH &&
+           NPLUG_CONTROL_INDEX(control->id) < NPLUG_TOUCH_CONTACT_PRESSURE;
+}
+
 /* What is spent is not used; but for what this pick itself takes from the game. */
 static bool can_be_picked(const np_pick *pick, const np_control *control)
 {
     return control->nature != NPLUG_NATURE_DELTA && control->nature != NPLUG_NATURE_POSITION &&
            control->nature != NPLUG_NATURE_POSE && control->nature != NPLUG_NATURE_SENSOR &&
-           !(control->flags & NP_CONTROL_ASIDE) &&
+           !(control->flags & NP_CONTROL_ASIDE) && !is_contact(control) &&
            (pick->takes || !(control->flags & NP_CONTROL_SPENT));
 }
 

@@ -272,7 +272,7 @@ bool np_zones_follow(const np_action_room *room, uint32_t contact)
     return owner != NP_NO_INDEX && room->zones.list[owner].kind != NPLUG_ZONE_BUTTON;
 }
 
-void np_zones_hear(np_action_room *room, const np_touched *touched, np_zone_news *news)
+bool np_zones_hear(np_action_room *room, const np_touched *touched, np_zone_news *news)
 {
     const np_contact *contact = &room->contacts->list[touched->contact];
     uint16_t *owner = &room->zones.owner[touched->contact];
@@ -281,9 +281,10 @@ void np_zones_hear(np_action_room *room, const np_touched *touched, np_zone_news
         *owner = (uint16_t)zone_at(room, contact->device, contact->place, true);
         if (*owner != NP_NO_INDEX) begin(room, touched->contact, news);
     }
-    if (*owner == NP_NO_INDEX) return;
+    if (*owner == NP_NO_INDEX) return false;
     if (touched->moved) move(room, touched, news);
     if (touched->ended) end(room, touched->contact, news);
+    return true;
 }
 
 /* --- surfaces come and go ------------------------------------------------------------------------

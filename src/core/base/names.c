@@ -103,6 +103,13 @@ static const name_row wheel_rows[] = {
 static const name_row touch_rows[] = {
     MANY(NPLUG_TOUCH_CONTACT, POSITION, 2, "contact", 16),
     MANY(NPLUG_TOUCH_CONTACT_DOWN, BUTTON, 1, "contact-down", 16),
+    MANY(NPLUG_TOUCH_CONTACT_PRESSURE, AXIS, 1, "contact-pressure", 16),
+    MANY(NPLUG_TOUCH_PEN_BUTTON, BUTTON, 1, "pen-button", 3),
+    BUTTON(NPLUG_TOUCH_NEAR, "near"),
+};
+
+static const name_row pointer_rows[] = {
+    BUTTON(NPLUG_POINTER_PRESS, "press"),
 };
 
 static const name_row hand_rows[] = {
@@ -133,11 +140,17 @@ static const name_row headset_rows[] = {
 };
 
 static const name_row mouse_rows[] = {
-    BUTTON(NPLUG_MOUSE_LEFT, "left"),       BUTTON(NPLUG_MOUSE_RIGHT, "right"),
-    BUTTON(NPLUG_MOUSE_MIDDLE, "middle"),   BUTTON(NPLUG_MOUSE_BACK, "back"),
-    BUTTON(NPLUG_MOUSE_FORWARD, "forward"), DELTAS(NPLUG_MOUSE_MOVE, "move"),
-    DELTAS(NPLUG_MOUSE_WHEEL, "wheel"),     BUTTON(NPLUG_MOUSE_FORWARD_2, "forward-2"),
-    BUTTON(NPLUG_MOUSE_BACK_2, "back-2"),   BUTTON(NPLUG_MOUSE_TASK, "task"),
+    BUTTON(NPLUG_MOUSE_LEFT, "left"),
+    BUTTON(NPLUG_MOUSE_RIGHT, "right"),
+    BUTTON(NPLUG_MOUSE_MIDDLE, "middle"),
+    BUTTON(NPLUG_MOUSE_BACK, "back"),
+    BUTTON(NPLUG_MOUSE_FORWARD, "forward"),
+    DELTAS(NPLUG_MOUSE_MOVE, "move"),
+    DELTAS(NPLUG_MOUSE_WHEEL, "wheel"),
+    BUTTON(NPLUG_MOUSE_FORWARD_2, "forward-2"),
+    BUTTON(NPLUG_MOUSE_BACK_2, "back-2"),
+    BUTTON(NPLUG_MOUSE_TASK, "task"),
+    MANY(NPLUG_MOUSE_PLACE, POSITION, 2, "place", 0),
 };
 
 /* Keys: the usage of USB HID usage page 0x07 (HID Usage Tables 1.4, section 10), and the `code` of
@@ -314,6 +327,9 @@ static const class_row classes[] = {
     {"hand-left", ROWS(hand_rows)},
     {"hand-right", ROWS(hand_rows)},
     {"headset", ROWS(headset_rows)},
+    {"key-label", NULL, 0},
+    {"zone", NULL, 0},
+    {"pointer", ROWS(pointer_rows)},
 };
 #define CLASSES (sizeof classes / sizeof *classes)
 

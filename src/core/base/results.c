@@ -27,9 +27,10 @@ const char *nplug_version(void)
 const char *nplug_event_name(uint32_t kind)
 {
     static const char *const names[NP_EVENT_KINDS] = {
-        "none",  "arrival", "departure", "change",   "join",   "leave",   "claim",     "unclaim",
-        "press", "release", "value",     "resynced", "clocks", "limit",   "duplicate", "bound",
-        "pick",  "wait",    "wobble",    "swap",     "active", "battery", "full"};
+        "none",      "arrival", "departure", "change", "join",     "leave",  "claim",
+        "unclaim",   "press",   "release",   "value",  "resynced", "clocks", "limit",
+        "duplicate", "bound",   "pick",      "wait",   "wobble",   "swap",   "active",
+        "battery",   "full",    "contact",   "lift"};
     return kind < NP_EVENT_KINDS ? names[kind] : "unknown";
 }
 

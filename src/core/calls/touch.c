@@ -62,6 +62,7 @@ nplug_result nplug_contact_info(const nplug_nest *nest, uint32_t index, nplug_co
         now.began = (contact.flags & NP_CONTACT_BEGAN) != 0;
         now.ended = (contact.flags & NP_CONTACT_ENDED) != 0;
         now.cancelled = (contact.flags & NP_CONTACT_CANCELLED) != 0;
+        now.pressure = np_finger_pressure(&nest->device, contact.device, contact.finger);
         now.age_us = (now.ended ? contact.last : nest->feed.processed) - contact.begin;
     }
     if (np_size_give(facts, NP_FIRST(nplug_contact_facts, reserved), &now, sizeof now) != NPLUG_OK)

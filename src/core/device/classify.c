@@ -59,8 +59,9 @@ static void count_hid(tally *sum, uint32_t code, nplug_nature nature)
     if (page == 1 && usage < 0x32) sum->moves += nature == NPLUG_NATURE_DELTA;
 }
 
-/* A third slider gets the kernel's code of a wheel: with throttle and rudder it is none.  Some pads
- * have the codes of gears at their back. */
+/* A mouse moves, or is somewhere, as on a tablet or in a window of another machine.  A third slider
+ * gets the kernel's code of a wheel: with throttle and rudder it is none.  Some pads have the codes
+ * of gears at their back. */
 static nplug_device_kind kind_of(const tally *sum, nplug_space space)
 {
     bool sticks = sum->throttle || sum->rudder;
@@ -73,7 +74,8 @@ static nplug_device_kind kind_of(const tally *sum, nplug_space space)
     if (sum->gears) return NPLUG_KIND_WHEEL;
     if (sticks) return NPLUG_KIND_STICK;
     if (sum->touched && sum->placed) return NPLUG_KIND_TOUCH;
-    if (sum->mouse && sum->moves >= 2) return NPLUG_KIND_MOUSE;
+    if (sum->mouse && (sum->moves >= 2 || (sum->placed && sum->buttons == 0)))
+        return NPLUG_KIND_MOUSE;
     return sum->keys >= 20 ? NPLUG_KIND_KEYBOARD : NPLUG_KIND_UNKNOWN;
 }
 

@@ -69,7 +69,10 @@ static uint32_t finger_of(nplug_control control, unsigned component, unsigned *w
 
     if (NPLUG_CONTROL_CLASS(control) != NPLUG_CLASS_TOUCH) return 0;
     *what = component;
-    if (place >= NPLUG_TOUCH_CONTACT_DOWN) {
+    if (place >= NPLUG_TOUCH_CONTACT_PRESSURE) {
+        *what = NP_FINGER_PRESSURE;
+        place -= NPLUG_TOUCH_CONTACT_PRESSURE - NPLUG_TOUCH_CONTACT;
+    } else if (place >= NPLUG_TOUCH_CONTACT_DOWN) {
         *what = NP_FINGER_DOWN;
         place -= NPLUG_TOUCH_CONTACT_DOWN - NPLUG_TOUCH_CONTACT;
     }
@@ -82,12 +85,14 @@ static void find_wires(np_device_room *room, np_surface *surface)
 
     memset(surface->wires, 0xff, sizeof surface->wires);
     memset(surface->contact, 0xff, sizeof surface->contact);
+    surface->pointing = NP_NO_WIRE;
     for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
         const np_wire *wire = &room->controls.wires[w];
         unsigned what = 0;
         uint32_t finger = finger_of(room->controls.list[wire->control].id, wire->component, &what);
         if (finger) surface->wires[finger][what] = (uint16_t)w;
-        if (finger) room->devices.signals[wire->signal].finger = (uint8_t)finger;
+        if (finger && what != NP_FINGER_PRESSURE)
+            room->devices.signals[wire->signal].finger = (uint8_t)finger;
     }
 }
 
@@ -138,12 +143,22 @@ static float read_of(const np_device_room *room, uint32_t index)
            (float)((uint32_t)wire->high - (uint32_t)wire->low);
 }
 
+/* A contact's number is 0 or more; a button, which surfaces without numbers have, is not at rest.
+ */
 static bool is_down(const np_device_room *room, const np_wire *wire)
 {
     int32_t raw = room->devices.raw[wire->signal];
+    bool numbered = room->devices.signals[wire->signal].nature == NPLUG_NATURE_CONTACT;
 
-    if ((wire->how & NP_WIRE_READING) == NPLUG_READING_PRESENT) return raw >= 0;
-    return raw != wire->rest;
+    return numbered ? raw >= 0 : raw != wire->rest;
+}
+
+float np_finger_pressure(const np_device_room *room, uint32_t device, uint32_t number)
+{
+    const np_surface *surface = np_surface_of(&room->contacts, device);
+    uint16_t wire = surface ? surface->wires[number][NP_FINGER_PRESSURE] : NP_NO_WIRE;
+
+    return wire == NP_NO_WIRE ? 1.0f : read_of(room, wire);
 }
 
 bool np_finger_look(const np_device_room *room, uint32_t device, uint32_t number, np_finger *finger)
@@ -246,6 +261,24 @@ np_touched np_contacts_hear(np_contacts *contacts, const np_finger *finger)
     return touched;
 }
 
+int np_contacts_point(np_contacts *contacts, const np_touched *touched)
+{
+    const np_contact *contact = &contacts->list[touched->contact];
+    np_surface *surface = surface_at(contacts, contact->device);
+    int edge = 0;
+
+    if (!surface) return 0;
+    if (touched->began && surface->pointing == NP_NO_WIRE) {
+        surface->pointing = (uint16_t)touched->contact;
+        edge = 1;
+    }
+    if (surface->pointing != touched->contact) return 0;
+    surface->pointed = contact->place;
+    if (!touched->ended) return edge;
+    surface->pointing = NP_NO_WIRE;
+    return edge - 1;
+}
+
 void np_contacts_cancel(np_contacts *contacts, uint32_t device, nplug_time time)
 {
     np_surface *surface = surface_at(contacts, device);
@@ -255,13 +288,13 @@ void np_contacts_cancel(np_contacts *contacts, uint32_t device, nplug_time time)
         end(surface, &contacts->list[surface->contact[n]], true, time);
         surface->ignored |= 1u << n;
     }
+    if (surface) surface->pointing = NP_NO_WIRE;
 }
 
-void np_surfaces_drop(np_contacts *contacts, uint32_t device, nplug_time time)
+void np_surfaces_drop(np_contacts *contacts, uint32_t device)
 {
     np_surface *surface = surface_at(contacts, device);
 
-    np_contacts_cancel(contacts, device, time);
     if (surface) surface->used = false;
 }
 

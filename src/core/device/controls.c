@@ -570,3 +570,22 @@ uint32_t np_controls_find(const np_controls *controls, uint32_t device, nplug_co
         if (controls->list[i].id == id) return i;
     return NP_NONE;
 }
+
+bool np_controls_place(const np_controls *controls, const np_devices *devices, uint32_t device,
+                       nplug_control id, nplug_vec2 *place)
+{
+    uint32_t control = np_controls_find(controls, device, id);
+    np_run run = controls->wires_of[device];
+
+    for (uint32_t w = run.first; control != NP_NONE && w < (uint32_t)run.first + run.count; w++) {
+        const np_wire *wire = &controls->wires[w];
+        float value;
+        if (wire->control != control) continue;
+        value = np_wire_value(wire, devices->raw[wire->signal]);
+        if (wire->component)
+            place->y = value;
+        else
+            place->x = value;
+    }
+    return control != NP_NONE;
+}

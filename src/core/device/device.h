@@ -603,6 +603,10 @@ void np_controls_clean(np_controls *controls);
 /* Inside which values of `component` this stage need not be called; false: always. */
 bool np_controls_guard(const np_control *control, np_interval *interval);
 
+/* Where a control of a device is that is a position, as its signals say now; false: it has none. */
+bool np_controls_place(const np_controls *controls, const np_devices *devices, uint32_t device,
+                       nplug_control id, nplug_vec2 *place);
+
 /* The place of a device's control by its number, or NP_NONE; and of the next one with that number,
  * in another part of the device. */
 uint32_t np_controls_find(const np_controls *controls, uint32_t device, nplug_control id);
@@ -757,8 +761,8 @@ typedef struct np_contact {
     float path;      /* how far that is along all marks, in millimetres */
 } np_contact;
 
-/* The wires of a finger: where it is, and whether it is there. */
-enum { NP_FINGER_X, NP_FINGER_Y, NP_FINGER_DOWN, NP_FINGER_WIRES };
+/* The wires of a finger: where it is, whether it is there, and how hard it presses. */
+enum { NP_FINGER_X, NP_FINGER_Y, NP_FINGER_DOWN, NP_FINGER_PRESSURE, NP_FINGER_WIRES };
 #define NP_NO_WIRE 0xffffu
 
 typedef struct np_surface {
@@ -767,6 +771,8 @@ typedef struct np_surface {
     uint32_t ignored; /* bit by finger: its contact was ended for it, and it was not lifted yet */
     uint16_t device;
     bool used, known;
+    uint16_t pointing;  /* the contact that points; NP_NO_WIRE: none */
+    nplug_vec2 pointed; /* where it was, as it was last heard */
     uint16_t wires[NP_FINGERS + 1][NP_FINGER_WIRES];
     uint16_t contact[NP_FINGERS + 1]; /* by finger: its contact; NP_NO_WIRE: none */
 } np_surface;
@@ -802,12 +808,15 @@ void np_contacts_begin_step(np_contacts *contacts);
 /* A finger says something. */
 np_touched np_contacts_hear(np_contacts *contacts, const np_finger *finger);
 
+/* A contact that no zone has: 1 where it points from now on, -1 where it does no more. */
+int np_contacts_point(np_contacts *contacts, const np_touched *touched);
+
 /* All contacts of a surface end, and no person lifted them. */
 void np_contacts_cancel(np_contacts *contacts, uint32_t device, nplug_time time);
 
-/* Surfaces come and go; a command says how large one is. */
+/* Surfaces come, and go when their contacts have ended; a command says how large one is. */
 void np_surfaces_add(np_device_room *room, uint32_t device);
-void np_surfaces_drop(np_contacts *contacts, uint32_t device, nplug_time time);
+void np_surfaces_drop(np_contacts *contacts, uint32_t device);
 void np_surfaces_set(np_contacts *contacts, uint32_t device, const nplug_command *command);
 const np_surface *np_surface_of(const np_contacts *contacts, uint32_t device);
 np_surface np_surface_sized(float width, float height);
@@ -815,6 +824,9 @@ np_surface np_surface_sized(float width, float height);
 /* What a surface's signals say of a finger now; false where the surface has no such finger. */
 bool np_finger_look(const np_device_room *room, uint32_t device, uint32_t number,
                     np_finger *finger);
+
+/* How hard a finger presses: [0, 1]; 1 where the hardware does not tell. */
+float np_finger_pressure(const np_device_room *room, uint32_t device, uint32_t number);
 
 /* The contact that a finger makes; NP_NONE.  And by its place in the order in which they began. */
 uint32_t np_contacts_find(const np_contacts *contacts, uint32_t device, uint32_t finger);

@@ -32,6 +32,8 @@ static const nplug_wire any_mouse_fine_wires[] = {
     {0x0808, 0, 1, 0x00010115, 0, 0, 0, 0, 0, 0, 0}, /* mouse:forward-2 */
     {0x0809, 0, 1, 0x00010116, 0, 0, 0, 0, 0, 0, 0}, /* mouse:back-2 */
     {0x080a, 0, 1, 0x00010117, 0, 0, 0, 0, 0, 0, 0}, /* mouse:task */
+    {0x080b, 0, 1, 0x00030000, 1, 0, 0, 0, 0, 0, 0}, /* mouse:place */
+    {0x080b, 1, 1, 0x00030001, 1, 0, 0, 0, 0, 0, 0}, /* mouse:place */
     {0x0806, 0, 1, 0x00020000, 0, 0, 0, 0, 0, 0, 0}, /* mouse:move */
     {0x0806, 1, 1, 0x00020001, 0, 1, 0, 0, 0, 0, 0}, /* mouse:move */
     {0x0807, 0, 1, 0x0002000c, 0, 4, 0, 0, 0, -120, 120}, /* mouse:wheel */
@@ -68,6 +70,8 @@ static const nplug_wire any_mouse_wires[] = {
     {0x0808, 0, 1, 0x00010115, 0, 0, 0, 0, 0, 0, 0}, /* mouse:forward-2 */
     {0x0809, 0, 1, 0x00010116, 0, 0, 0, 0, 0, 0, 0}, /* mouse:back-2 */
     {0x080a, 0, 1, 0x00010117, 0, 0, 0, 0, 0, 0, 0}, /* mouse:task */
+    {0x080b, 0, 1, 0x00030000, 1, 0, 0, 0, 0, 0, 0}, /* mouse:place */
+    {0x080b, 1, 1, 0x00030001, 1, 0, 0, 0, 0, 0, 0}, /* mouse:place */
     {0x0806, 0, 1, 0x00020000, 0, 0, 0, 0, 0, 0, 0}, /* mouse:move */
     {0x0806, 1, 1, 0x00020001, 0, 1, 0, 0, 0, 0, 0}, /* mouse:move */
     {0x0807, 0, 1, 0x00020006, 0, 0, 0, 0, 0, 0, 0}, /* mouse:wheel */
@@ -762,6 +766,12 @@ static const nplug_wire any_touch_one_wires[] = {
     {0x1801, 0, 1, 0x00030000, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-1 */
     {0x1801, 1, 1, 0x00030001, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-1 */
     {0x1820, 0, 1, 0x0001014a, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-1 */
+    {0x1840, 0, 1, 0x00030018, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-1 */
+    {0x1860, 0, 1, 0x0001014b, 13, 0, 0, 0, 0, 0, 0}, /* touch:pen-button-1 */
+    {0x1861, 0, 1, 0x0001014c, 13, 0, 0, 0, 0, 0, 0}, /* touch:pen-button-2 */
+    {0x1862, 0, 1, 0x00010149, 13, 0, 0, 0, 0, 0, 0}, /* touch:pen-button-3 */
+    {0x1868, 0, 1, 0x00010140, 13, 0, 0, 0, 0, 0, 0}, /* touch:near */
+    {0x1868, 0, 1, 0x00010141, 13, 0, 0, 0, 0, 0, 0}, /* touch:near */
 };
 
 static const nplug_rule any_touch_matches[] = {
@@ -771,51 +781,67 @@ static const nplug_wire any_touch_wires[] = {
     {0x1801, 0, 1, 0x00030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-1 */
     {0x1801, 1, 1, 0x00030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-1 */
     {0x1820, 0, 1, 0x00030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-1 */
+    {0x1840, 0, 1, 0x0003003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-1 */
     {0x1802, 0, 1, 0x01030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-2 */
     {0x1802, 1, 1, 0x01030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-2 */
     {0x1821, 0, 1, 0x01030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-2 */
+    {0x1841, 0, 1, 0x0103003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-2 */
     {0x1803, 0, 1, 0x02030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-3 */
     {0x1803, 1, 1, 0x02030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-3 */
     {0x1822, 0, 1, 0x02030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-3 */
+    {0x1842, 0, 1, 0x0203003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-3 */
     {0x1804, 0, 1, 0x03030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-4 */
     {0x1804, 1, 1, 0x03030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-4 */
     {0x1823, 0, 1, 0x03030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-4 */
+    {0x1843, 0, 1, 0x0303003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-4 */
     {0x1805, 0, 1, 0x04030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-5 */
     {0x1805, 1, 1, 0x04030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-5 */
     {0x1824, 0, 1, 0x04030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-5 */
+    {0x1844, 0, 1, 0x0403003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-5 */
     {0x1806, 0, 1, 0x05030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-6 */
     {0x1806, 1, 1, 0x05030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-6 */
     {0x1825, 0, 1, 0x05030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-6 */
+    {0x1845, 0, 1, 0x0503003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-6 */
     {0x1807, 0, 1, 0x06030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-7 */
     {0x1807, 1, 1, 0x06030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-7 */
     {0x1826, 0, 1, 0x06030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-7 */
+    {0x1846, 0, 1, 0x0603003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-7 */
     {0x1808, 0, 1, 0x07030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-8 */
     {0x1808, 1, 1, 0x07030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-8 */
     {0x1827, 0, 1, 0x07030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-8 */
+    {0x1847, 0, 1, 0x0703003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-8 */
     {0x1809, 0, 1, 0x08030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-9 */
     {0x1809, 1, 1, 0x08030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-9 */
     {0x1828, 0, 1, 0x08030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-9 */
+    {0x1848, 0, 1, 0x0803003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-9 */
     {0x180a, 0, 1, 0x09030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-10 */
     {0x180a, 1, 1, 0x09030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-10 */
     {0x1829, 0, 1, 0x09030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-10 */
+    {0x1849, 0, 1, 0x0903003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-10 */
     {0x180b, 0, 1, 0x0a030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-11 */
     {0x180b, 1, 1, 0x0a030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-11 */
     {0x182a, 0, 1, 0x0a030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-11 */
+    {0x184a, 0, 1, 0x0a03003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-11 */
     {0x180c, 0, 1, 0x0b030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-12 */
     {0x180c, 1, 1, 0x0b030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-12 */
     {0x182b, 0, 1, 0x0b030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-12 */
+    {0x184b, 0, 1, 0x0b03003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-12 */
     {0x180d, 0, 1, 0x0c030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-13 */
     {0x180d, 1, 1, 0x0c030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-13 */
     {0x182c, 0, 1, 0x0c030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-13 */
+    {0x184c, 0, 1, 0x0c03003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-13 */
     {0x180e, 0, 1, 0x0d030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-14 */
     {0x180e, 1, 1, 0x0d030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-14 */
     {0x182d, 0, 1, 0x0d030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-14 */
+    {0x184d, 0, 1, 0x0d03003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-14 */
     {0x180f, 0, 1, 0x0e030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-15 */
     {0x180f, 1, 1, 0x0e030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-15 */
     {0x182e, 0, 1, 0x0e030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-15 */
+    {0x184e, 0, 1, 0x0e03003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-15 */
     {0x1810, 0, 1, 0x0f030035, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-16 */
     {0x1810, 1, 1, 0x0f030036, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-16 */
     {0x182f, 0, 1, 0x0f030039, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-16 */
+    {0x184f, 0, 1, 0x0f03003a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-16 */
 };
 
 static const nplug_rule any_wheel_usages_matches[] = {
@@ -1814,6 +1840,8 @@ static const nplug_wire window_mouse_wires[] = {
     {0x0808, 0, 1, 0x00010115, 0, 0, 0, 0, 0, 0, 0}, /* mouse:forward-2 */
     {0x0809, 0, 1, 0x00010116, 0, 0, 0, 0, 0, 0, 0}, /* mouse:back-2 */
     {0x080a, 0, 1, 0x00010117, 0, 0, 0, 0, 0, 0, 0}, /* mouse:task */
+    {0x080b, 0, 1, 0x00030000, 1, 0, 0, 0, 0, 0, 0}, /* mouse:place */
+    {0x080b, 1, 1, 0x00030001, 1, 0, 0, 0, 0, 0, 0}, /* mouse:place */
     {0x0806, 0, 1, 0x00020000, 0, 0, 0, 0, 0, 0, 0}, /* mouse:move */
     {0x0806, 1, 1, 0x00020001, 0, 1, 0, 0, 0, 0, 0}, /* mouse:move */
     {0x0807, 0, 1, 0x00020006, 0, 4, 0, 0, 0, -120, 120}, /* mouse:wheel */
@@ -1847,6 +1875,17 @@ static const nplug_wire window_pad_wires[] = {
     {0x0c0e, 1, 3, 0x00000103, 0, 1, 0, 0, 0, 0, 0}, /* pad:stick-right */
 };
 
+static const nplug_rule window_pen_matches[] = {
+    {0x0019, 0x0000, 0x0005, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+};
+static const nplug_wire window_pen_wires[] = {
+    {0x1801, 0, 0, 0x00000001, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-1 */
+    {0x1801, 1, 0, 0x00000002, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-1 */
+    {0x1820, 0, 0, 0x00000000, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-1 */
+    {0x1840, 0, 0, 0x00000003, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-1 */
+    {0x1868, 0, 0, 0x00000004, 13, 0, 0, 0, 0, 0, 0}, /* touch:near */
+};
+
 static const nplug_rule window_touch_matches[] = {
     {0x0019, 0x0000, 0x0003, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
@@ -1854,33 +1893,43 @@ static const nplug_wire window_touch_wires[] = {
     {0x1801, 0, 0, 0x00000001, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-1 */
     {0x1801, 1, 0, 0x00000002, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-1 */
     {0x1820, 0, 0, 0x00000000, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-1 */
-    {0x1802, 0, 0, 0x00000004, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-2 */
-    {0x1802, 1, 0, 0x00000005, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-2 */
-    {0x1821, 0, 0, 0x00000003, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-2 */
-    {0x1803, 0, 0, 0x00000007, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-3 */
-    {0x1803, 1, 0, 0x00000008, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-3 */
-    {0x1822, 0, 0, 0x00000006, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-3 */
-    {0x1804, 0, 0, 0x0000000a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-4 */
-    {0x1804, 1, 0, 0x0000000b, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-4 */
-    {0x1823, 0, 0, 0x00000009, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-4 */
-    {0x1805, 0, 0, 0x0000000d, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-5 */
-    {0x1805, 1, 0, 0x0000000e, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-5 */
-    {0x1824, 0, 0, 0x0000000c, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-5 */
-    {0x1806, 0, 0, 0x00000010, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-6 */
-    {0x1806, 1, 0, 0x00000011, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-6 */
-    {0x1825, 0, 0, 0x0000000f, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-6 */
-    {0x1807, 0, 0, 0x00000013, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-7 */
-    {0x1807, 1, 0, 0x00000014, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-7 */
-    {0x1826, 0, 0, 0x00000012, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-7 */
-    {0x1808, 0, 0, 0x00000016, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-8 */
-    {0x1808, 1, 0, 0x00000017, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-8 */
-    {0x1827, 0, 0, 0x00000015, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-8 */
-    {0x1809, 0, 0, 0x00000019, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-9 */
-    {0x1809, 1, 0, 0x0000001a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-9 */
-    {0x1828, 0, 0, 0x00000018, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-9 */
-    {0x180a, 0, 0, 0x0000001c, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-10 */
-    {0x180a, 1, 0, 0x0000001d, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-10 */
-    {0x1829, 0, 0, 0x0000001b, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-10 */
+    {0x1840, 0, 0, 0x00000003, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-1 */
+    {0x1802, 0, 0, 0x00000005, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-2 */
+    {0x1802, 1, 0, 0x00000006, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-2 */
+    {0x1821, 0, 0, 0x00000004, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-2 */
+    {0x1841, 0, 0, 0x00000007, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-2 */
+    {0x1803, 0, 0, 0x00000009, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-3 */
+    {0x1803, 1, 0, 0x0000000a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-3 */
+    {0x1822, 0, 0, 0x00000008, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-3 */
+    {0x1842, 0, 0, 0x0000000b, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-3 */
+    {0x1804, 0, 0, 0x0000000d, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-4 */
+    {0x1804, 1, 0, 0x0000000e, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-4 */
+    {0x1823, 0, 0, 0x0000000c, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-4 */
+    {0x1843, 0, 0, 0x0000000f, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-4 */
+    {0x1805, 0, 0, 0x00000011, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-5 */
+    {0x1805, 1, 0, 0x00000012, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-5 */
+    {0x1824, 0, 0, 0x00000010, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-5 */
+    {0x1844, 0, 0, 0x00000013, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-5 */
+    {0x1806, 0, 0, 0x00000015, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-6 */
+    {0x1806, 1, 0, 0x00000016, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-6 */
+    {0x1825, 0, 0, 0x00000014, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-6 */
+    {0x1845, 0, 0, 0x00000017, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-6 */
+    {0x1807, 0, 0, 0x00000019, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-7 */
+    {0x1807, 1, 0, 0x0000001a, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-7 */
+    {0x1826, 0, 0, 0x00000018, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-7 */
+    {0x1846, 0, 0, 0x0000001b, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-7 */
+    {0x1808, 0, 0, 0x0000001d, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-8 */
+    {0x1808, 1, 0, 0x0000001e, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-8 */
+    {0x1827, 0, 0, 0x0000001c, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-8 */
+    {0x1847, 0, 0, 0x0000001f, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-8 */
+    {0x1809, 0, 0, 0x00000021, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-9 */
+    {0x1809, 1, 0, 0x00000022, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-9 */
+    {0x1828, 0, 0, 0x00000020, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-9 */
+    {0x1848, 0, 0, 0x00000023, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-9 */
+    {0x180a, 0, 0, 0x00000025, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-10 */
+    {0x180a, 1, 0, 0x00000026, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-10 */
+    {0x1829, 0, 0, 0x00000024, 13, 0, 0, 0, 0, 0, 0}, /* touch:contact-down-10 */
+    {0x1849, 0, 0, 0x00000027, 1, 0, 0, 0, 0, 0, 0}, /* touch:contact-pressure-10 */
 };
 
 static const nplug_sheet sheets[] = {
@@ -1892,13 +1941,13 @@ static const nplug_sheet sheets[] = {
      1, 6, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 2, "any-mouse-fine", "",
      any_mouse_fine_matches, any_mouse_fine_wires, NULL,
-     1, 12, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+     1, 14, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 2, "any-mouse-usages", "",
      any_mouse_usages_matches, any_mouse_usages_wires, NULL,
      1, 12, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 2, "any-mouse", "",
      any_mouse_matches, any_mouse_wires, NULL,
-     1, 12, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+     1, 14, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 3, "any-pad-buttons", "",
      any_pad_buttons_matches, any_pad_buttons_wires, NULL,
      1, 28, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
@@ -1943,10 +1992,10 @@ static const nplug_sheet sheets[] = {
      1, 102, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 6, "any-touch-one", "",
      any_touch_one_matches, any_touch_one_wires, NULL,
-     1, 3, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+     1, 9, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 6, "any-touch", "",
      any_touch_matches, any_touch_wires, NULL,
-     1, 48, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+     1, 64, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 5, "any-wheel-usages", "",
      any_wheel_usages_matches, any_wheel_usages_wires, NULL,
      1, 134, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
@@ -2018,13 +2067,16 @@ static const nplug_sheet sheets[] = {
      1, 0, 0, 1, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 2, "window-mouse", "",
      window_mouse_matches, window_mouse_wires, NULL,
-     1, 12, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+     1, 14, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 3, "window-pad", "",
      window_pad_matches, window_pad_wires, NULL,
      1, 21, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+    {(uint32_t)sizeof(nplug_sheet), 6, "window-pen", "",
+     window_pen_matches, window_pen_wires, NULL,
+     1, 5, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 6, "window-touch", "",
      window_touch_matches, window_touch_wires, NULL,
-     1, 30, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+     1, 40, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
 };
 
 const nplug_sheet *nplug_builtin_sheets(uint32_t *count)

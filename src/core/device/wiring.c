@@ -243,13 +243,30 @@ static void share(np_controls *controls, const np_devices *devices, uint32_t dev
     }
 }
 
+/* How hard a contact presses is no use of its own, nor is a pen that comes near. */
+static bool is_aside(nplug_control control)
+{
+    unsigned place = NPLUG_CONTROL_INDEX(control);
+
+    return NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_TOUCH &&
+           (place == NPLUG_TOUCH_NEAR ||
+            (place >= NPLUG_TOUCH_CONTACT_PRESSURE && place < NPLUG_TOUCH_PEN_BUTTON));
+}
+
+/* Whether a control may rest otherwise than its sheet expects: a place has no rest, and nothing
+ * presses a surface that nobody touches. */
+static bool may_lie(const np_control *control)
+{
+    return control->nature != NPLUG_NATURE_POSITION && !is_aside(control->id);
+}
+
 static void mark_control(np_control *control, const np_wire *wire, const nplug_wire *from,
                          bool beside)
 {
     if (from->flags & NPLUG_WIRE_LEVER) control->flags |= NP_CONTROL_LEVER;
     if (from->flags & NPLUG_WIRE_SQUARE) control->flags |= NP_CONTROL_SQUARE;
     if (from->flags & NPLUG_WIRE_GUESS) control->flags |= NP_CONTROL_GUESS;
-    if (beside) control->flags |= NP_CONTROL_ASIDE;
+    if (beside || is_aside(control->id)) control->flags |= NP_CONTROL_ASIDE;
     if (control->nature == NPLUG_NATURE_AXIS &&
         (wire->how & NP_WIRE_READING) == NPLUG_READING_WHOLE)
         control->flags |= NP_CONTROL_BOTH;
@@ -271,7 +288,9 @@ static void lay_wire(np_controls *controls, np_devices *devices, const np_plan *
     mark_control(&controls->list[wire->control], wire, from,
                  about->space != NPLUG_SPACE_ZONE && plan->beside[about->node] &&
                      sheet_of(plan, about) == plan->beside[about->node]);
-    if (plan->from->generic && about->space != NPLUG_SPACE_ZONE) wire->how |= NP_WIRE_ASKS;
+    if (plan->from->generic && about->space != NPLUG_SPACE_ZONE &&
+        may_lie(&controls->list[wire->control]))
+        wire->how |= NP_WIRE_ASKS;
     if (from->debounce_ms) np_devices_bounces(devices, signal, from->debounce_ms);
     if (devices->flags[signal] & NP_SIGNAL_SILENT) np_devices_rest(devices, signal, wire->rest);
 }

@@ -110,6 +110,19 @@ static bool read_word(np_reader *in, const char *class_, size_t class_length, np
     return !dot || read_way(in, dot + 1, (size_t)(in->at - dot) - 1, source);
 }
 
+/* What a pointer presses is a control of its own on a touch surface, and a mouse's left button. */
+static bool add_pointer(np_reader *in, np_member *member)
+{
+    const nplug_source *last = &member->any[member->count - 1];
+    nplug_source left = {NPLUG_CONTROL(NPLUG_CLASS_MOUSE, NPLUG_MOUSE_LEFT), NPLUG_WAY_WHOLE};
+
+    if (last->control != NPLUG_CONTROL(NPLUG_CLASS_POINTER, NPLUG_POINTER_PRESS)) return true;
+    if (member->count == NP_EITHER)
+        return np_reader_fail_here(in, "four at most may stand for each other");
+    member->any[member->count++] = left;
+    return true;
+}
+
 /* "key:ShiftLeft/ShiftRight": any of some; the first one's class holds for the others. */
 static bool read_member(np_reader *in, np_member *member)
 {
@@ -120,6 +133,7 @@ static bool read_member(np_reader *in, np_member *member)
     for (;;) {
         size_t length = colon ? (size_t)(colon - class_) + 1 : 0;
         if (!read_word(in, class_, length, &member->any[member->count++])) return false;
+        if (!add_pointer(in, member)) return false;
         if (in->at == in->end || *in->at != '/') return true;
         if (member->count == NP_EITHER)
             return np_reader_fail_here(in, "four at most may stand for each other");

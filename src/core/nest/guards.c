@@ -68,6 +68,17 @@ static bool narrow(const nplug_nest *nest, const np_wire *wire, int32_t raw, int
     return true;
 }
 
+/* Whether somebody must see each place that a signal says. */
+static bool is_followed(const nplug_nest *nest, uint32_t signal)
+{
+    const np_signal *about = &nest->device.devices.signals[signal];
+    uint32_t device = nest->device.devices.nodes[about->node].device, contact;
+
+    if (about->finger == 0) return false;
+    contact = np_contacts_find(&nest->device.contacts, device, about->finger);
+    return contact != NP_NONE && np_zones_follow(&nest->action, contact);
+}
+
 void np_guards_renew(nplug_nest *nest, uint32_t signal)
 {
     np_run run = nest->device.controls.of_signal[signal];
@@ -81,5 +92,5 @@ void np_guards_renew(nplug_nest *nest, uint32_t signal)
         any = narrow(nest, &nest->device.controls.wires[w], raw, &low, &high);
     np_devices_guard(&nest->device.devices, signal, any, low, high);
     if (nature == NPLUG_NATURE_POSITION)
-        np_devices_follow(&nest->device.devices, signal, np_touch_follows(nest, signal));
+        np_devices_follow(&nest->device.devices, signal, is_followed(nest, signal));
 }

@@ -74,19 +74,21 @@ void np_wake_focus(nplug_nest *nest, bool focused, nplug_time time);
 /* A device's own lights show whose it is. */
 void np_wake_light(const nplug_nest *nest, uint32_t device);
 
+/* --- changes (changes.c) ---------------------------------------------------------------------- */
+
+/* All that was stored and touched is one change, and passes all rooms. */
+void np_changes_run(nplug_nest *nest, nplug_time time);
+
+/* A signal that moves without ends has moved by so much. */
+void np_changes_delta(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time);
+
+/* A control is pressed that way, and let go at once; one that is spent only for a pick. */
+void np_changes_strike(nplug_nest *nest, const np_change *change, uint16_t way, bool spent);
+
 /* --- reports (reports.c) ---------------------------------------------------------------------- */
 
 /* What one port said up to a time, as long as nothing else is due. */
 void np_reports_take(nplug_nest *nest, uint32_t port, nplug_time until);
-
-/* All that was stored and touched is one change, and passes all rooms. */
-void np_reports_changes(nplug_nest *nest, nplug_time time);
-
-/* A signal that moves without ends has moved by so much. */
-void np_reports_delta(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time);
-
-/* A control is pressed that way, and let go at once; one that is spent only for a pick. */
-void np_reports_strike(nplug_nest *nest, const np_change *change, uint16_t way, bool spent);
 
 /* A button that bounced is what it said last. */
 void np_reports_waited(nplug_nest *nest, uint32_t signal, nplug_time time);
@@ -97,12 +99,6 @@ void np_reports_waited(nplug_nest *nest, uint32_t signal, nplug_time time);
 /* A surface is built, or is about to go. */
 void np_touch_build(nplug_nest *nest, uint32_t device, nplug_time time);
 void np_touch_unbuild(nplug_nest *nest, uint32_t device, nplug_time time);
-
-/* Whether somebody must see each place that a signal says. */
-bool np_touch_follows(const nplug_nest *nest, uint32_t signal);
-
-/* Fingers that begin belong to a part of their surface. */
-void np_touch_deal(nplug_nest *nest, nplug_time time);
 
 /* What a group's fingers mean to the zones of their surface, at the same moment. */
 void np_touch_run(nplug_nest *nest, nplug_time time);

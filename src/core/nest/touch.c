@@ -2,7 +2,7 @@
  * rooms as if hardware said it.
  *
  * Owns nothing.  Comes in: groups of contacts; surfaces that come and go.  Goes out: signals of
- * zones. */
+ * zones and pointers; events of contacts. */
 #include "core/nest/nest.h"
 
 /* In place of a port's number: a surface's zones. */
@@ -13,13 +13,13 @@ static uint32_t key_of(uint32_t device)
     return ZONES << 24 | device;
 }
 
-/* --- the node of a surface's zones
+/* --- the node of a surface's pointer and zones
  * ----------------------------------------------------------------
  */
 
 static uint32_t count_signals(const nplug_game *game)
 {
-    uint32_t count = 0;
+    uint32_t count = 1; /* the pointer's */
 
     for (uint32_t z = 0; z < game->zone_count; z++)
         count += np_zone_signals(game, z);
@@ -47,8 +47,12 @@ static void declare_all(nplug_nest *nest, uint32_t node)
 {
     const nplug_game *game = &nest->game.game.def;
     uint16_t place = 0;
-    np_zone_signal signal;
+    np_zone_signal signal = {0};
 
+    signal.control = NPLUG_CONTROL(NPLUG_CLASS_POINTER, NPLUG_POINTER_PRESS);
+    signal.nature = NPLUG_NATURE_BUTTON;
+    signal.max = 1;
+    declare(nest, node, place++, &signal, 0);
     for (uint32_t z = 0; z < game->zone_count; z++)
         for (uint32_t i = 0; np_zone_signal_at(game, z, i, &signal); i++)
             declare(nest, node, place++, &signal, np_zone_row(game, z)->part);
@@ -65,7 +69,6 @@ void np_touch_build(nplug_nest *nest, uint32_t device, nplug_time time)
     report.time = time;
     report.kind = NPLUG_REPORT_ARRIVE;
     report.data.arrive.signals = (uint16_t)count_signals(&nest->game.game.def);
-    if (report.data.arrive.signals == 0) return;
     limit = np_devices_begin(devices, key_of(device), &report);
     if (limit >= 0) {
         np_out_limit(&nest->out, (nplug_limit)limit, time);
@@ -75,31 +78,12 @@ void np_touch_build(nplug_nest *nest, uint32_t device, nplug_time time)
     declare_all(nest, node);
     np_devices_complete(devices, node, NPLUG_KIND_UNKNOWN);
     np_devices_add_node(devices, device, node);
-    if (!np_zones_add_device(&nest->action, device, devices->nodes[node].first_signal))
+    if (!np_zones_add_device(&nest->action, device, devices->nodes[node].first_signal + 1))
         np_out_limit(&nest->out, NPLUG_LIMIT_ZONES, time);
-}
-
-void np_touch_unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
-{
-    uint32_t node = np_devices_node(&nest->device.devices, key_of(device));
-
-    np_zones_drop_device(&nest->action.zones, device);
-    np_surfaces_drop(&nest->device.contacts, device, time);
-    if (node != NP_NONE) np_devices_drop_node(&nest->device.devices, node);
 }
 
 /* --- what fingers do ---------------------------------------------------------------------------
  */
-
-bool np_touch_follows(const nplug_nest *nest, uint32_t signal)
-{
-    const np_signal *about = &nest->device.devices.signals[signal];
-    uint32_t device = nest->device.devices.nodes[about->node].device, contact;
-
-    if (about->finger == 0) return false;
-    contact = np_contacts_find(&nest->device.contacts, device, about->finger);
-    return contact != NP_NONE && np_zones_follow(&nest->action, contact);
-}
 
 /* Somebody follows a contact from now on, or nobody does any more: what its place is guarded by is
  * found anew. */
@@ -122,30 +106,50 @@ static np_finger look_at(const nplug_nest *nest, uint32_t device, uint32_t numbe
     return finger;
 }
 
-/* A contact that begins belongs to the part of the surface in which it does. */
-void np_touch_deal(nplug_nest *nest, nplug_time time)
+static void tell_contact(nplug_nest *nest, nplug_event_kind kind, const np_contact *contact,
+                         bool cancelled, nplug_time time)
 {
-    const np_fingers *fingers = &nest->device.devices.fingers;
-    uint32_t device = nest->device.devices.nodes[fingers->node].device;
-    np_controls *controls = &nest->device.controls;
-    unsigned above = NPLUG_TOUCH_CONTACT_DOWN - NPLUG_TOUCH_CONTACT;
+    nplug_event *event =
+        np_out_event(&nest->out, time, kind,
+                     np_devices_handle(&nest->device.devices, contact->device), NPLUG_NOBODY);
 
-    if (nest->player.players.parts[device].parts == 0) return;
+    event->press_count = contact->id;
+    event->value = contact->place;
+    event->control = NPLUG_CONTROL(NPLUG_CLASS_TOUCH, contact->finger);
+    event->flags = cancelled ? NPLUG_EVENT_FLAG_CANCELLED : 0;
+}
+
+static void tell_touched(nplug_nest *nest, const np_touched *touched, nplug_time time)
+{
+    const np_contact *contact = &nest->device.contacts.list[touched->contact];
+
+    if (touched->began) tell_contact(nest, NPLUG_EVENT_CONTACT, contact, false, time);
+    if (touched->ended) tell_contact(nest, NPLUG_EVENT_LIFT, contact, nest->cancelled, time);
+}
+
+/* The contacts of a surface end, and no person lifted them. */
+static void cancel_contacts(nplug_nest *nest, uint32_t device, nplug_time time)
+{
     for (uint32_t n = 1; n <= NP_FINGERS; n++) {
-        np_finger finger;
-        uint8_t part;
-        if (!((fingers->set >> n) & 1u)) continue;
-        finger = look_at(nest, device, n, time);
-        if (!finger.down || np_contacts_find(&nest->device.contacts, device, n) != NP_NONE)
-            continue;
-        part = np_zones_part(&nest->action, device, finger.place);
-        np_controls_deal(controls,
-                         np_controls_find(controls, device, NPLUG_CONTROL(NPLUG_CLASS_TOUCH, n)),
-                         part);
-        np_controls_deal(
-            controls,
-            np_controls_find(controls, device, NPLUG_CONTROL(NPLUG_CLASS_TOUCH, n + above)), part);
+        uint32_t contact = np_contacts_find(&nest->device.contacts, device, n);
+        if (contact == NP_NONE) continue;
+        tell_contact(nest, NPLUG_EVENT_LIFT, &nest->device.contacts.list[contact], true, time);
     }
+    np_contacts_cancel(&nest->device.contacts, device, time);
+}
+
+/* A contact that no zone has may point, which the first signal of the surface's zones says. */
+static void point(nplug_nest *nest, const np_touched *touched, np_zone_news *news)
+{
+    np_devices *devices = &nest->device.devices;
+    uint32_t device = nest->device.contacts.list[touched->contact].device;
+    int edge = np_contacts_point(&nest->device.contacts, touched);
+    uint32_t node;
+
+    if (edge == 0) return;
+    node = np_devices_node(devices, key_of(device));
+    if (node != NP_NONE)
+        np_news_say(news, devices->nodes[node].first_signal, NP_ZONE_VALUE, edge > 0);
 }
 
 /* What the zone says that owns a finger; false where it says nothing. */
@@ -159,7 +163,8 @@ static bool hear(nplug_nest *nest, uint32_t device, uint32_t number, nplug_time 
     touched = np_contacts_hear(&nest->device.contacts, &finger);
     if (touched.full) np_out_limit(&nest->out, NPLUG_LIMIT_CONTACTS, time);
     if (touched.contact == NP_NONE) return false;
-    np_zones_hear(&nest->action, &touched, news);
+    tell_touched(nest, &touched, time);
+    if (!np_zones_hear(&nest->action, &touched, news)) point(nest, &touched, news);
     if (touched.began && np_zones_follow(&nest->action, touched.contact))
         watch(nest, device, number, true);
     if (touched.ended) watch(nest, device, number, false);
@@ -175,7 +180,7 @@ static void say_of_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_
     np_devices *devices = &nest->device.devices;
 
     if (devices->raw[signal] == value) return;
-    if (devices->flags[signal] & NP_SIGNAL_TOUCHED) np_reports_changes(nest, time);
+    if (devices->flags[signal] & NP_SIGNAL_TOUCHED) np_changes_run(nest, time);
     if (np_devices_quick_value(devices, signal, value)) return;
     np_devices_store(devices, signal, value);
     np_devices_touch(devices, signal);
@@ -194,7 +199,7 @@ static void take_moved(nplug_nest *nest, np_moved *moved, nplug_time time)
 {
     for (uint32_t i = 0; i < moved->count; i++) {
         np_devices_store(&nest->device.devices, moved->list[i].signal, moved->list[i].value);
-        np_reports_delta(nest, moved->list[i].signal, moved->list[i].value, time);
+        np_changes_delta(nest, moved->list[i].signal, moved->list[i].value, time);
     }
     moved->count = 0;
 }
@@ -225,7 +230,7 @@ static void strike_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_
                         false};
 
     if (controls->of_signal[signal].count == 0 || control->flags & NP_CONTROL_MUTED) return;
-    np_reports_strike(nest, &change, np_notches_way(wire, value), false);
+    np_changes_strike(nest, &change, np_notches_way(wire, value), false);
 }
 
 /* What a zone says of one finger; what is cancelled, or over at once, comes after all before it. */
@@ -239,14 +244,14 @@ static void run_news(nplug_nest *nest, const np_zone_news *news, np_moved *moved
         if (news->list[i].how == NP_ZONE_VALUE) say_of_zone(nest, signal, value, time);
         if (news->list[i].how == NP_ZONE_MOVED) move_of_zone(nest, signal, value, moved, time);
         if (news->list[i].how < NP_ZONE_STRUCK) continue;
-        np_reports_changes(nest, time);
+        np_changes_run(nest, time);
         if (news->list[i].how == NP_ZONE_STRUCK) {
             strike_zone(nest, signal, value, time);
             continue;
         }
         nest->cancelled = true;
         say_of_zone(nest, signal, value, time);
-        np_reports_changes(nest, time);
+        np_changes_run(nest, time);
         nest->cancelled = cancelled;
     }
 }
@@ -265,7 +270,7 @@ void np_touch_run(nplug_nest *nest, nplug_time time)
             run_news(nest, &news, &moved, time);
     }
     take_moved(nest, &moved, time);
-    np_reports_changes(nest, time);
+    np_changes_run(nest, time);
 }
 
 /* --- how large a surface is ----------------------------------------------------------------------
@@ -292,9 +297,22 @@ void np_touch_resize(nplug_nest *nest, const nplug_command *command, nplug_time 
 
     if (device == NP_NONE) return;
     np_wake_before(nest, device, NP_ALL_PARTS, time);
-    np_contacts_cancel(&nest->device.contacts, device, time);
+    cancel_contacts(nest, device, time);
     np_zones_rest(&nest->action.zones, device);
     rest_zones(nest, device);
     np_surfaces_set(&nest->device.contacts, device, command);
     np_wake_after(nest, device, time);
+}
+
+/* --- a surface goes ------------------------------------------------------------------------------
+ */
+
+void np_touch_unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
+{
+    uint32_t node = np_devices_node(&nest->device.devices, key_of(device));
+
+    cancel_contacts(nest, device, time);
+    np_zones_drop_device(&nest->action.zones, device);
+    np_surfaces_drop(&nest->device.contacts, device);
+    if (node != NP_NONE) np_devices_drop_node(&nest->device.devices, node);
 }

@@ -23,6 +23,7 @@ static void release(nplug_nest *nest, uint32_t device, uint32_t part, nplug_time
     np_controls_refresh(controls, &nest->device.devices, device);
     np_controls_spend_part(controls, device, part, in_motion);
     np_sources_release(&nest->action, device, part, time);
+    np_pointers_release(&nest->player, device, part, UINT32_MAX, time);
 }
 
 void np_wake_before(nplug_nest *nest, uint32_t device, uint32_t part, nplug_time time)
@@ -75,6 +76,7 @@ static void hand_over(nplug_nest *nest, const np_news *news, uint32_t leaving, u
 {
     np_wake_settle(nest, time);
     np_sources_hand_over(&nest->action, news->device, news->part, leaving << 1, coming << 1, time);
+    np_pointers_release(&nest->player, news->device, news->part, leaving << 1, time);
 }
 
 static void make_all(nplug_nest *nest, uint32_t first, nplug_time time);

@@ -231,18 +231,39 @@ void np_active_follow(np_player_room *room, const nplug_command *command, const 
                       nplug_time time);
 void np_active_take(np_player_room *room, const nplug_command *command, nplug_time time);
 
+/* --- pointing (pointers.c) ---------------------------------------------------------------------
+ */
+
+/* Where a player pressed last, and by which. */
+typedef struct np_pointer {
+    nplug_time press_time, release_time;
+    nplug_vec2 press, release;
+    nplug_device device;
+    bool down, cancelled;
+} np_pointer;
+
+/* Hears a control that was pressed or let go. */
+void np_pointers_hear(np_player_room *room, const np_change *change, np_edge edge);
+
+/* Whatever some players (bit by player) press by a part of a device (or NP_ALL_PARTS) is let go,
+ * and no person did that. */
+void np_pointers_release(np_player_room *room, uint32_t device, uint32_t part, uint32_t players,
+                         nplug_time time);
+
 /* --- the room -------------------------------------------------------------------------------- */
 
 struct np_player_room {
     const np_controls *controls;
     const np_devices *devices;
+    const np_contacts *contacts;
     const np_recogniser *recogniser;
     const np_game *game;
     const nplug_limits *limits;
     np_out *out;
     np_players players;
     np_actives active;
-    np_news *news; /* what is to be changed, in this order; there is always room */
+    np_pointer *pointers; /* by player, nobody first */
+    np_news *news;        /* what is to be changed, in this order; there is always room */
     uint32_t news_count, news_limit;
     bool
         misses_otherwise; /* who misses what has gone is another one, and devices do not know yet */

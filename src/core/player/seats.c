@@ -17,7 +17,8 @@ void np_player_layout(np_player_room *room, np_arena *arena, const nplug_limits 
     static const np_array arrays[] = {
         NP_ARRAY(np_player_room, players.parts, devices, NP_ARRAY_OF),
         NP_ARRAY(np_player_room, active.ways, devices, NP_ARRAY_OF),
-        NP_ARRAY(np_player_room, active.of, players, NP_ARRAY_PLAYERS)};
+        NP_ARRAY(np_player_room, active.of, players, NP_ARRAY_PLAYERS),
+        NP_ARRAY(np_player_room, pointers, players, NP_ARRAY_PLAYERS)};
 
     np_arena_lay(arena, room, limits, arrays, sizeof arrays / sizeof *arrays);
     room->players.rule = NPLUG_SEATS_BY_CALL;

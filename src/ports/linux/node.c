@@ -230,6 +230,12 @@ static void push_abs(nplug_linux *port, nl_node *node, nplug_time now, unsigned 
     push_detail(port, node, now, node->abs[code], &info);
 }
 
+static nplug_nature nature_of_slot(uint16_t code)
+{
+    if (code == ABS_MT_TRACKING_ID) return NPLUG_NATURE_CONTACT;
+    return code == ABS_MT_PRESSURE ? NPLUG_NATURE_AXIS : NPLUG_NATURE_POSITION;
+}
+
 /* A contact's signals: the slot stands in the code's upper byte. */
 static void push_slots(nplug_linux *port, nl_node *node, nplug_time now, const abilities *able)
 {
@@ -244,7 +250,7 @@ static void push_slots(nplug_linux *port, nl_node *node, nplug_time now, const a
             node->slot[slot][a] = node->signals;
             push_signal(port, node, now,
                         (uint32_t)slot << 24 | (uint32_t)EV_ABS << 16 | nl_slot_codes[a],
-                        a == 0 ? NPLUG_NATURE_CONTACT : NPLUG_NATURE_POSITION, range);
+                        nature_of_slot(nl_slot_codes[a]), range);
             push_detail(port, node, now, node->slot[slot][a], &info);
         }
 }

@@ -3,7 +3,7 @@
 #include <string.h>
 
 /* The port's own numbers of its devices; pads from PAD_0 on. */
-enum { KEYBOARD, MOUSE, TOUCH, PAD_0 };
+enum { KEYBOARD, MOUSE, TOUCH, PAD_0, PEN = PAD_0 + NPLUG_WINDOW_PADS_MAX };
 
 #define BUS_HOST    0x19
 #define KEYS_FIRST  0x04
@@ -16,7 +16,19 @@ enum { KEYBOARD, MOUSE, TOUCH, PAD_0 };
 #define FULL        65535
 
 /* The mouse's signals, in the numbering of the kernel's interface, so that one sheet serves. */
-enum { SIGNAL_MOVE_X, SIGNAL_MOVE_Y, SIGNAL_WHEEL_X, SIGNAL_WHEEL_Y, SIGNAL_BUTTON };
+enum {
+    SIGNAL_MOVE_X,
+    SIGNAL_MOVE_Y,
+    SIGNAL_WHEEL_X,
+    SIGNAL_WHEEL_Y,
+    SIGNAL_BUTTON,
+    SIGNAL_PLACE = SIGNAL_BUTTON + BUTTONS,
+    MOUSE_SIGNALS = SIGNAL_PLACE + 2
+};
+
+/* The signals of a finger, one after the other for each; and of a pen. */
+enum { FINGER_NUMBER, FINGER_X, FINGER_Y, FINGER_PRESSURE, FINGER_SIGNALS };
+enum { PEN_DOWN, PEN_X, PEN_Y, PEN_PRESSURE, PEN_NEAR, PEN_SIGNALS };
 
 struct nplug_window {
     nplug_ring *ring;
@@ -27,6 +39,8 @@ struct nplug_window {
     bool key[KEYS], button[BUTTONS];
     uint32_t finger[NPLUG_WINDOW_CONTACTS];
     bool touched[NPLUG_WINDOW_CONTACTS];
+    int32_t pressure[NPLUG_WINDOW_CONTACTS];
+    int32_t place[2], pen[PEN_SIGNALS];
     bool pad[NPLUG_WINDOW_PADS_MAX];
     int32_t pad_value[NPLUG_WINDOW_PADS_MAX][PAD_BUTTONS + PAD_AXES];
 };
@@ -96,7 +110,9 @@ static void push_arrive(nplug_window *window, nplug_time time, uint32_t device, 
     nplug_report report = report_of(time, device, NPLUG_REPORT_ARRIVE);
 
     report.data.arrive.bus = BUS_HOST;
-    report.data.arrive.product = (uint16_t)(device < PAD_0 ? device + 1 : PAD_0 + 1);
+    report.data.arrive.product = (uint16_t)(device < PAD_0 ? device + 1
+                                            : device < PEN ? PAD_0 + 1
+                                                           : PAD_0 + 2);
     report.data.arrive.signals = signals;
     report.data.arrive.times = NPLUG_TIME_SOURCE_SERVER;
     nplug_push(window->ring, &report, 1);
@@ -141,30 +157,54 @@ static void plug_mouse(nplug_window *window)
                                        1u << 16 | 0x113, 1u << 16 | 0x114};
     shape delta = {NPLUG_SPACE_EVDEV, NPLUG_NATURE_DELTA, 0, 0};
     shape button = {NPLUG_SPACE_EVDEV, NPLUG_NATURE_BUTTON, 0, 1};
+    shape place = {NPLUG_SPACE_EVDEV, NPLUG_NATURE_POSITION, 0, FULL};
 
-    push_arrive(window, 0, MOUSE, SIGNAL_BUTTON + BUTTONS);
+    push_arrive(window, 0, MOUSE, MOUSE_SIGNALS);
     nplug_push_text(window->ring, 0, MOUSE, NPLUG_TEXT_NAME, "mouse of the window");
     for (unsigned i = 0; i < SIGNAL_BUTTON; i++)
         push_signal(window, report_of(0, MOUSE, NPLUG_REPORT_SIGNAL), i, deltas[i], delta);
     for (unsigned i = 0; i < BUTTONS; i++)
         push_signal(window, report_of(0, MOUSE, NPLUG_REPORT_SIGNAL), SIGNAL_BUTTON + i, buttons[i],
                     button);
+    for (unsigned i = 0; i < 2; i++)
+        push_signal(window, report_of(0, MOUSE, NPLUG_REPORT_SIGNAL), SIGNAL_PLACE + i,
+                    3u << 16 | i, place);
     push_mark(window, 0, MOUSE, NPLUG_REPORT_READY);
 }
 
-/* Three signals for each finger: its number (-1: none), x and y. */
-static void plug_touch(nplug_window *window)
+static shape shape_of_finger(unsigned what)
 {
     shape number = {NPLUG_SPACE_PLAIN, NPLUG_NATURE_CONTACT, -1, INT32_MAX};
     shape place = {NPLUG_SPACE_PLAIN, NPLUG_NATURE_POSITION, 0, FULL};
+    shape pressure = {NPLUG_SPACE_PLAIN, NPLUG_NATURE_AXIS, 0, FULL};
 
-    push_arrive(window, 0, TOUCH, 3 * NPLUG_WINDOW_CONTACTS);
+    return what == FINGER_NUMBER ? number : what == FINGER_PRESSURE ? pressure : place;
+}
+
+static void plug_touch(nplug_window *window)
+{
+    unsigned signals = FINGER_SIGNALS * NPLUG_WINDOW_CONTACTS;
+
+    push_arrive(window, 0, TOUCH, (uint16_t)signals);
     nplug_push_text(window->ring, 0, TOUCH, NPLUG_TEXT_NAME, "touch surface of the window");
-    for (unsigned i = 0; i < 3 * NPLUG_WINDOW_CONTACTS; i++)
-        push_signal(window, report_of(0, TOUCH, NPLUG_REPORT_SIGNAL), i, i, i % 3 ? place : number);
+    for (unsigned i = 0; i < signals; i++)
+        push_signal(window, report_of(0, TOUCH, NPLUG_REPORT_SIGNAL), i, i,
+                    shape_of_finger(i % FINGER_SIGNALS));
     for (unsigned i = 0; i < NPLUG_WINDOW_CONTACTS; i++)
-        push_value(window, 0, TOUCH, 3 * i, -1);
+        push_value(window, 0, TOUCH, FINGER_SIGNALS * i, -1);
     push_mark(window, 0, TOUCH, NPLUG_REPORT_READY);
+}
+
+static void plug_pen(nplug_window *window)
+{
+    shape button = {NPLUG_SPACE_PLAIN, NPLUG_NATURE_BUTTON, 0, 1};
+
+    push_arrive(window, 0, PEN, PEN_SIGNALS);
+    nplug_push_text(window->ring, 0, PEN, NPLUG_TEXT_NAME, "pen of the window");
+    for (unsigned i = 0; i < PEN_SIGNALS; i++)
+        push_signal(window, report_of(0, PEN, NPLUG_REPORT_SIGNAL), i, i,
+                    i == PEN_DOWN || i == PEN_NEAR ? button : shape_of_finger(i));
+    push_mark(window, 0, PEN, NPLUG_REPORT_READY);
 }
 
 static nplug_result start(void *self, nplug_ring *ring)
@@ -175,10 +215,20 @@ static nplug_result start(void *self, nplug_ring *ring)
     if (window->devices & NPLUG_WINDOW_KEYBOARD) plug_keyboard(window);
     if (window->devices & NPLUG_WINDOW_MOUSE) plug_mouse(window);
     if (window->devices & NPLUG_WINDOW_TOUCH) plug_touch(window);
+    if (window->devices & NPLUG_WINDOW_PEN) plug_pen(window);
     return NPLUG_OK;
 }
 
 /* --- the present state ---------------------------------------------------------------------- */
+
+static void push_fingers(nplug_window *window, nplug_time time)
+{
+    for (unsigned i = 0; i < NPLUG_WINDOW_CONTACTS; i++) {
+        push_value(window, time, TOUCH, FINGER_SIGNALS * i,
+                   window->touched[i] ? (int32_t)window->finger[i] : -1);
+        push_value(window, time, TOUCH, FINGER_SIGNALS * i + FINGER_PRESSURE, window->pressure[i]);
+    }
+}
 
 static void push_state(nplug_window *window, uint32_t device, nplug_time time)
 {
@@ -186,15 +236,18 @@ static void push_state(nplug_window *window, uint32_t device, nplug_time time)
         if (window->key[i]) push_value(window, time, KEYBOARD, i, 1);
     for (unsigned i = 0; device == MOUSE && i < BUTTONS; i++)
         if (window->button[i]) push_value(window, time, MOUSE, SIGNAL_BUTTON + i, 1);
-    for (unsigned i = 0; device == TOUCH && i < NPLUG_WINDOW_CONTACTS; i++)
-        push_value(window, time, TOUCH, 3 * i,
-                   window->touched[i] ? (int32_t)window->finger[i] : -1);
-    for (unsigned i = 0; device >= PAD_0 && i < PAD_BUTTONS + PAD_AXES; i++)
+    for (unsigned i = 0; device == MOUSE && i < 2; i++)
+        push_value(window, time, MOUSE, SIGNAL_PLACE + i, window->place[i]);
+    for (unsigned i = 0; device == PEN && i < PEN_SIGNALS; i++)
+        push_value(window, time, PEN, i, window->pen[i]);
+    if (device == TOUCH) push_fingers(window, time);
+    for (unsigned i = 0; device >= PAD_0 && device < PEN && i < PAD_BUTTONS + PAD_AXES; i++)
         push_value(window, time, device, i, window->pad_value[device - PAD_0][i]);
 }
 
 static bool is_here(const nplug_window *window, uint32_t device)
 {
+    if (device == PEN) return (window->devices & NPLUG_WINDOW_PEN) != 0;
     if (device >= PAD_0)
         return device - PAD_0 < NPLUG_WINDOW_PADS_MAX && window->pad[device - PAD_0];
     return (window->devices & (1u << device)) != 0;
@@ -275,6 +328,21 @@ nplug_result nplug_window_move(nplug_window *window, nplug_time time, int32_t dx
     return push_pair(window, time, MOUSE, SIGNAL_MOVE_X, dx, dy);
 }
 
+static int32_t as_share(float value)
+{
+    return value > 0.0f ? value >= 1.0f ? FULL : (int32_t)(value * (float)FULL) : 0;
+}
+
+nplug_result nplug_window_point(nplug_window *window, nplug_time time, nplug_vec2 at)
+{
+    nplug_result result = check(window, NPLUG_WINDOW_MOUSE, true);
+
+    if (result != NPLUG_OK) return result;
+    window->place[0] = as_share(at.x);
+    window->place[1] = as_share(at.y);
+    return push_pair(window, time, MOUSE, SIGNAL_PLACE, window->place[0], window->place[1]);
+}
+
 nplug_result nplug_window_wheel(nplug_window *window, nplug_time time, int32_t dx, int32_t dy)
 {
     nplug_result result = check(window, NPLUG_WINDOW_MOUSE, true);
@@ -307,7 +375,7 @@ nplug_result nplug_window_touch(nplug_window *window, nplug_time time, uint32_t 
                                 nplug_vec2 at, bool down)
 {
     nplug_result result = check(window, NPLUG_WINDOW_TOUCH, finger <= INT32_MAX);
-    nplug_report group[3];
+    nplug_report group[FINGER_SIGNALS];
     int contact;
 
     if (result != NPLUG_OK) return result;
@@ -315,17 +383,54 @@ nplug_result nplug_window_touch(nplug_window *window, nplug_time time, uint32_t 
     if (contact < 0 && !down) return NPLUG_OK;
     if (contact < 0) contact = free_contact(window);
     if (contact < 0) return NPLUG_ERR_FULL;
+    if (!window->touched[contact] || !down) window->pressure[contact] = down ? FULL : 0;
     window->touched[contact] = down;
     window->finger[contact] = finger;
-    for (unsigned i = 0; i < 3; i++) {
+    for (unsigned i = 0; i < FINGER_SIGNALS; i++) {
         group[i] = report_of(time, TOUCH, NPLUG_REPORT_VALUE);
-        group[i].signal = (uint16_t)(3 * contact + (int)i);
-        group[i].flags = i < 2 ? NPLUG_REPORT_FLAG_MORE : 0;
+        group[i].signal = (uint16_t)(FINGER_SIGNALS * contact + (int)i);
+        group[i].flags = i + 1 < FINGER_SIGNALS ? NPLUG_REPORT_FLAG_MORE : 0;
     }
-    group[0].data.value = down ? (int32_t)finger : -1;
-    group[1].data.value = at.x > 0.0f ? scaled(at.x, FULL) : 0;
-    group[2].data.value = at.y > 0.0f ? scaled(at.y, FULL) : 0;
-    return nplug_push(window->ring, group, 3);
+    group[FINGER_NUMBER].data.value = down ? (int32_t)finger : -1;
+    group[FINGER_X].data.value = as_share(at.x);
+    group[FINGER_Y].data.value = as_share(at.y);
+    group[FINGER_PRESSURE].data.value = window->pressure[contact];
+    return nplug_push(window->ring, group, FINGER_SIGNALS);
+}
+
+nplug_result nplug_window_pressure(nplug_window *window, nplug_time time, uint32_t finger,
+                                   float pressure)
+{
+    nplug_result result = check(window, NPLUG_WINDOW_TOUCH, true);
+    int contact;
+
+    if (result != NPLUG_OK) return result;
+    contact = contact_of(window, finger);
+    if (contact < 0) return NPLUG_ERR_UNKNOWN;
+    window->pressure[contact] = as_share(pressure);
+    return push_value(window, time, TOUCH, (unsigned)contact * FINGER_SIGNALS + FINGER_PRESSURE,
+                      window->pressure[contact]);
+}
+
+nplug_result nplug_window_pen(nplug_window *window, nplug_time time, nplug_vec2 at, bool near,
+                              bool down, float pressure)
+{
+    nplug_result result = check(window, NPLUG_WINDOW_PEN, true);
+    nplug_report group[PEN_SIGNALS];
+
+    if (result != NPLUG_OK) return result;
+    window->pen[PEN_DOWN] = near && down;
+    window->pen[PEN_X] = as_share(at.x);
+    window->pen[PEN_Y] = as_share(at.y);
+    window->pen[PEN_PRESSURE] = near && down ? as_share(pressure) : 0;
+    window->pen[PEN_NEAR] = near;
+    for (unsigned i = 0; i < PEN_SIGNALS; i++) {
+        group[i] = report_of(time, PEN, NPLUG_REPORT_VALUE);
+        group[i].signal = (uint16_t)i;
+        group[i].flags = i + 1 < PEN_SIGNALS ? NPLUG_REPORT_FLAG_MORE : 0;
+        group[i].data.value = window->pen[i];
+    }
+    return nplug_push(window->ring, group, PEN_SIGNALS);
 }
 
 nplug_result nplug_window_focus(nplug_window *window, nplug_time time, bool focused)
