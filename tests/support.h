@@ -31,6 +31,7 @@ Suite *limits_suite(void);
 Suite *linux_suite(void);
 Suite *parts_suite(void);
 Suite *players_suite(void);
+Suite *pointing_suite(void);
 Suite *merges_suite(void);
 Suite *models_suite(void);
 Suite *rates_suite(void);

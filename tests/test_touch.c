@@ -37,6 +37,7 @@ typedef struct zone {
     unsigned taps, tap_ends, cancelled, swipes[WAYS];
     point moved; /* in this step */
     double pinch, turn;
+    nplug_zone_wish wish; /* how somebody wants it; scale 0: as the game has it */
 } zone;
 
 typedef struct model {
@@ -59,6 +60,18 @@ static double side(int from, double away, double length, double begin, double wh
                        : begin + whole - away - length;
 }
 
+/* One way of a zone, as somebody wants it: scaled about its middle, moved, and kept where it is
+ * safe or, where it is too large for that, about the middle. */
+static void lay_wish(double *least, double *most, double move, double scale, double begin,
+                     double whole)
+{
+    double length = (*most - *least) * scale, middle = (*least + *most) / 2 + move * whole;
+
+    *least = length > whole ? begin + (whole - length) / 2
+                            : fmin(fmax(middle - length / 2, begin), begin + whole - length);
+    *most = *least + length;
+}
+
 /* Where zones are, on a surface of that size. */
 static void lay(model *m)
 {
@@ -77,6 +90,12 @@ static void lay(model *m)
         z->most.y = z->least.y + high;
         z->reach = (double)z->def.reach * (mm ? 1 : fmin(w, h));
         if (z->def.reach <= 0.0f) z->reach = fmin(wide, high) / 2;
+        if (z->wish.scale <= 0.0f) continue;
+        lay_wish(&z->least.x, &z->most.x, (double)z->wish.move.x, (double)z->wish.scale,
+                 m->safe[0] * m->width, w);
+        lay_wish(&z->least.y, &z->most.y, (double)z->wish.move.y, (double)z->wish.scale,
+                 m->safe[1] * m->height, h);
+        z->reach *= (double)z->wish.scale;
     }
 }
 
@@ -94,6 +113,7 @@ static int zone_for(const model *m, point p)
 
     for (int i = 0; i < ZONES; i++) {
         if (!is_in(&m->zones[i], p) || (m->zones[i].def.layer == 1 && !m->layer)) continue;
+        if (m->zones[i].wish.show == NPLUG_ZONE_SHOW_NEVER) continue;
         if (best < 0 || m->zones[i].def.priority > m->zones[best].def.priority) best = i;
     }
     return best;
@@ -429,7 +449,8 @@ static void check_zone(const play *p, int i)
     ck_assert_int_eq(nplug_zone_info(nest, nplug_device_at(nest, 0), (uint32_t)i, &facts),
                      NPLUG_OK);
     ck_assert_int_eq((int)facts.contacts, z->contacts);
-    ck_assert_int_eq(facts.shown, z->def.layer == 0 || p->m.layer);
+    ck_assert_int_eq(facts.shown,
+                     (z->def.layer == 0 || p->m.layer) && z->wish.show != NPLUG_ZONE_SHOW_NEVER);
     ck_assert(is_near((double)facts.least.x * p->m.width, z->least.x) &&
               is_near((double)facts.most.y * p->m.height, z->most.y));
     if (z->def.kind == NPLUG_ZONE_AREA) {
@@ -483,6 +504,23 @@ static void check_contacts(const play *p)
     ck_assert_uint_eq(seen, 0);
 }
 
+/* Somebody wants a zone otherwise that no finger is in. */
+static void wish(play *p)
+{
+    int i = rand() % ZONES;
+    zone *z = &p->m.zones[i];
+
+    if (z->contacts) return;
+    z->wish = nplug_zone_wish_default();
+    z->wish.move = (nplug_vec2){(float)some(-0.4, 0.4), (float)some(-0.4, 0.4)};
+    z->wish.scale = (float)some(0.5, 1.8);
+    z->wish.show = rand() % 4 ? NPLUG_ZONE_SHOW_TOUCH : NPLUG_ZONE_SHOW_NEVER;
+    ck_assert_int_eq(nplug_set_zone(p->rig.nest, (uint32_t)i, &z->wish), NPLUG_OK);
+    rig_step(&p->rig, p->now - MS);
+    ck_assert_int_eq(nplug_zone_wish_info(p->rig.nest, (uint32_t)i, &z->wish), NPLUG_OK);
+    lay(&p->m);
+}
+
 /* Whatever fingers do: zones and contacts are as the header says. */
 START_TEST(zones_keep_to_the_header)
 {
@@ -498,6 +536,7 @@ START_TEST(zones_keep_to_the_header)
             nplug_switch_layer(p->rig.nest, 1, 1, p->m.layer);
             rig_step(&p->rig, p->now - MS);
         }
+        if (rand() % 40 == 0) wish(p);
         act(p);
         count(p);
         check_contacts(p);
@@ -882,6 +921,90 @@ START_TEST(zones_are_drawn_for_who_plays_by_touch)
 END_TEST
 
 /* A finger that the table cannot have touches nothing: it is no other one. */
+/* A player's wish: nobody's finger is thrown out by it, what is hidden takes none, what is always
+ * shown is drawn for a pad's player, and settings keep it. */
+START_TEST(a_player_may_want_a_zone_otherwise)
+{
+    nplug_game game = two_zone_game(1);
+    nplug_zone_wish wish = nplug_zone_wish_default(), now = {.size = sizeof now};
+    nplug_settings *settings = nplug_settings_new(), *again;
+    nplug_device table;
+    char text[2048];
+    nplug_notes notes;
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "table", "tern");
+    nplug_sim_touch(rig.sim, MS, "table", 1, (nplug_vec2){0.2f, 0.5f}, (nplug_vec2){0.2f, 0.5f}, 0);
+    nplug_sim_plug(rig.sim, 2 * MS, "pad", "heron");
+    nplug_sim_press(rig.sim, 3 * MS, "pad", "south", 10 * MS);
+    rig_step(&rig, 20 * MS);
+    table = nplug_device_at(rig.nest, 0);
+    ck_assert(nplug_held(rig.nest, 1, 0) && !nplug_zone_drawn(rig.nest, table, 0));
+    wish.show = NPLUG_ZONE_SHOW_NEVER;
+    ck_assert_int_eq(nplug_set_zone(rig.nest, 0, &wish), NPLUG_OK);
+    wish.show = NPLUG_ZONE_SHOW_ALWAYS;
+    wish.opacity = 0.5f;
+    wish.move.x = -0.25f;
+    wish.scale = 0.5f;
+    ck_assert_int_eq(nplug_set_zone(rig.nest, 1, &wish), NPLUG_OK);
+    nplug_sim_touch(rig.sim, 30 * MS, "table", 2, (nplug_vec2){0.1f, 0.5f}, (nplug_vec2){0}, 0);
+    nplug_sim_lift(rig.sim, 50 * MS, "table", 2);
+    rig_step(&rig, 40 * MS);
+    ck_assert(nplug_held(rig.nest, 1, 0));
+    nplug_sim_lift(rig.sim, 60 * MS, "table", 1);
+    nplug_sim_touch(rig.sim, 80 * MS, "table", 1, (nplug_vec2){0.2f, 0.5f}, (nplug_vec2){0}, 0);
+    rig_step(&rig, 100 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, 0) && nplug_zone_drawn(rig.nest, table, 1));
+    ck_assert_int_eq(nplug_settings_keep_player(settings, rig.nest, 1, "mate"), NPLUG_OK);
+    nplug_settings_text(settings, text, sizeof text);
+    ck_assert_int_eq(nplug_settings_parse(text, strlen(text), "kept", &again, &notes), NPLUG_OK);
+    ck_assert_int_eq(nplug_settings_use_player(again, rig.nest, 1, "nobody"), NPLUG_OK);
+    rig_step(&rig, 110 * MS);
+    ck_assert_int_eq(nplug_zone_wish_info(rig.nest, 1, &now), NPLUG_OK);
+    ck_assert(now.show == NPLUG_ZONE_SHOW_TOUCH && now.scale == 1.0f && now.move.x == 0.0f);
+    ck_assert_int_eq(nplug_settings_use_player(again, rig.nest, 1, "mate"), NPLUG_OK);
+    rig_step(&rig, 120 * MS);
+    nplug_zone_wish_info(rig.nest, 0, &now);
+    ck_assert_uint_eq(now.show, NPLUG_ZONE_SHOW_NEVER);
+    nplug_zone_wish_info(rig.nest, 1, &now);
+    ck_assert_uint_eq(now.show, NPLUG_ZONE_SHOW_ALWAYS);
+    ck_assert_float_eq_tol(now.move.x, -0.25f, 0.001f);
+    ck_assert_float_eq_tol(now.opacity, 0.5f, 0.01f);
+    nplug_settings_free(settings);
+    nplug_settings_free(again);
+    rig_close(&rig);
+}
+END_TEST
+
+START_TEST(impossible_wishes_are_refused)
+{
+    nplug_game game = two_zone_game(1);
+    nplug_zone_wish good = nplug_zone_wish_default(), bad[6], small = good;
+    test_rig rig;
+
+    for (size_t i = 0; i < COUNT_OF(bad); i++)
+        bad[i] = good;
+    bad[0].scale = 0.0f;
+    bad[1].scale = NAN;
+    bad[2].move.x = 1.5f;
+    bad[3].opacity = -0.1f;
+    bad[4].show = 3;
+    bad[5].move.y = -INFINITY;
+    rig_open(&rig, &game, NULL);
+    for (size_t i = 0; i < COUNT_OF(bad); i++)
+        ck_assert_int_eq(nplug_set_zone(rig.nest, 0, &bad[i]), NPLUG_ERR_ARGUMENT);
+    small.size = 8;
+    ck_assert_int_eq(nplug_set_zone(rig.nest, 0, &small), NPLUG_ERR_SIZE);
+    ck_assert_int_eq(nplug_zone_wish_info(rig.nest, 0, &small), NPLUG_ERR_SIZE);
+    ck_assert_int_eq(nplug_set_zone(rig.nest, 2, &good), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_zone_wish_info(rig.nest, 2, &good), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_set_zone(rig.nest, 0, NULL), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_set_zone(NULL, 0, &good), NPLUG_ERR_ARGUMENT);
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(an_impossible_finger_touches_nothing)
 {
     nplug_game game = two_zone_game(1);
@@ -969,6 +1092,8 @@ Suite *touch_suite(void)
     tcase_add_test(tests, a_contact_that_is_replaced_has_ended);
     tcase_add_loop_test(tests, a_wrong_zone_is_told, 0, COUNT_OF(wrong_zones));
     tcase_add_test(tests, a_table_has_a_side_for_each_player);
+    tcase_add_test(tests, a_player_may_want_a_zone_otherwise);
+    tcase_add_test(tests, impossible_wishes_are_refused);
     tcase_add_test(tests, an_impossible_finger_touches_nothing);
     tcase_add_loop_test(tests, zones_are_drawn_for_who_plays_by_touch, 0, 2);
     tcase_add_loop_test(tests, a_recorded_touch_replays, 0, 4);

@@ -153,10 +153,11 @@ typedef struct nplug_zone_facts {
     uint32_t contacts;     /* how many it owns */
     uint32_t part;         /* of the surface; 0: the whole */
     uint32_t players;      /* who hears it: bit 0 is player 1; 0: nobody has claimed that part */
-    bool shown;            /* its layer is on for somebody who hears it: draw it */
+    float opacity;         /* as nplug_zone_wish says: [0, 1] */
+    bool shown;            /* its layer is on for somebody who hears it, and it is not hidden */
     bool pressed;          /* a button's; of other kinds, whether it owns a contact */
     bool round;            /* NPLUG_ZONE_FLAG_ROUND */
-    bool reserved_2;       /* false */
+    bool reserved_2[5];    /* false */
 } nplug_zone_facts;
 
 /* Fills *facts with a zone of the game on a surface.  NPLUG_ERR_UNKNOWN: no such zone, or the
@@ -164,12 +165,52 @@ typedef struct nplug_zone_facts {
 NPLUG_API nplug_result nplug_zone_info(const nplug_nest *nest, nplug_device device, uint32_t zone,
                                        nplug_zone_facts *facts);
 
-/* Whether a game that shows its zones to those who play by touch draws this one now: its layer is
- * on for a player who hears it, and that player's active set (active.h) is a touch surface, or
- * nothing yet.  A game that draws them always asks nplug_zone_info for `shown`.  Zones that are not
- * drawn take contacts all the same, so that the first touch brings them back.  False where there is
- * no such zone. */
+/* Whether a game draws this zone now: its layer is on for a player who hears it, and that player's
+ * active set (active.h) is a touch surface, or nothing yet, or the zone is always shown
+ * (nplug_zone_wish).  Zones that are not drawn for that take contacts all the same, so that the
+ * first touch brings them back.  False where there is no such zone. */
 NPLUG_API bool nplug_zone_drawn(const nplug_nest *nest, nplug_device device, uint32_t zone);
+
+/* When a zone is there. */
+typedef enum nplug_zone_show {
+    NPLUG_ZONE_SHOW_TOUCH = 0,  /* it is drawn for a player who plays by touch */
+    NPLUG_ZONE_SHOW_ALWAYS = 1, /* it is drawn whatever its player uses */
+    NPLUG_ZONE_SHOW_NEVER = 2   /* it is not drawn, and takes no contact */
+} nplug_zone_show;
+
+/* How a player wants a zone otherwise than the game has it: for a settings screen.  All surfaces
+ * have it so.  At a table, each part has zones of its own. */
+typedef struct nplug_zone_wish {
+    uint32_t size;     /* sizeof(nplug_zone_wish) */
+    uint32_t show;     /* an nplug_zone_show */
+    nplug_vec2 move;   /* how far from the game's place, as a share of the safe part's width and
+                          height: [-1, 1], +x right, +y down */
+    float scale;       /* how many times as large, about its middle: 0.25 to 4 */
+    float opacity;     /* for whoever draws it: [0, 1] */
+    uint32_t reserved; /* 0 */
+} nplug_zone_wish;
+
+/* As the game has it, drawn for those who play by touch. */
+static inline nplug_zone_wish nplug_zone_wish_default(void)
+{
+    nplug_zone_wish wish = {(uint32_t)sizeof(nplug_zone_wish), 0, {0.0f, 0.0f}, 1.0f, 1.0f, 0};
+    return wish;
+}
+
+/* As nplug_zone_wish_default, as a real symbol: fills as much of *wish as `size` bytes hold.
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_zone_wish_init(nplug_zone_wish *wish, uint32_t size);
+
+/* From the next step on, a zone is so; contacts that it owns stay as they began.  A zone that was
+ * moved or scaled is kept within the safe part where it fits.  Numbers are kept to about a ten
+ * thousandth, opacity to 1/255.  NPLUG_ERR_UNKNOWN: no such zone; NPLUG_ERR_ARGUMENT,
+ * NPLUG_ERR_SIZE, NPLUG_ERR_FULL. */
+NPLUG_API nplug_result nplug_set_zone(nplug_nest *nest, uint32_t zone, const nplug_zone_wish *wish);
+
+/* Fills *wish with how a zone is since the last step.  NPLUG_ERR_UNKNOWN, NPLUG_ERR_ARGUMENT,
+ * NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_zone_wish_info(const nplug_nest *nest, uint32_t zone,
+                                            nplug_zone_wish *wish);
 
 /* A surface: how large it is, and which part of it is safe (not behind a rounded corner or a bar).
  */
@@ -180,8 +221,8 @@ typedef struct nplug_surface {
     float left, top, right, bottom; /* how much of each side is not safe, as a share, 0 to 0.4 */
 } nplug_surface;
 
-/* Where a zone is on a surface, in millimetres from its upper left: *least its upper left, *most
- * its lower right.  A surface of size 0 is 125 mm by 70 mm. */
+/* Where the game has a zone on a surface, in millimetres from its upper left: *least its upper
+ * left, *most its lower right.  A surface of size 0 is 125 mm by 70 mm. */
 NPLUG_API void nplug_zone_place(const nplug_zone_def *zone, const nplug_surface *surface,
                                 nplug_vec2 *least, nplug_vec2 *most);
 
@@ -201,6 +242,10 @@ NPLUG_API nplug_result nplug_set_surface(nplug_nest *nest, nplug_device device,
 /* The word for a number of an nplug_zone_kind: static, never NULL; "unknown" for a number that is
  * none. */
 NPLUG_API const char *nplug_zone_kind_name(uint32_t number);
+
+/* The word for a number of an nplug_zone_show: static, never NULL; "unknown" for a number that is
+ * none. */
+NPLUG_API const char *nplug_zone_show_name(uint32_t number);
 
 /* The word for a number of an nplug_corner: static, never NULL; "unknown" for a number that is
  * none. */

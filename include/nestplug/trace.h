@@ -38,6 +38,9 @@ typedef enum nplug_command_kind {
     NPLUG_COMMAND_SURFACE = 21, /* device, number = width << 16 | height in tenths of a millimetre,
                                    strong, weak, control, on = what is not safe of the left, top,
                                    right and bottom side, in 1/65535 */
+    NPLUG_COMMAND_ZONE = 22,    /* number = zone, strong, weak = its move along x and y in 1/32767,
+                                   and 32767; control = its scale in 1/8192, on = its opacity in 1/255
+                                   and, from the ninth bit up, an nplug_zone_show */
 } nplug_command_kind;
 
 /* One command. */

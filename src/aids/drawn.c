@@ -15,8 +15,11 @@ static bool plays_by_touch(const nplug_nest *nest, nplug_player player)
 bool nplug_zone_drawn(const nplug_nest *nest, nplug_device device, uint32_t zone)
 {
     NPLUG_SIZED(nplug_zone_facts, facts);
+    NPLUG_SIZED(nplug_zone_wish, wish);
 
     if (nplug_zone_info(nest, device, zone, &facts) != NPLUG_OK || !facts.shown) return false;
+    nplug_zone_wish_info(nest, zone, &wish);
+    if (wish.show == NPLUG_ZONE_SHOW_ALWAYS) return true;
     if (facts.players == 0) return plays_by_touch(nest, NPLUG_NOBODY);
     for (nplug_player player = 1; facts.players >> (player - 1); player++)
         if ((facts.players >> (player - 1)) & 1u && nplug_layer_on(nest, player, facts.layer) &&

@@ -4,6 +4,7 @@
 #include "nestplug/action.h"
 #include "nestplug/active.h"
 #include "nestplug/bind.h"
+#include "nestplug/touch.h"
 #include <string.h>
 
 /* As much of the defaults as the caller's struct has room for. */
@@ -24,5 +25,6 @@ static nplug_result init(void *to, uint32_t size, const void *usual, size_t firs
 INIT(limits, records, nplug_limits_default())
 INIT(setup, free_block, nplug_setup_default())
 INIT(following, reserved, nplug_following_default())
+INIT(zone_wish, reserved, nplug_zone_wish_default())
 INIT(pick, reserved, nplug_pick_default())
 INIT(game, reserved, nplug_game_for_one("", NULL, 0))

@@ -8,6 +8,7 @@
 #define NA_OPPOSITE_WORDS    "neutral", "latest", "first", "low", "high"
 #define NA_KEEP_WORDS        "nothing", "one", "all"
 #define NA_ZONE_KIND_WORDS   "button", "stick", "dpad", "slider", "area"
+#define NA_ZONE_SHOW_WORDS   "touch", "always", "never"
 #define NA_CORNER_WORDS                                                                            \
     "top-left", "top", "top-right", "left", "middle", "right", "bottom-left", "bottom",            \
         "bottom-right"
@@ -31,7 +32,7 @@
 #define NA_COMMAND_KIND_WORDS                                                                      \
     "none", "claim", "unclaim", "leave", "layer", "rumble", "join", "clocks", "lights", "ignore",  \
         "calibrate", "text", "bind", "pick", "pick-end", "comfort", "mute", "nothing", "swap",     \
-        "follow", "active", "surface"
+        "follow", "active", "surface", "zone"
 #define NA_MOVE_KIND_WORDS                                                                         \
     "arrive", "depart", "press", "release", "sweep", "signal", "end", "circle", "flick", "noise",  \
         "pose", "layout", "battery", "roll", "touch"

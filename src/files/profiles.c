@@ -1,10 +1,12 @@
 #include "objects.h"
 #include "profiles.h"
+#include "zone_wishes.h"
 #include <stdio.h>
 #include <string.h>
 
-static const nf_field profile_fields[] = {
-    NF_HAND("bindings", NF_OBJECT), NF_HAND("comfort", NF_OBJECT), NF_HAND("about", NF_STRING)};
+static const nf_field profile_fields[] = {NF_HAND("bindings", NF_OBJECT),
+                                          NF_HAND("comfort", NF_OBJECT),
+                                          NF_HAND("zones", NF_OBJECT), NF_HAND("about", NF_STRING)};
 const nf_object nf_profile_object =
     NF_OBJECT_OF(profile_fields, "settings", "/properties/profiles/additionalProperties");
 
@@ -41,6 +43,8 @@ void nf_profiles_check(nf_doc *doc)
         check_texts(doc, json_object_get(profile, "bindings"), inner);
         snprintf(inner, sizeof inner, "%s/comfort", at);
         check_texts(doc, json_object_get(profile, "comfort"), inner);
+        snprintf(inner, sizeof inner, "%s/zones", at);
+        nf_zone_wishes_check(doc, json_object_get(profile, "zones"), inner);
     }
 }
 
@@ -86,6 +90,7 @@ nplug_result nf_profile_keep(json_t *root, const nplug_nest *nest, nplug_player 
     }
     text = nplug_comfort(nest, player, NPLUG_EVERY_ACTION);
     set_text(comfort, "*", text, *text != 0);
+    nf_zone_wishes_keep(place, nest, player);
     return NPLUG_OK;
 }
 
@@ -137,5 +142,5 @@ nplug_result nf_profile_use(const json_t *root, nplug_nest *nest, nplug_player p
         if (result == NPLUG_OK)
             result = want_comfort(nest, player, a, nf_string(comfort, name, ""));
     }
-    return result;
+    return result == NPLUG_OK ? nf_zone_wishes_use(place, nest, player) : result;
 }

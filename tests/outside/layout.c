@@ -26,6 +26,8 @@ NO_ROOM(nplug_game, zone_count);
 NO_ROOM(nplug_contact_facts, reserved);
 NO_ROOM(nplug_zone_facts, reserved_2);
 NO_ROOM(nplug_surface, bottom);
+NO_ROOM(nplug_pointer_facts, reserved);
+NO_ROOM(nplug_zone_wish, reserved);
 NO_ROOM(nplug_zone_def, reserved);
 NO_ROOM(nplug_action_facts, reserved);
 NO_ROOM(nplug_active_set, reserved);

@@ -306,9 +306,19 @@ typedef struct np_zone_state {
     nplug_vec2 swipe;        /* the last one, millimetres a second */
 } np_zone_state;
 
+/* How somebody wants a zone of the game. */
+typedef struct np_zone_wish {
+    uint16_t x, y;  /* in 1/32767, and 32767 */
+    uint16_t scale; /* in 1/8192; 0: nobody wants it otherwise */
+    uint8_t opacity, show;
+} np_zone_wish;
+#define NP_WISH_MOVE  32767.0f
+#define NP_WISH_SCALE 8192.0f
+
 typedef struct np_zones {
     np_zone_state *list;
-    uint16_t *owner; /* by contact: the place of the zone that owns it; NP_NO_INDEX: none */
+    np_zone_wish *wishes; /* by zone of the game */
+    uint16_t *owner;      /* by contact: the place of the zone that owns it; NP_NO_INDEX: none */
     uint32_t limit;
 } np_zones;
 
@@ -354,8 +364,13 @@ bool np_zones_add_device(np_action_room *room, uint32_t device, uint32_t first_s
 void np_zones_drop_device(np_zones *zones, uint32_t device);
 void np_zones_rest(np_zones *zones, uint32_t device);
 
-/* Where a zone is on a surface. */
+/* Where the game has a zone on a surface; and where it is. */
 np_box np_zone_box(const np_surface *surface, const nplug_zone_def *def);
+np_box np_zone_box_now(const np_action_room *room, const np_surface *surface, uint32_t zone);
+
+/* Command: how somebody wants a zone; and how that is. */
+void np_zones_wish(np_zones *zones, const nplug_command *command);
+np_zone_wish np_zones_wished(const np_zones *zones, uint32_t zone);
 
 nplug_vec2 np_box_middle(const np_box *box);
 

@@ -143,7 +143,8 @@ void np_action_layout(np_action_room *room, np_arena *arena, const nplug_limits 
         NP_ARRAY(np_action_room, motions.moving, actions, NP_ARRAY_BY_PLAYER),
         NP_ARRAY(np_action_room, latest.order, bindings, NP_ARRAY_BY_PLAYER),
         NP_ARRAY(np_action_room, zones.owner, contacts, NP_ARRAY_OF),
-        NP_ARRAY(np_action_room, zones.list, zones, NP_ARRAY_OF)};
+        NP_ARRAY(np_action_room, zones.list, zones, NP_ARRAY_OF),
+        NP_ARRAY(np_action_room, zones.wishes, zones, NP_ARRAY_OF)};
 
     np_arena_lay(arena, room, limits, arrays, sizeof arrays / sizeof *arrays);
     np_span_layout(&room->sources.span, arena, limits->links);

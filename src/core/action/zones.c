@@ -44,6 +44,57 @@ np_box np_zone_box(const np_surface *surface, const nplug_zone_def *def)
     return box;
 }
 
+void np_zones_wish(np_zones *zones, const nplug_command *command)
+{
+    np_zone_wish *wish;
+
+    if (command->number >= zones->limit) return;
+    wish = &zones->wishes[command->number];
+    wish->x = command->strong;
+    wish->y = command->weak;
+    wish->scale = command->control;
+    wish->opacity = (uint8_t)(command->on & 255u);
+    wish->show = (uint8_t)(command->on >> 8);
+}
+
+np_zone_wish np_zones_wished(const np_zones *zones, uint32_t zone)
+{
+    np_zone_wish usual = {(uint16_t)NP_WISH_MOVE, (uint16_t)NP_WISH_MOVE, (uint16_t)NP_WISH_SCALE,
+                          255, NPLUG_ZONE_SHOW_TOUCH};
+
+    return zone < zones->limit && zones->wishes[zone].scale ? zones->wishes[zone] : usual;
+}
+
+/* A side of a zone moved and scaled about its middle, kept within the safe part where it fits. */
+static void change_side(float *least, float *most, float move, float scale, float safe, float whole)
+{
+    float half = 0.5f * scale * (*most - *least);
+    float middle = 0.5f * (*least + *most) + move * whole;
+
+    if (middle - half < safe) middle = safe + half;
+    if (middle + half > safe + whole) middle = safe + whole - half;
+    if (2.0f * half > whole) middle = safe + 0.5f * whole;
+    *least = middle - half;
+    *most = middle + half;
+}
+
+np_box np_zone_box_now(const np_action_room *room, const np_surface *surface, uint32_t zone)
+{
+    np_box box = np_zone_box(surface, np_zone_row(&room->game->def, zone));
+    np_zone_wish wish = np_zones_wished(&room->zones, zone);
+    float scale = (float)wish.scale / NP_WISH_SCALE;
+
+    if (zone >= room->zones.limit || room->zones.wishes[zone].scale == 0) return box;
+    change_side(&box.least.x, &box.most.x, (float)wish.x / NP_WISH_MOVE - 1.0f, scale,
+                surface->safe[0] * surface->width,
+                surface->width * (1.0f - surface->safe[0] - surface->safe[2]));
+    change_side(&box.least.y, &box.most.y, (float)wish.y / NP_WISH_MOVE - 1.0f, scale,
+                surface->safe[1] * surface->height,
+                surface->height * (1.0f - surface->safe[1] - surface->safe[3]));
+    box.reach *= scale;
+    return box;
+}
+
 nplug_vec2 np_box_middle(const np_box *box)
 {
     nplug_vec2 middle = {0.5f * (box->least.x + box->most.x), 0.5f * (box->least.y + box->most.y)};
@@ -83,6 +134,7 @@ bool np_zone_shown(const np_action_room *room, const np_zone_state *zone)
     uint32_t layer = np_zone_row(&room->game->def, zone->zone)->layer;
     uint32_t hearers = np_zone_hearers(room, zone);
 
+    if (np_zones_wished(&room->zones, zone->zone).show == NPLUG_ZONE_SHOW_NEVER) return false;
     for (; hearers; hearers = np_bits_rest(hearers))
         if (np_layers_on(&room->layers, np_bits_lowest(hearers), layer)) return true;
     return false;
@@ -103,7 +155,7 @@ static uint32_t zone_at(const np_action_room *room, uint32_t device, nplug_vec2 
         np_box box;
         if (!zone->used || zone->device != device) continue;
         def = np_zone_row(&room->game->def, zone->zone);
-        box = np_zone_box(surface, def);
+        box = np_zone_box_now(room, surface, zone->zone);
         if (!is_inside(&box, (def->flags & NPLUG_ZONE_FLAG_ROUND) != 0, at)) continue;
         if ((best && def->priority <= best->priority) || (shown && !np_zone_shown(room, zone)))
             continue;
@@ -231,7 +283,8 @@ static void begin(np_action_room *room, uint32_t index, np_zone_news *news)
 {
     np_held held = held_by(room, index);
 
-    if (held.zone->contacts == 0) held.zone->box = np_zone_box(held.surface, held.def);
+    if (held.zone->contacts == 0)
+        held.zone->box = np_zone_box_now(room, held.surface, held.zone->zone);
     if (held.zone->kind == NPLUG_ZONE_AREA)
         np_area_begin(room, held.zone, index, news);
     else if (held.zone->contacts == 0)

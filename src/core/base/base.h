@@ -41,7 +41,7 @@ enum {
     NP_REPORT_KINDS = NPLUG_REPORT_LABEL + 1,
     NP_TEXTS = NPLUG_TEXT_UNIT + 1,
     NP_EVENT_KINDS = NPLUG_EVENT_LIFT + 1,
-    NP_COMMAND_KINDS = NPLUG_COMMAND_SURFACE + 1
+    NP_COMMAND_KINDS = NPLUG_COMMAND_ZONE + 1
 };
 
 /* --- controls of zones --------------------------------------------------------------------------

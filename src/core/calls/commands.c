@@ -33,6 +33,9 @@ static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
                command->number != command->player;
     if (command->kind == NPLUG_COMMAND_CALIBRATE)
         return command->number <= NPLUG_CALIBRATE_MODE_RESET;
+    if (command->kind == NPLUG_COMMAND_ZONE)
+        return command->number < nest->limits.zones && command->on >> 8 <= NPLUG_ZONE_SHOW_NEVER &&
+               command->control;
     return command->kind != NPLUG_COMMAND_LAYER || command->number < 32;
 }
 

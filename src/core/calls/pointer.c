@@ -54,22 +54,30 @@ static uint32_t device_of(const nplug_nest *nest, uint32_t player)
     return best;
 }
 
-/* A surface's pointer: the contact that points, or a pen that is near. */
-static void fill_touch(const nplug_nest *nest, uint32_t device, nplug_pointer_facts *facts)
+/* Whether a pen is near a surface; *pens: that has one. */
+static bool is_near(const nplug_nest *nest, uint32_t device, bool *pens)
 {
     const np_controls *controls = &nest->device.controls;
-    const np_surface *surface = np_surface_of(&nest->device.contacts, device);
     uint32_t near =
         np_controls_find(controls, device, NPLUG_CONTROL(NPLUG_CLASS_TOUCH, NPLUG_TOUCH_NEAR));
+
+    *pens = near != NP_NONE;
+    return *pens && controls->list[near].value[0] > 0.0f;
+}
+
+/* A surface's pointer: the contact that points, or a pen, whose place is known without one. */
+static void fill_touch(const nplug_nest *nest, uint32_t device, nplug_pointer_facts *facts)
+{
+    const np_surface *surface = np_surface_of(&nest->device.contacts, device);
     const np_contact *contact = NULL;
     np_finger finger;
+    bool pens, near = is_near(nest, device, &pens);
 
     if (surface->pointing != NP_NO_WIRE) contact = &nest->device.contacts.list[surface->pointing];
     facts->contact = contact ? contact->id : 0;
     facts->place = surface->pointed;
-    facts->hovers = near != NP_NONE && controls->list[near].value[0] > 0.0f && !facts->down &&
-                    np_contacts_find(&nest->device.contacts, device, 1) == NP_NONE;
-    if ((contact || facts->hovers) &&
+    facts->hovers = near && np_contacts_find(&nest->device.contacts, device, 1) == NP_NONE;
+    if ((contact || pens) &&
         np_finger_look(&nest->device, device, contact ? contact->finger : 1, &finger))
         facts->place = finger.place;
     if (contact) facts->pressure = np_finger_pressure(&nest->device, device, contact->finger);

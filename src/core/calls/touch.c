@@ -127,7 +127,7 @@ static void fill_zone(const nplug_nest *nest, const np_zone_state *zone, nplug_z
 {
     const nplug_zone_def *def = np_zone_row(&nest->game.game.def, zone->zone);
     const np_surface *surface = np_surface_of(&nest->device.contacts, zone->device);
-    np_box box = np_zone_box(surface, def);
+    np_box box = np_zone_box_now(&nest->action, surface, zone->zone);
     const np_control *control = control_of(nest, zone);
     nplug_vec2 middle = np_box_middle(&box);
     bool sticks = def->kind == NPLUG_ZONE_STICK || def->kind == NPLUG_ZONE_DPAD;
@@ -146,6 +146,7 @@ static void fill_zone(const nplug_nest *nest, const np_zone_state *zone, nplug_z
     facts->contacts = zone->contacts;
     facts->part = def->part;
     facts->players = np_zone_hearers(&nest->action, zone) >> 1;
+    facts->opacity = (float)np_zones_wished(&nest->action.zones, zone->zone).opacity / 255.0f;
     facts->shown = np_zone_shown(&nest->action, zone);
     facts->pressed = zone->contacts != 0;
     facts->round = (def->flags & NPLUG_ZONE_FLAG_ROUND) != 0;
@@ -181,6 +182,58 @@ void nplug_zone_place(const nplug_zone_def *zone, const nplug_surface *surface, 
     box = np_zone_box(&on, zone);
     *least = box.least;
     *most = box.most;
+}
+
+/* --- how somebody wants a zone ------------------------------------------------------------------
+ */
+
+static uint16_t packed_move(float share)
+{
+    return (uint16_t)((share + 1.0f) * NP_WISH_MOVE + 0.5f);
+}
+
+static bool is_wish(const nplug_zone_wish *wish)
+{
+    return wish->show <= NPLUG_ZONE_SHOW_NEVER && wish->move.x >= -1.0f && wish->move.x <= 1.0f &&
+           wish->move.y >= -1.0f && wish->move.y <= 1.0f && wish->scale >= 0.25f &&
+           wish->scale <= 4.0f && wish->opacity >= 0.0f && wish->opacity <= 1.0f;
+}
+
+nplug_result nplug_set_zone(nplug_nest *nest, uint32_t zone, const nplug_zone_wish *from)
+{
+    nplug_zone_wish wish = nplug_zone_wish_default();
+    nplug_command command = {0};
+
+    if (!nest || !from) return NPLUG_ERR_ARGUMENT;
+    if (!np_size_take(&wish, sizeof wish, from, NP_FIRST(nplug_zone_wish, reserved)))
+        return NPLUG_ERR_SIZE;
+    if (zone >= nplug_zone_count(nest)) return NPLUG_ERR_UNKNOWN;
+    if (!is_wish(&wish)) return NPLUG_ERR_ARGUMENT;
+    if (zone >= nest->limits.zones) return NPLUG_ERR_FULL;
+    command.kind = NPLUG_COMMAND_ZONE;
+    command.number = zone;
+    command.strong = packed_move(wish.move.x);
+    command.weak = packed_move(wish.move.y);
+    command.control = (uint16_t)(wish.scale * NP_WISH_SCALE + 0.5f);
+    command.on = (uint16_t)(wish.show << 8 | (uint32_t)(wish.opacity * 255.0f + 0.5f));
+    return nplug_post(nest, &command);
+}
+
+nplug_result nplug_zone_wish_info(const nplug_nest *nest, uint32_t zone, nplug_zone_wish *wish)
+{
+    nplug_zone_wish now = {0};
+    np_zone_wish is;
+
+    if (!nest || !wish) return NPLUG_ERR_ARGUMENT;
+    is = np_zones_wished(&nest->action.zones, zone);
+    now.show = is.show;
+    now.move.x = (float)is.x / NP_WISH_MOVE - 1.0f;
+    now.move.y = (float)is.y / NP_WISH_MOVE - 1.0f;
+    now.scale = (float)is.scale / NP_WISH_SCALE;
+    now.opacity = (float)is.opacity / 255.0f;
+    if (np_size_give(wish, NP_FIRST(nplug_zone_wish, reserved), &now, sizeof now) != NPLUG_OK)
+        return NPLUG_ERR_SIZE;
+    return zone < nplug_zone_count(nest) ? NPLUG_OK : NPLUG_ERR_UNKNOWN;
 }
 
 /* --- surfaces --------------------------------------------------------------------------------- */

@@ -114,6 +114,9 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
     case NPLUG_COMMAND_SURFACE:
         np_touch_resize(nest, command, time);
         break;
+    case NPLUG_COMMAND_ZONE:
+        np_zones_wish(&nest->action.zones, command);
+        break;
     case NPLUG_COMMAND_CALIBRATE:
         np_calibrate_take(&nest->device, command, time);
         break;

@@ -27,7 +27,7 @@ static void join_rooms(nplug_nest *nest)
     nest->player.limits = &nest->limits;
     nest->player.controls = &nest->device.controls;
     nest->player.devices = &nest->device.devices;
-    nest->player.contacts = &nest->device.contacts;
+    nest->player.device = &nest->device;
     nest->player.recogniser = &nest->device.recogniser;
     nest->player.game = &nest->game.game;
     nest->action.out = &nest->out;

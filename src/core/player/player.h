@@ -255,7 +255,7 @@ void np_pointers_release(np_player_room *room, uint32_t device, uint32_t part, u
 struct np_player_room {
     const np_controls *controls;
     const np_devices *devices;
-    const np_contacts *contacts;
+    const np_device_room *device; /* as a whole, where one struct is not enough */
     const np_recogniser *recogniser;
     const np_game *game;
     const nplug_limits *limits;

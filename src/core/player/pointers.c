@@ -13,9 +13,14 @@ static bool is_press(nplug_control control)
 /* Where a device points as it is pressed or let go. */
 static nplug_vec2 place_of(const np_player_room *room, uint32_t device)
 {
-    const np_surface *surface = np_surface_of(room->contacts, device);
+    const np_contacts *contacts = &room->device->contacts;
+    const np_surface *surface = np_surface_of(contacts, device);
     nplug_vec2 place = {0.0f, 0.0f};
+    np_finger finger;
 
+    if (surface && surface->pointing != NP_NO_WIRE &&
+        np_finger_look(room->device, device, contacts->list[surface->pointing].finger, &finger))
+        return finger.place;
     if (surface) return surface->pointed;
     np_controls_place(room->controls, room->devices, device,
                       NPLUG_CONTROL(NPLUG_CLASS_MOUSE, NPLUG_MOUSE_PLACE), &place);
