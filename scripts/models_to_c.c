@@ -57,9 +57,9 @@ static void write_tables(const nplug_sim_model *model)
         printf("static const nplug_sim_control %s_controls[] = {\n", c_name(model));
     for (uint16_t i = 0; i < model->control_count; i++) {
         const nplug_sim_control *control = &model->controls[i];
-        printf("    {\"%s\", %u, %u, %u, %s, %s, %u},\n", control->name, control->signal,
+        printf("    {\"%s\", %u, %u, %u, %s, %s, %u, %u, %u},\n", control->name, control->signal,
                control->component, control->round, number(control->low), number(control->high),
-               control->bounce_us);
+               control->bounce_us, control->ids, control->lost);
     }
     printf(model->control_count ? "};\n\n" : "\n");
 }

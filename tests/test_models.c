@@ -21,6 +21,8 @@ static const struct {
     {"turnstone", "turnstone", "", "", NPLUG_KIND_KEYBOARD},
     {"stint", "stint", "", "", NPLUG_KIND_MOUSE},
     {"tern", "tern", "", "", NPLUG_KIND_TOUCH},
+    {"tern-worn", "tern", "", "", NPLUG_KIND_TOUCH},
+    {"ruff", "any-touch-one", "", "", NPLUG_KIND_TOUCH},
     {"osprey-left", "osprey-left", "", "", NPLUG_KIND_HAND_LEFT},
     {"osprey-right", "osprey-right", "", "", NPLUG_KIND_HAND_RIGHT},
     {"osprey-headset", "osprey-headset", "", "", NPLUG_KIND_HEADSET},
@@ -104,6 +106,7 @@ START_TEST(each_control_of_a_model_is_heard)
                           1.0f,
                       "%s %s", model->name, model->controls[i].name);
         rig_step(&rig, at + 90 * MS);
+        if (model->controls[i].lost) continue; /* nor is each of its ends */
         ck_assert_msg(nplug_control_value(rig.nest, nplug_device_at(rig.nest, 0), control).x ==
                           0.0f,
                       "%s %s", model->name, model->controls[i].name);

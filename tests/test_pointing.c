@@ -307,6 +307,79 @@ START_TEST(who_has_nothing_that_points_is_told_so)
 }
 END_TEST
 
+/* A pen of a tablet: it shows where it is before it presses, and its buttons are no pointer. */
+START_TEST(a_pen_hovers_presses_and_has_buttons)
+{
+    static const nplug_action_def pen[] = {
+        {"click", NPLUG_ACTION_BUTTON, "pointer:press", 0},
+        {"menu", NPLUG_ACTION_BUTTON, "touch:pen-button-1", 0},
+        {"ink", NPLUG_ACTION_LEVEL, "touch:contact-pressure-1", 0}};
+    nplug_game game = nplug_game_for_one("pen", pen, 3);
+    NPLUG_SIZED(nplug_pointer_facts, facts);
+    nplug_vec2 to = {0.25f, 0.75f}, half = {0.5f, 0.0f};
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pen", "ruff");
+    nplug_sim_press(rig.sim, 10 * MS, "pen", "near", 0);
+    nplug_sim_sweep(rig.sim, 20 * MS, "pen", "contact-1", to, 0);
+    rig_step(&rig, 30 * MS);
+    ck_assert_int_eq(nplug_pointer_info(rig.nest, 1, &facts), NPLUG_OK);
+    ck_assert(facts.hovers && !facts.down && facts.pressure == 0.0f);
+    ck_assert_float_eq_tol(facts.place.x, to.x, 0.001f);
+    ck_assert_uint_eq(nplug_contact_count(rig.nest), 0);
+    nplug_sim_press(rig.sim, 40 * MS, "pen", "contact-down-1", 60 * MS);
+    nplug_sim_sweep(rig.sim, 45 * MS, "pen", "contact-pressure-1", half, 0);
+    nplug_sim_press(rig.sim, 50 * MS, "pen", "pen-button-1", 0);
+    rig_step(&rig, 60 * MS);
+    nplug_pointer_info(rig.nest, 1, &facts);
+    ck_assert(!facts.hovers && facts.down && nplug_held(rig.nest, 1, 0));
+    ck_assert(nplug_held(rig.nest, 1, 1));
+    ck_assert_float_eq_tol(facts.pressure, 0.5f, 0.001f);
+    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 2), 0.5f, 0.001f);
+    ck_assert_float_eq_tol(facts.press_place.y, to.y, 0.001f);
+    rig_step(&rig, 110 * MS);
+    nplug_pointer_info(rig.nest, 1, &facts);
+    ck_assert(facts.hovers && !facts.down && !facts.cancelled && facts.release_time == 100 * MS);
+    rig_close(&rig);
+}
+END_TEST
+
+/* A mouse whose hardware counts from a corner has a place: a tablet's, or another machine's. */
+START_TEST(a_mouse_that_is_somewhere_points_there)
+{
+    static const nplug_sim_signal signals[] = {{0x30000, 0, 0, 32767, 1, NPLUG_NATURE_AXIS, 0},
+                                               {0x30001, 0, 0, 32767, 1, NPLUG_NATURE_AXIS, 0},
+                                               {0x10110, 0, 0, 1, 1, NPLUG_NATURE_BUTTON, 0}};
+    static const nplug_sim_control controls[] = {
+        {.name = "place", .signal = 0, .high = 32767},
+        {.name = "place", .signal = 1, .component = 1, .high = 32767},
+        {.name = "left", .signal = 2, .high = 1}};
+    static const nplug_sim_model model = {.name = "put",
+                                          .device = "A mouse that is put somewhere",
+                                          .bus = 3,
+                                          .signal_count = 3,
+                                          .control_count = 3,
+                                          .signals = signals,
+                                          .controls = controls,
+                                          .interval = 4000};
+    nplug_game game = game_of();
+    NPLUG_SIZED(nplug_pointer_facts, facts);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    ck_assert_int_eq(nplug_sim_add_models(rig.sim, &model, 1), NPLUG_OK);
+    nplug_sim_plug(rig.sim, 0, "put", "put");
+    nplug_sim_sweep(rig.sim, MS, "put", "place", (nplug_vec2){0.75f, 0.25f}, 0);
+    nplug_sim_press(rig.sim, 2 * MS, "put", "left", 0);
+    rig_step(&rig, 10 * MS);
+    ck_assert_int_eq(nplug_pointer_info(rig.nest, 1, &facts), NPLUG_OK);
+    ck_assert(facts.down && facts.kind == NPLUG_KIND_MOUSE && nplug_held(rig.nest, 1, CLICK));
+    same_place(facts.press_place, (nplug_vec2){0.75f, 0.25f});
+    rig_close(&rig);
+}
+END_TEST
+
 /* A pick hears the pointer and zones, not the contact beneath them. */
 START_TEST(a_pick_of_a_touch_is_a_pointer_or_a_zone)
 {
@@ -335,6 +408,8 @@ Suite *pointing_suite(void)
 
     tcase_add_loop_test(tests, pointing_is_as_the_model_has_it, 0, GAMES);
     tcase_add_test(tests, who_has_nothing_that_points_is_told_so);
+    tcase_add_test(tests, a_pen_hovers_presses_and_has_buttons);
+    tcase_add_test(tests, a_mouse_that_is_somewhere_points_there);
     tcase_add_loop_test(tests, a_pick_of_a_touch_is_a_pointer_or_a_zone, 0, 2);
     suite_add_tcase(suite, tests);
     return suite;

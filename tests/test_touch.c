@@ -1005,6 +1005,39 @@ START_TEST(impossible_wishes_are_refused)
 }
 END_TEST
 
+/* A worn table: an end that is never said is over as the next contact of its slot begins, numbers
+ * that come again are new contacts, and places end at the edge. */
+START_TEST(a_worn_table_loses_ends_and_nothing_else)
+{
+    nplug_game game = two_zone_game(1);
+    NPLUG_SIZED(nplug_contact_facts, facts);
+    uint64_t began = 0, ended = 0, presses = 0;
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "table", "tern-worn");
+    for (nplug_time n = 0; n < 40; n++) {
+        float x = n % 2 ? -0.05f : 0.4f;
+        nplug_sim_touch(rig.sim, (n * 100 + 10) * MS, "table", 1, (nplug_vec2){x, 0.5f},
+                        (nplug_vec2){x, 1.1f}, 50 * MS);
+    }
+    for (nplug_time t = 0; t < 4100; t += 16) {
+        rig_step(&rig, t * MS);
+        presses += nplug_presses(rig.nest, 1, 0);
+        for (uint32_t i = 0; nplug_contact_info(rig.nest, i, &facts) == NPLUG_OK; i++) {
+            began += facts.began;
+            ended += facts.ended;
+            ck_assert(facts.place.x >= 0.0f && facts.place.y <= 1.0f && facts.finger == 1);
+        }
+        ck_assert_uint_le(nplug_contact_count(rig.nest), 2);
+    }
+    ck_assert_uint_eq(began, 40);
+    ck_assert_uint_eq(ended, 39); /* each fifth end is lost, the last one, too */
+    ck_assert_uint_eq(presses, 40);
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(an_impossible_finger_touches_nothing)
 {
     nplug_game game = two_zone_game(1);
@@ -1094,6 +1127,7 @@ Suite *touch_suite(void)
     tcase_add_test(tests, a_table_has_a_side_for_each_player);
     tcase_add_test(tests, a_player_may_want_a_zone_otherwise);
     tcase_add_test(tests, impossible_wishes_are_refused);
+    tcase_add_test(tests, a_worn_table_loses_ends_and_nothing_else);
     tcase_add_test(tests, an_impossible_finger_touches_nothing);
     tcase_add_loop_test(tests, zones_are_drawn_for_who_plays_by_touch, 0, 2);
     tcase_add_loop_test(tests, a_recorded_touch_replays, 0, 4);

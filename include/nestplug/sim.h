@@ -31,6 +31,9 @@ typedef struct nplug_sim_control {
     uint8_t round;     /* not 0: x and y become one of eight places, clockwise from up at `low` */
     int32_t low, high;
     uint32_t bounce_us; /* microseconds for which a button's contact bounces */
+    uint32_t ids;       /* of a touch surface's contact: so many numbers, used in turn from 0 on; 0:
+                           always       `high` */
+    uint32_t lost;      /* likewise: each so manieth end is never said; 0: all are */
 } nplug_sim_control;
 
 /* A model: a sort of simulated device, described as hardware describes itself. */

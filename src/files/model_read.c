@@ -60,6 +60,18 @@ static const nf_field row_fields[] = {
      .least = 0,
      .most = 500,
      .expected = "0 to 500 milliseconds are expected"},
+    {.name = "ids",
+     .type = NF_INTEGER,
+     NF_INTO(nplug_sim_control, ids),
+     .least = 0,
+     .most = 65536,
+     .expected = "0 to 65536 numbers are expected"},
+    {.name = "lost",
+     .type = NF_INTEGER,
+     NF_INTO(nplug_sim_control, lost),
+     .least = 0,
+     .most = 65536,
+     .expected = "0 to 65536 is expected"},
     {.name = "round", .type = NF_BOOL, NF_INTO(nplug_sim_control, round)}};
 const nf_object nf_row_object = NF_OBJECT_OF(row_fields, "model", "/$defs/row");
 
@@ -167,7 +179,7 @@ static void set_ends(const nplug_sim_signal *signal, bool low, nplug_sim_control
 static void read_row(reader *in, const char *name, const json_t *object, const char *pointer,
                      unsigned component)
 {
-    nplug_sim_control row = {name, 0, (uint8_t)component, 0, 0, 0, 0}, *place;
+    nplug_sim_control row = {.name = name, .component = (uint8_t)component}, *place;
     nplug_sim_signal of = {0};
     bool low = false;
 

@@ -131,6 +131,15 @@ int32_t body_raw(const body *body, uint16_t signal)
     return (int32_t)(raw < 0 ? raw - 0.5 : raw + 0.5);
 }
 
+bool body_contact(body *body, uint16_t row, int32_t *raw)
+{
+    const nplug_sim_control *control = &body->model->controls[row];
+    bool begins = body->at[row] > 0.0f;
+
+    if (begins && control->ids) *raw = (int32_t)(body->contacts++ % control->ids);
+    return begins || !control->lost || ++body->ends % control->lost;
+}
+
 /* A quarter at a time, by the half-angle formulas: exact on every machine. */
 nplug_vec2 body_circle(float radius, float turns)
 {

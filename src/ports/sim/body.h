@@ -14,6 +14,7 @@ typedef struct body {
     int32_t raw[BODY_SIGNALS]; /* what was said last */
     float at[BODY_CONTROLS];   /* where each row of the model's controls is */
     bool key[BODY_SIGNALS];    /* of a keyboard: which are down */
+    uint32_t contacts, ends;   /* of a touch surface: how many there were */
 } body;
 
 /* What a control's name stands for in a model. */
@@ -39,6 +40,9 @@ bool body_has_stop(const nplug_sim_model *model, const body_parts *parts);
 
 /* What a signal says of where everything is: all controls that move it together. */
 int32_t body_raw(const body *body, uint16_t signal);
+
+/* The same of a contact that begins or ends, in its hardware's numbering; false: it is not said. */
+bool body_contact(body *body, uint16_t row, int32_t *raw);
 
 /* A place on a circle, `turns` counter-clockwise from the right. */
 nplug_vec2 body_circle(float radius, float turns);

@@ -438,16 +438,27 @@ static bool depart(nplug_sim *sim, sim_device *device, const sim_move *move)
     return true;
 }
 
+static bool is_contact(const sim_device *device, const body_parts *parts)
+{
+    return !parts->key &&
+           device->body.model->signals[parts->signal[0]].nature == NPLUG_NATURE_CONTACT;
+}
+
 /* Says what a body's control moved, as one group; false where it must wait for room. */
 static bool say_parts(nplug_sim *sim, sim_device *device, const body_parts *parts, nplug_time time)
 {
     nplug_report group[BODY_PARTS] = {{0}};
+
+    if (nplug_ring_room(sim->ring) == 0) return false;
 
     for (unsigned i = 0; i < parts->count; i++) {
         uint16_t signal = parts->signal[i];
         group[i] = value_of(sim, device, time, signal, body_raw(&device->body, signal));
         if (i + 1 < parts->count) group[i].flags |= NPLUG_REPORT_FLAG_MORE;
     }
+    if (is_contact(device, parts) &&
+        !body_contact(&device->body, parts->row[0], &group[0].data.value))
+        return true;
     if (nplug_push(sim->ring, group, parts->count) == NPLUG_ERR_FULL) return false;
     for (unsigned i = 0; i < parts->count; i++)
         device->body.raw[parts->signal[i]] = group[i].data.value;
