@@ -9,11 +9,15 @@
 
 #define PLAYERS 5
 
+/* The chart's sheets. */
+static const char *const sheets[] = {"the quays", "the roads", "the lighthouse"};
+
 /* What was last told of each player, so that only changes are. */
 typedef struct teller {
     hardware hw;
     int json;
-    const char *course[PLAYERS], *speed[PLAYERS];
+    const char *course[PLAYERS], *speed[PLAYERS], *zoom[PLAYERS];
+    unsigned sheet;
 } teller;
 
 static void tell(const teller *story, nplug_time time, const char *text)
@@ -42,6 +46,14 @@ static const char *speed_of(float throttle)
     return throttle < 0.9f ? "cruises" : "goes full ahead";
 }
 
+static const char whole[] = "sees the whole chart";
+
+static const char *zoom_of(float pinch)
+{
+    if (pinch > 0.3f) return "looks closer";
+    return pinch < -0.3f ? "looks from afar" : whole;
+}
+
 /* Tells a state of a player's where it is another one than before (at first: than at rest). */
 static void tell_state(const teller *story, const nplug_event *event, const char **was,
                        const char *is, const char *at_rest)
@@ -62,17 +74,57 @@ static void tell_value(teller *story, const nplug_event *event)
         tell_state(story, event, &story->course[event->player], course_of(event->value), amidships);
     if (event->action == HARBOUR_THROTTLE)
         tell_state(story, event, &story->speed[event->player], speed_of(event->value.x), stopped);
+    if (event->action == HARBOUR_ZOOM)
+        tell_state(story, event, &story->zoom[event->player], zoom_of(event->value.x), whole);
 }
 
-static void tell_edge(const teller *story, const nplug_event *event)
+/* Where the last contact of a device began, that was lifted in this step. */
+static nplug_vec2 lifted_at(const teller *story, nplug_device device)
+{
+    NPLUG_SIZED(nplug_contact_facts, facts);
+    nplug_vec2 at = {0.0f, 0.0f};
+
+    for (uint32_t i = 0; nplug_contact_info(story->hw.nest, i, &facts) == NPLUG_OK; i++)
+        if (facts.device == device && facts.ended) at = facts.start;
+    return at;
+}
+
+/* The harbour master's chart. */
+static void tell_chart(teller *story, const nplug_event *event)
+{
+    nplug_vec2 at = lifted_at(story, event->device);
+    char text[160];
+
+    if (event->action == HARBOUR_BUOY)
+        snprintf(text, sizeof text, "Player %u lays a buoy at %.0f %% by %.0f %% of the chart.",
+                 event->player, (double)(100.0f * at.x), (double)(100.0f * at.y));
+    else
+        snprintf(text, sizeof text, "Player %u swipes to the next sheet: %s.", event->player,
+                 sheets[++story->sheet % (sizeof sheets / sizeof *sheets)]);
+    tell(story, event->time, text);
+}
+
+/* A control's name; of a zone that stands for one, the zone's. */
+static void name_control(const teller *story, const nplug_event *event, char *name, size_t size)
+{
+    NPLUG_SIZED(nplug_zone_facts, zone);
+
+    nplug_control_name(event->control, name, size);
+    for (uint32_t z = 0; nplug_zone_info(story->hw.nest, event->device, z, &zone) == NPLUG_OK; z++)
+        if (zone.control == event->control) snprintf(name, size, "zone:%s", zone.name);
+}
+
+static void tell_edge(teller *story, const nplug_event *event)
 {
     bool pressed = event->kind == NPLUG_EVENT_PRESS;
     bool horn = event->action == HARBOUR_HORN;
     char text[160], control[48] = "";
 
+    if (pressed && (event->action == HARBOUR_BUOY || event->action == HARBOUR_SHEET))
+        tell_chart(story, event);
     if (!horn && event->action != HARBOUR_WINCH) return;
     if (!pressed && !(event->flags & NPLUG_EVENT_FLAG_CANCELLED)) return;
-    nplug_control_name(event->control, control, sizeof control);
+    name_control(story, event, control, sizeof control);
     if (pressed)
         snprintf(text, sizeof text, "Player %u %s (%s).", event->player,
                  horn ? "sounds the horn" : "works the winch", control);
@@ -94,10 +146,11 @@ static void tell_arrival(const teller *story, const nplug_event *event)
                  info.name, info.signals);
     else
         snprintf(text, sizeof text,
-                 "%s is plugged in: a %s, by its numbers (%s %04x:%04x), %u controls%s%s.",
-                 info.name, nplug_kind_name(info.kind), describe_bus(info.bus, bus, sizeof bus),
-                 info.vendor, info.product, info.controls, *info.family ? ", family " : "",
-                 info.family);
+                 "%s is plugged in: a %s%s, by its numbers (%s %04x:%04x), %u controls%s%s.",
+                 info.name, nplug_kind_name(info.kind),
+                 info.kind == NPLUG_KIND_TOUCH ? " table" : "",
+                 describe_bus(info.bus, bus, sizeof bus), info.vendor, info.product, info.controls,
+                 *info.family ? ", family " : "", info.family);
     tell(story, event->time, text);
 }
 
@@ -147,6 +200,9 @@ static void tell_about(const teller *story, const nplug_event *event)
         snprintf(text, sizeof text, "%s's battery is at %u %%%s.", info.name,
                  (unsigned)event->battery_percent,
                  event->flags & NPLUG_EVENT_FLAG_LOW ? ": low" : "");
+    else if (info.kind == NPLUG_KIND_TOUCH)
+        snprintf(text, sizeof text, "Player %u uses %s: its zones are drawn.", event->player,
+                 info.name);
     else
         snprintf(text, sizeof text, "Player %u uses %s: prompts are %s%s.", event->player,
                  info.name, *active.family ? "those of " : "the keys'", active.family);

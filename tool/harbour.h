@@ -4,10 +4,23 @@
 
 #include "nestplug/nestplug.h"
 
-enum { HARBOUR_STEER, HARBOUR_THROTTLE, HARBOUR_HORN, HARBOUR_WINCH, HARBOUR_LOOK };
+enum {
+    HARBOUR_STEER,
+    HARBOUR_THROTTLE,
+    HARBOUR_HORN,
+    HARBOUR_WINCH,
+    HARBOUR_LOOK,
+    /* of the harbour master's chart, where there is one */
+    HARBOUR_BUOY,
+    HARBOUR_SHEET,
+    HARBOUR_ZOOM
+};
 
 /* Up to four players, seated by first use. */
 nplug_game harbour_game(void);
+
+/* The same, with a chart on a touch table. */
+nplug_game harbour_game_with_chart(void);
 
 /* The demo's trace, compiled in. */
 extern const char tool_harbour_trace[];
