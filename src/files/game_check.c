@@ -134,12 +134,14 @@ static void note_class(checker *in, nplug_control control)
         in->others = true;
 }
 
-/* Whether a zone is a control, or stands for that. */
+/* Whether a surface has a control: a zone is that, or stands for it; or its pointer. */
 static bool is_touched(const nplug_game *game, nplug_control control)
 {
     char name[64];
 
-    if (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_ZONE) return true;
+    if (NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_ZONE ||
+        NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_POINTER)
+        return true;
     nplug_control_name(control, name, sizeof name);
     for (uint32_t i = 0; i < game->zone_count; i++) {
         const char *at = game->zones[i].as ? strstr(game->zones[i].as, name) : NULL;

@@ -38,8 +38,8 @@ struct nplug_window {
     size_t heard_count;
     bool key[KEYS], button[BUTTONS];
     uint32_t finger[NPLUG_WINDOW_CONTACTS];
+    int32_t contact[NPLUG_WINDOW_CONTACTS][FINGER_SIGNALS]; /* as was said last */
     bool touched[NPLUG_WINDOW_CONTACTS];
-    int32_t pressure[NPLUG_WINDOW_CONTACTS];
     int32_t place[2], pen[PEN_SIGNALS];
     bool pad[NPLUG_WINDOW_PADS_MAX];
     int32_t pad_value[NPLUG_WINDOW_PADS_MAX][PAD_BUTTONS + PAD_AXES];
@@ -191,7 +191,7 @@ static void plug_touch(nplug_window *window)
         push_signal(window, report_of(0, TOUCH, NPLUG_REPORT_SIGNAL), i, i,
                     shape_of_finger(i % FINGER_SIGNALS));
     for (unsigned i = 0; i < NPLUG_WINDOW_CONTACTS; i++)
-        push_value(window, 0, TOUCH, FINGER_SIGNALS * i, -1);
+        push_value(window, 0, TOUCH, FINGER_SIGNALS * i, window->contact[i][FINGER_NUMBER] = -1);
     push_mark(window, 0, TOUCH, NPLUG_REPORT_READY);
 }
 
@@ -223,11 +223,8 @@ static nplug_result start(void *self, nplug_ring *ring)
 
 static void push_fingers(nplug_window *window, nplug_time time)
 {
-    for (unsigned i = 0; i < NPLUG_WINDOW_CONTACTS; i++) {
-        push_value(window, time, TOUCH, FINGER_SIGNALS * i,
-                   window->touched[i] ? (int32_t)window->finger[i] : -1);
-        push_value(window, time, TOUCH, FINGER_SIGNALS * i + FINGER_PRESSURE, window->pressure[i]);
-    }
+    for (unsigned i = 0; i < FINGER_SIGNALS * NPLUG_WINDOW_CONTACTS; i++)
+        push_value(window, time, TOUCH, i, window->contact[i / FINGER_SIGNALS][i % FINGER_SIGNALS]);
 }
 
 static void push_state(nplug_window *window, uint32_t device, nplug_time time)
@@ -371,11 +368,25 @@ static int32_t scaled(float value, int32_t full)
     return value >= 1.0f ? full : (int32_t)(value * (float)full);
 }
 
+/* A finger's number, place and pressure, as one group. */
+static nplug_result push_finger(nplug_window *window, nplug_time time, int contact)
+{
+    nplug_report group[FINGER_SIGNALS];
+
+    for (unsigned i = 0; i < FINGER_SIGNALS; i++) {
+        group[i] = report_of(time, TOUCH, NPLUG_REPORT_VALUE);
+        group[i].signal = (uint16_t)(FINGER_SIGNALS * contact + (int)i);
+        group[i].flags = i + 1 < FINGER_SIGNALS ? NPLUG_REPORT_FLAG_MORE : 0;
+        group[i].data.value = window->contact[contact][i];
+    }
+    return nplug_push(window->ring, group, FINGER_SIGNALS);
+}
+
 nplug_result nplug_window_touch(nplug_window *window, nplug_time time, uint32_t finger,
                                 nplug_vec2 at, bool down)
 {
     nplug_result result = check(window, NPLUG_WINDOW_TOUCH, finger <= INT32_MAX);
-    nplug_report group[FINGER_SIGNALS];
+    int32_t *said;
     int contact;
 
     if (result != NPLUG_OK) return result;
@@ -383,19 +394,14 @@ nplug_result nplug_window_touch(nplug_window *window, nplug_time time, uint32_t 
     if (contact < 0 && !down) return NPLUG_OK;
     if (contact < 0) contact = free_contact(window);
     if (contact < 0) return NPLUG_ERR_FULL;
-    if (!window->touched[contact] || !down) window->pressure[contact] = down ? FULL : 0;
+    said = window->contact[contact];
+    if (!window->touched[contact] || !down) said[FINGER_PRESSURE] = down ? FULL : 0;
     window->touched[contact] = down;
     window->finger[contact] = finger;
-    for (unsigned i = 0; i < FINGER_SIGNALS; i++) {
-        group[i] = report_of(time, TOUCH, NPLUG_REPORT_VALUE);
-        group[i].signal = (uint16_t)(FINGER_SIGNALS * contact + (int)i);
-        group[i].flags = i + 1 < FINGER_SIGNALS ? NPLUG_REPORT_FLAG_MORE : 0;
-    }
-    group[FINGER_NUMBER].data.value = down ? (int32_t)finger : -1;
-    group[FINGER_X].data.value = as_share(at.x);
-    group[FINGER_Y].data.value = as_share(at.y);
-    group[FINGER_PRESSURE].data.value = window->pressure[contact];
-    return nplug_push(window->ring, group, FINGER_SIGNALS);
+    said[FINGER_NUMBER] = down ? (int32_t)finger : -1;
+    said[FINGER_X] = as_share(at.x);
+    said[FINGER_Y] = as_share(at.y);
+    return push_finger(window, time, contact);
 }
 
 nplug_result nplug_window_pressure(nplug_window *window, nplug_time time, uint32_t finger,
@@ -407,9 +413,8 @@ nplug_result nplug_window_pressure(nplug_window *window, nplug_time time, uint32
     if (result != NPLUG_OK) return result;
     contact = contact_of(window, finger);
     if (contact < 0) return NPLUG_ERR_UNKNOWN;
-    window->pressure[contact] = as_share(pressure);
-    return push_value(window, time, TOUCH, (unsigned)contact * FINGER_SIGNALS + FINGER_PRESSURE,
-                      window->pressure[contact]);
+    window->contact[contact][FINGER_PRESSURE] = as_share(pressure);
+    return push_finger(window, time, contact);
 }
 
 nplug_result nplug_window_pen(nplug_window *window, nplug_time time, nplug_vec2 at, bool near,
