@@ -92,7 +92,7 @@ static void find_wires(np_device_room *room, np_surface *surface)
         uint32_t finger = finger_of(room->controls.list[wire->control].id, wire->component, &what);
         if (finger) surface->wires[finger][what] = (uint16_t)w;
         if (finger && what != NP_FINGER_PRESSURE)
-            room->devices.signals[wire->signal].finger = (uint8_t)finger;
+            room->devices.signals[wire->signal].finger = (uint8_t)finger & 63u;
     }
 }
 

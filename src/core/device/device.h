@@ -52,11 +52,12 @@ typedef struct np_signal {
     int32_t min, max;
     int32_t flat, fuzz, resolution; /* 0 where the hardware does not say */
     uint16_t node;
-    uint8_t space;
-    uint8_t nature;
-    uint8_t rests;  /* an np_rests; whatever else comes to its device or goes */
-    uint8_t finger; /* of a touch surface: which finger's it is, from 1 */
+    uint8_t space : 4;  /* an nplug_space; NP_SIGNAL_ODD: a number that is none */
+    uint8_t nature : 4; /* an nplug_nature; likewise */
+    uint8_t rests : 2;  /* an np_rests; whatever else comes to its device or goes */
+    uint8_t finger : 6; /* of a touch surface: which finger's it is, from 1 */
 } np_signal;
+#define NP_SIGNAL_ODD 15u
 
 /* A battery is an axis of nothing (HID Usage Tables, page 0x06: generic device controls). */
 static inline bool np_signal_is_battery(const np_signal *signal)

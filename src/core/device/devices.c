@@ -194,6 +194,12 @@ static void add_text(np_node *node, const nplug_report *report)
         node->name[length++] = report->data.text[i];
 }
 
+/* A number of a small enum, or the one that stands for all that are none. */
+static uint8_t as_known(uint8_t number)
+{
+    return (uint8_t)((number < NP_SIGNAL_ODD ? number : NP_SIGNAL_ODD) & 15u);
+}
+
 static void declare(np_devices *devices, uint32_t signal, const nplug_report *report)
 {
     np_signal *about = &devices->signals[signal];
@@ -201,8 +207,8 @@ static void declare(np_devices *devices, uint32_t signal, const nplug_report *re
     about->code = report->data.signal.code;
     about->min = report->data.signal.min;
     about->max = report->data.signal.max;
-    about->space = report->data.signal.space;
-    about->nature = report->data.signal.nature;
+    about->space = as_known(report->data.signal.space);
+    about->nature = as_known(report->data.signal.nature);
 }
 
 static void detail(np_devices *devices, uint32_t signal, const nplug_report *report)
@@ -654,7 +660,7 @@ void np_devices_rest(np_devices *devices, uint32_t index, int32_t raw)
 
 void np_devices_found_rest(np_devices *devices, uint32_t index, np_rests rests)
 {
-    devices->signals[index].rests = (uint8_t)rests;
+    devices->signals[index].rests = (uint8_t)rests & 3u;
 }
 
 void np_devices_touch(np_devices *devices, uint32_t index)
