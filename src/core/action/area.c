@@ -73,10 +73,22 @@ static void say_two(const np_contacts *contacts, const np_zone_state *zone, np_z
     np_zone_say(zone, TURN, NP_ZONE_VALUE, np_zone_raw(within_one(sine), NP_ZONE_END), news);
 }
 
-void np_area_move(np_action_room *room, np_zone_state *zone, uint32_t index, nplug_vec2 from,
+/* Whether a contact is one of an area's two fingers, and the last of them to be heard now. */
+static bool completes_two(const np_contacts *contacts, const np_zone_state *zone,
+                          const np_touched *touched)
+{
+    uint32_t other = touched->contact == zone->driver ? zone->second : zone->driver;
+
+    if (zone->second == NP_NO_INDEX) return false;
+    if (touched->contact != zone->driver && touched->contact != zone->second) return false;
+    return !((touched->later >> contacts->list[other].finger) & 1u);
+}
+
+void np_area_move(np_action_room *room, np_zone_state *zone, const np_touched *touched,
                   np_zone_news *news)
 {
-    const np_contact *contact = &room->contacts->list[index];
+    nplug_vec2 from = touched->from;
+    const np_contact *contact = &room->contacts->list[touched->contact];
     const np_surface *surface = np_surface_of(room->contacts, zone->device);
     float share = NP_ZONE_MM / (float)zone->contacts;
     float x = (contact->place.x - from.x) * surface->width * share;
@@ -86,8 +98,7 @@ void np_area_move(np_action_room *room, np_zone_state *zone, uint32_t index, npl
     np_zone_say(zone, MOVE_Y, NP_ZONE_MOVED, np_zone_raw(y, 1.0f), news);
     if (zone->tapping && length(np_contact_way(room->contacts, contact)) > TAP_MOST)
         spoil_tap(zone, news);
-    if (zone->second != NP_NO_INDEX && (index == zone->driver || index == zone->second))
-        say_two(room->contacts, zone, news);
+    if (completes_two(room->contacts, zone, touched)) say_two(room->contacts, zone, news);
 }
 
 /* A contact that was alone ends on its way. */

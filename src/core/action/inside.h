@@ -248,7 +248,7 @@ static inline int32_t np_zone_raw(float value, float end)
 /* An area's contacts: before one is counted as its, as one moved from somewhere, after one is no
  * more. */
 void np_area_begin(np_action_room *room, np_zone_state *zone, uint32_t index, np_zone_news *news);
-void np_area_move(np_action_room *room, np_zone_state *zone, uint32_t index, nplug_vec2 from,
+void np_area_move(np_action_room *room, np_zone_state *zone, const np_touched *touched,
                   np_zone_news *news);
 void np_area_end(np_action_room *room, np_zone_state *zone, uint32_t index, np_zone_news *news);
 

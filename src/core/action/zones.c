@@ -297,7 +297,7 @@ static void move(np_action_room *room, const np_touched *touched, np_zone_news *
     np_held held = held_by(room, touched->contact);
 
     if (held.zone->kind == NPLUG_ZONE_AREA)
-        np_area_move(room, held.zone, touched->contact, touched->from, news);
+        np_area_move(room, held.zone, touched, news);
     else if (held.zone->driver == touched->contact)
         drive(&held, news);
 }

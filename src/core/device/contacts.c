@@ -231,7 +231,7 @@ static void end(np_surface *surface, np_contact *contact, bool cancelled, nplug_
  * ended for it. */
 static np_touched touch_down(np_contacts *contacts, np_surface *surface, const np_finger *finger)
 {
-    np_touched touched = {NP_NONE, {0.0f, 0.0f}, false, false, false, false};
+    np_touched touched = {NP_NONE, {0.0f, 0.0f}, 0, false, false, false, false};
     uint32_t bit = 1u << finger->number;
 
     if (!finger->down) surface->ignored &= ~bit;
@@ -245,7 +245,7 @@ static np_touched touch_down(np_contacts *contacts, np_surface *surface, const n
 np_touched np_contacts_hear(np_contacts *contacts, const np_finger *finger)
 {
     np_surface *surface = surface_at(contacts, finger->device);
-    np_touched touched = {NP_NONE, {0.0f, 0.0f}, false, false, false, false};
+    np_touched touched = {NP_NONE, {0.0f, 0.0f}, 0, false, false, false, false};
     np_contact *contact;
 
     if (!surface) return touched;

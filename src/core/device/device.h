@@ -797,6 +797,7 @@ typedef struct np_finger {
 typedef struct np_touched {
     uint32_t contact; /* NP_NONE: nothing happened */
     nplug_vec2 from;  /* where it was, if it moved */
+    uint32_t later;   /* bit by finger: of the same surface and moment, those still to be heard */
     bool began, moved, ended;
     bool full; /* there is no room for one more */
 } np_touched;

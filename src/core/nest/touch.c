@@ -152,15 +152,17 @@ static void point(nplug_nest *nest, const np_touched *touched, np_zone_news *new
         np_news_say(news, devices->nodes[node].first_signal, NP_ZONE_VALUE, edge > 0);
 }
 
-/* What the zone says that owns a finger; false where it says nothing. */
-static bool hear(nplug_nest *nest, uint32_t device, uint32_t number, nplug_time time,
+/* What the zone says that owns the first finger of a set; false where it says nothing. */
+static bool hear(nplug_nest *nest, uint32_t device, uint32_t set, nplug_time time,
                  np_zone_news *news)
 {
+    uint32_t number = np_bits_lowest(set);
     np_finger finger = look_at(nest, device, number, time);
     np_touched touched;
 
     news->count = 0;
     touched = np_contacts_hear(&nest->device.contacts, &finger);
+    touched.later = np_bits_rest(set);
     if (touched.full) np_out_limit(&nest->out, NPLUG_LIMIT_CONTACTS, time);
     if (touched.contact == NP_NONE) return false;
     tell_touched(nest, &touched, time);
@@ -266,8 +268,7 @@ void np_touch_run(nplug_nest *nest, nplug_time time)
     np_nest_advance(nest, time);
     for (uint32_t set = fingers.set; set; set = np_bits_rest(set)) {
         np_zone_news news;
-        if (hear(nest, device, np_bits_lowest(set), time, &news))
-            run_news(nest, &news, &moved, time);
+        if (hear(nest, device, set, time, &news)) run_news(nest, &news, &moved, time);
     }
     take_moved(nest, &moved, time);
     np_changes_run(nest, time);
