@@ -311,7 +311,7 @@ START_TEST(a_touch_table_has_ten_contacts)
     plug_key(fd, BTN_TOUCH);
     plug_end(fd, tern);
     device = wait_for(&r, 0xb12d, 0x0901, true);
-    ck_assert_uint_eq(info_of(&r, device).signals, 1 + 3 * 10);
+    ck_assert_uint_eq(info_of(&r, device).signals, 1 + 3 * 10 + 1); /* and the pointer */
     for (int s = 0; s < 10; s++) {
         plug_say(fd, EV_ABS, ABS_MT_SLOT, s);
         plug_say(fd, EV_ABS, ABS_MT_TRACKING_ID, 100 + s);
@@ -463,6 +463,61 @@ START_TEST(fingers_on_a_screen_play_zones)
     plug_out(fd);
     wait_for(&r, id.vendor, id.product, false);
     ck_assert(!nplug_held(r.nest, NPLUG_EVERYONE, 1));
+    close_rig(&r);
+}
+END_TEST
+
+static const nplug_action_def pointing[] = {{"click", NPLUG_ACTION_BUTTON, "pointer:press", 0}};
+
+static nplug_pointer_facts pointer_of(const rig *r)
+{
+    NPLUG_SIZED(nplug_pointer_facts, facts);
+
+    ck_assert_int_eq(nplug_pointer_info(r->nest, 1, &facts), NPLUG_OK);
+    return facts;
+}
+
+/* A pen is near, presses, is lifted and goes; a mouse on a tablet is where it lies. */
+START_TEST(a_pen_and_a_mouse_with_a_place_point)
+{
+    static const int buttons[2][4] = {{BTN_TOOL_PEN, BTN_TOUCH, BTN_STYLUS, 0}, {BTN_LEFT, 0}};
+    static const plug_id ids[2] = {{"Ruff Pen", BUS_USB, 0xb12d, 0x0f06, "quay-8/input0"},
+                                   {"Ruff Mouse", BUS_USB, 0xb12d, 0x0f07, "quay-9/input0"}};
+    struct input_absinfo place = {.maximum = 1000, .resolution = 10};
+    nplug_game game = nplug_game_for_one("guest", pointing, 1);
+    int press = _i ? BTN_LEFT : BTN_TOUCH, fd = plug_begin();
+    nplug_linux_setup setup = nplug_linux_setup_default();
+    rig r;
+
+    for (int i = 0; buttons[_i][i]; i++)
+        plug_key(fd, buttons[_i][i]);
+    plug_abs(fd, ABS_X, place);
+    plug_abs(fd, ABS_Y, place);
+    if (_i == 0) plug_abs(fd, ABS_PRESSURE, (struct input_absinfo){.maximum = 255});
+    plug_end(fd, ids[_i]);
+    setup.also = NPLUG_LINUX_MICE;
+    r = open_game(&game, setup, NULL);
+    wait_for(&r, ids[_i].vendor, ids[_i].product, true);
+    if (_i == 0) plug_say(fd, EV_KEY, BTN_TOOL_PEN, 1);
+    plug_say(fd, EV_ABS, ABS_X, 250);
+    plug_say(fd, EV_ABS, ABS_Y, 750);
+    plug_sync(fd);
+    settle(&r);
+    ck_assert(!pointer_of(&r).down && pointer_of(&r).hovers);
+    ck_assert_float_eq_tol(pointer_of(&r).place.x, 0.25f, 0.001f);
+    plug_say(fd, EV_KEY, press, 1);
+    if (_i == 0) plug_say(fd, EV_ABS, ABS_PRESSURE, 51);
+    plug_sync(fd);
+    settle(&r);
+    ck_assert(pointer_of(&r).down && nplug_held(r.nest, 1, 0));
+    ck_assert_float_eq_tol(pointer_of(&r).press_place.y, 0.75f, 0.001f);
+    ck_assert_float_eq_tol(pointer_of(&r).pressure, _i ? 1.0f : 0.2f, 0.001f);
+    plug_say(fd, EV_KEY, press, 0);
+    plug_sync(fd);
+    settle(&r);
+    ck_assert(!pointer_of(&r).down && !pointer_of(&r).cancelled && !nplug_held(r.nest, 1, 0));
+    plug_out(fd);
+    wait_for(&r, ids[_i].vendor, ids[_i].product, false);
     close_rig(&r);
 }
 END_TEST
@@ -969,6 +1024,7 @@ int main(void)
     tcase_add_test(tests, keyboards_and_mice_are_read_only_when_asked_for);
     tcase_add_test(tests, a_touch_table_has_ten_contacts);
     tcase_add_test(tests, fingers_on_a_screen_play_zones);
+    tcase_add_loop_test(tests, a_pen_and_a_mouse_with_a_place_point, 0, 2);
     tcase_add_test(tests, a_finger_in_another_slot_is_followed_by_who_opens_late);
     tcase_add_test(tests, a_device_with_sixty_axes_and_two_hundred_keys_arrives_whole);
     tcase_add_test(tests, a_hid_pad_arrives_by_the_generic_driver);

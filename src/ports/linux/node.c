@@ -63,12 +63,14 @@ static void ask(int fd, abilities *able)
     ioctl(fd, EVIOCGPROP(sizeof able->properties), &able->properties);
 }
 
-/* Letters make a keyboard, a moving pointer with a left button a mouse. */
+/* Letters make a keyboard; a pointer with a left button, that moves or is somewhere, a mouse. */
 static bool is_wanted(const nplug_linux *port, const abilities *able)
 {
     bool pad = has(able->key, BTN_SOUTH) || has(able->key, BTN_TRIGGER);
     bool keyboard = !pad && has(able->key, KEY_Q) && has(able->key, KEY_P) && has(able->key, KEY_Z);
-    bool mouse = !pad && has(able->rel, REL_X) && has(able->key, BTN_LEFT);
+    bool points = has(able->rel, REL_X) || (has(able->abs, ABS_X) && !has(able->key, BTN_TOUCH) &&
+                                            !has(able->abs, ABS_MT_POSITION_X));
+    bool mouse = !pad && points && has(able->key, BTN_LEFT);
 
     if (keyboard && !(port->setup.also & NPLUG_LINUX_KEYBOARDS)) return false;
     return !mouse || (port->setup.also & NPLUG_LINUX_MICE);
