@@ -20,7 +20,7 @@ static row signals_of(const np_devices *devices, uint32_t node)
 
 /* What signals a device has that tell its kind. */
 typedef struct tally {
-    uint32_t keys, buttons, contacts, moves;
+    uint32_t keys, buttons, contacts, moves, axes;
     bool pad, wheel, gears, throttle, rudder, mouse, touched, placed;
 } tally;
 
@@ -40,6 +40,7 @@ static void count_evdev(tally *sum, uint32_t code)
     if (type == 3 && number == 0x07) sum->rudder = true;                      /* ABS_RUDDER */
     if (type == 3 && number == 0x08) sum->wheel = true;                       /* ABS_WHEEL */
     if (type == 2 && number < 2) sum->moves++;
+    if (type == 3) sum->axes++;
     if (type == 3 && (number & 0xffu) == 0x35) sum->contacts++; /* ABS_MT_POSITION_X */
 }
 
@@ -59,7 +60,8 @@ static void count_hid(tally *sum, uint32_t code, nplug_nature nature)
     if (page == 1 && usage < 0x32) sum->moves += nature == NPLUG_NATURE_DELTA;
 }
 
-/* A mouse moves, or is somewhere, as on a tablet or in a window of another machine.  A third slider
+/* A mouse moves, or is somewhere (and has
+ * no other axis), as on a tablet or in a window of another machine.  A third slider
  * gets the kernel's code of a wheel: with throttle and rudder it is none.  Some pads have the codes
  * of gears at their back. */
 static nplug_device_kind kind_of(const tally *sum, nplug_space space)
@@ -74,7 +76,7 @@ static nplug_device_kind kind_of(const tally *sum, nplug_space space)
     if (sum->gears) return NPLUG_KIND_WHEEL;
     if (sticks) return NPLUG_KIND_STICK;
     if (sum->touched && sum->placed) return NPLUG_KIND_TOUCH;
-    if (sum->mouse && (sum->moves >= 2 || (sum->placed && sum->buttons == 0)))
+    if (sum->mouse && (sum->moves >= 2 || (sum->placed && sum->axes == 2 && sum->buttons == 0)))
         return NPLUG_KIND_MOUSE;
     return sum->keys >= 20 ? NPLUG_KIND_KEYBOARD : NPLUG_KIND_UNKNOWN;
 }

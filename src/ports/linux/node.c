@@ -63,14 +63,23 @@ static void ask(int fd, abilities *able)
     ioctl(fd, EVIOCGPROP(sizeof able->properties), &able->properties);
 }
 
+static uint16_t count_bits(const unsigned long *bits, unsigned count)
+{
+    uint16_t found = 0;
+
+    for (unsigned code = 0; code < count; code++)
+        found += has(bits, code);
+    return found;
+}
+
 /* Letters make a keyboard; a pointer with a left button, that moves or is somewhere, a mouse. */
 static bool is_wanted(const nplug_linux *port, const abilities *able)
 {
     bool pad = has(able->key, BTN_SOUTH) || has(able->key, BTN_TRIGGER);
     bool keyboard = !pad && has(able->key, KEY_Q) && has(able->key, KEY_P) && has(able->key, KEY_Z);
-    bool points = has(able->rel, REL_X) || (has(able->abs, ABS_X) && !has(able->key, BTN_TOUCH) &&
-                                            !has(able->abs, ABS_MT_POSITION_X));
-    bool mouse = !pad && points && has(able->key, BTN_LEFT);
+    bool places = count_bits(able->abs, ABS_CNT) == 2 && has(able->abs, ABS_X) &&
+                  has(able->abs, ABS_Y) && !has(able->key, BTN_TOUCH);
+    bool mouse = !pad && (places || has(able->rel, REL_X)) && has(able->key, BTN_LEFT);
 
     if (keyboard && !(port->setup.also & NPLUG_LINUX_KEYBOARDS)) return false;
     return !mouse || (port->setup.also & NPLUG_LINUX_MICE);
@@ -300,15 +309,6 @@ static void push_signals(nplug_linux *port, nl_node *node, nplug_time now, const
     if (!node->has_battery) return;
     node->battery = node->signals;
     push_battery(port, node, now);
-}
-
-static uint16_t count_bits(const unsigned long *bits, unsigned count)
-{
-    uint16_t found = 0;
-
-    for (unsigned code = 0; code < count; code++)
-        found += has(bits, code);
-    return found;
 }
 
 static int slots_of(int fd, const abilities *able)
