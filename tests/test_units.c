@@ -632,7 +632,7 @@ START_TEST(every_number_has_a_word)
     static const struct {
         const char *(*name)(uint32_t);
         uint32_t last;
-    } rows[] = {{nplug_action_kind_name, NPLUG_ACTION_MOTION},
+    } rows[] = {{nplug_action_kind_name, NPLUG_ACTION_POSE},
                 {nplug_merge_name, NPLUG_MERGE_ADDED},
                 {nplug_opposite_name, NPLUG_OPPOSITE_HIGH},
                 {nplug_keep_name, NPLUG_KEEP_ALL},

@@ -13,7 +13,8 @@ typedef enum nplug_action_kind {
     NPLUG_ACTION_BUTTON = 0, /* on or off */
     NPLUG_ACTION_LEVEL = 1,  /* one number, [0, 1] or [-1, 1] */
     NPLUG_ACTION_VECTOR = 2, /* two numbers */
-    NPLUG_ACTION_MOTION = 3  /* the sum of all movement since the last step */
+    NPLUG_ACTION_MOTION = 3, /* the sum of all movement since the last step */
+    NPLUG_ACTION_POSE = 4    /* where a hand or a headset is: see pose.h */
 } nplug_action_kind;
 
 /* One action.  Its number is its place in the game's table.
@@ -34,6 +35,7 @@ typedef enum nplug_action_kind {
  *   key:ControlLeft+key:KeyZ   a chord: the last one drives while the others are held
  *   key:ShiftLeft/ShiftRight   either of two
  *   key-label:z                the key on which that letter or digit is printed
+ *   hand-left:pose-grip        a pose, for an action of that kind
  *   pad:confirm, pad:cancel    south and east, as people expect of a pad's family: see menu.h
  *
  * Of all bindings that one press makes whole, in whatever order their keys went down, the longest

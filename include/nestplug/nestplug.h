@@ -18,6 +18,7 @@
 #include "player.h"
 #include "pointer.h"
 #include "port.h"
+#include "pose.h"
 #include "replay.h"
 #include "report.h"
 #include "sheet.h"

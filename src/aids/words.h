@@ -3,7 +3,7 @@
 #ifndef NA_WORDS_H
 #define NA_WORDS_H
 
-#define NA_ACTION_KIND_WORDS "button", "level", "vector", "motion"
+#define NA_ACTION_KIND_WORDS "button", "level", "vector", "motion", "pose"
 #define NA_MERGE_WORDS       "strongest", "latest", "added"
 #define NA_OPPOSITE_WORDS    "neutral", "latest", "first", "low", "high"
 #define NA_KEEP_WORDS        "nothing", "one", "all"

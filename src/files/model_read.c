@@ -75,7 +75,8 @@ static const nf_field row_fields[] = {
     {.name = "round", .type = NF_BOOL, NF_INTO(nplug_sim_control, round)}};
 const nf_object nf_row_object = NF_OBJECT_OF(row_fields, "model", "/$defs/row");
 
-static const char *const letters[] = {"x", "y", "z", "qx", "qy", "qz", "qw"};
+static const char *const letters[] = {"x",        "y",  "z",  "qx", "qy", "qz", "qw",
+                                      "tracking", "vx", "vy", "vz", "wx", "wy", "wz"};
 
 /* --- signals -------------------------------------------------------------------------------- */
 

@@ -32,8 +32,11 @@ static const nf_field sensor_fields[] = {NF_MUST("x", NF_ANY), NF_MUST("y", NF_A
                                          NF_MUST("z", NF_ANY)};
 const nf_object nf_sensor_object = NF_OBJECT_OF(sensor_fields, "sheet", "/$defs/sensor");
 static const nf_field pose_fields[] = {
-    NF_MUST("x", NF_ANY),  NF_MUST("y", NF_ANY),  NF_MUST("z", NF_ANY), NF_MUST("qx", NF_ANY),
-    NF_MUST("qy", NF_ANY), NF_MUST("qz", NF_ANY), NF_MUST("qw", NF_ANY)};
+    NF_MUST("x", NF_ANY),  NF_MUST("y", NF_ANY),        NF_MUST("z", NF_ANY),
+    NF_MUST("qx", NF_ANY), NF_MUST("qy", NF_ANY),       NF_MUST("qz", NF_ANY),
+    NF_MUST("qw", NF_ANY), NF_HAND("tracking", NF_ANY), NF_HAND("vx", NF_ANY),
+    NF_HAND("vy", NF_ANY), NF_HAND("vz", NF_ANY),       NF_HAND("wx", NF_ANY),
+    NF_HAND("wy", NF_ANY), NF_HAND("wz", NF_ANY)};
 const nf_object nf_pose_object = NF_OBJECT_OF(pose_fields, "sheet", "/$defs/pose");
 
 static const nf_field wire_fields[] = {
@@ -229,14 +232,17 @@ static void read_wires(nf_sheet_reader *in, const json_t *value, const char *poi
 static void read_parts(nf_sheet_reader *in, const json_t *object, const char *pointer,
                        nplug_wire wire, unsigned components)
 {
-    static const char *const letters[] = {"x", "y", "z", "qx", "qy", "qz", "qw"};
+    static const char *const letters[] = {"x",        "y",  "z",  "qx", "qy", "qz", "qw",
+                                          "tracking", "vx", "vy", "vz", "wx", "wy", "wz"};
     const nf_object *table = components == 2   ? &nf_vector_object
                              : components == 3 ? &nf_sensor_object
                                                : &nf_pose_object;
     char at[260];
 
     if (!nf_check(in->doc, object, pointer, table)) return;
+    if (components == 7) components = COUNT(letters);
     for (unsigned i = 0; i < components && !in->doc->failed; i++) {
+        if (i >= 7 && !json_object_get(object, letters[i])) continue;
         snprintf(at, sizeof at, "%s/%s", pointer, letters[i]);
         wire.component = (uint8_t)i;
         read_wires(in, json_object_get(object, letters[i]), at, wire);

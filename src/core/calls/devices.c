@@ -198,59 +198,6 @@ const char *nplug_control_print(const nplug_nest *nest, nplug_device device, npl
     return place == NP_NONE ? "" : print_of(nest, place, control);
 }
 
-/* The numbers of a pose or a sensor are read when they are asked for: only the game needs them. */
-static void read_numbers(const nplug_nest *nest, uint32_t device, uint32_t control, float *numbers)
-{
-    uint32_t signal;
-
-    for (uint32_t i = 0; (signal = np_devices_signal(&nest->device.devices, device, i)) != NP_NONE;
-         i++) {
-        np_run run = nest->device.controls.of_signal[signal];
-        for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
-            const np_wire *wire = &nest->device.controls.wires[w];
-            if (wire->control == control)
-                numbers[wire->component] = np_wire_value(wire, nest->device.devices.raw[signal]);
-        }
-    }
-}
-
-/* Reads a control of several numbers, which are at rest where nothing feeds them. */
-static nplug_result look_at_numbers(const nplug_nest *nest, nplug_device device,
-                                    nplug_control control, nplug_nature nature, float *numbers)
-{
-    nplug_result result;
-    uint32_t place = index_of(nest, device, &result), found;
-
-    if (place == NP_NONE) return result;
-    found = np_controls_find(&nest->device.controls, place, control);
-    if (found == NP_NONE || nest->device.controls.list[found].nature != nature)
-        return NPLUG_ERR_UNKNOWN;
-    read_numbers(nest, place, found, numbers);
-    return NPLUG_OK;
-}
-
-nplug_result nplug_control_pose(const nplug_nest *nest, nplug_device device, nplug_control control,
-                                nplug_pose *pose)
-{
-    float numbers[7] = {0.0f, 0.0f, 0.0f, 0.0f, 0.0f, 0.0f, 1.0f};
-    nplug_result result;
-
-    if (!pose) return NPLUG_ERR_ARGUMENT;
-    result = look_at_numbers(nest, device, control, NPLUG_NATURE_POSE, numbers);
-    memset(pose, 0, sizeof *pose);
-    memcpy(pose->position, numbers, sizeof pose->position);
-    memcpy(pose->orientation, numbers + 3, sizeof pose->orientation);
-    return result;
-}
-
-nplug_result nplug_control_sensor(const nplug_nest *nest, nplug_device device,
-                                  nplug_control control, float value[3])
-{
-    if (!value) return NPLUG_ERR_ARGUMENT;
-    value[0] = value[1] = value[2] = 0.0f;
-    return look_at_numbers(nest, device, control, NPLUG_NATURE_SENSOR, value);
-}
-
 static void fill_flags(uint32_t flags, nplug_control_facts *info)
 {
     info->down = (flags & NP_CONTROL_DOWN) != 0;

@@ -1468,6 +1468,7 @@ static const nplug_wire osprey_headset_wires[] = {
     {0x2401, 4, 4, 0x0000002a, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
     {0x2401, 5, 4, 0x0000002b, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
     {0x2401, 6, 4, 0x0000002c, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 7, 4, 0x0000003b, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
     {0x2402, 0, 4, 0x00000017, 0, 0, 0, 0, 0, 0, 0}, /* headset:worn */
 };
 
@@ -1496,6 +1497,13 @@ static const nplug_wire osprey_left_wires[] = {
     {0x1c10, 4, 4, 0x0000001c, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
     {0x1c10, 5, 4, 0x0000001d, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
     {0x1c10, 6, 4, 0x0000001e, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 7, 4, 0x0000002d, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 8, 4, 0x0000002e, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 9, 4, 0x0000002f, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 10, 4, 0x00000030, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 11, 4, 0x00000031, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 12, 4, 0x00000032, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 13, 4, 0x00000033, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
     {0x1c11, 0, 4, 0x0000001f, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
     {0x1c11, 1, 4, 0x00000020, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
     {0x1c11, 2, 4, 0x00000021, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
@@ -1503,6 +1511,7 @@ static const nplug_wire osprey_left_wires[] = {
     {0x1c11, 4, 4, 0x00000023, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
     {0x1c11, 5, 4, 0x00000024, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
     {0x1c11, 6, 4, 0x00000025, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 7, 4, 0x00000034, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
 };
 
 static const nplug_rule osprey_right_matches[] = {
@@ -1530,6 +1539,13 @@ static const nplug_wire osprey_right_wires[] = {
     {0x2010, 4, 4, 0x0000001c, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
     {0x2010, 5, 4, 0x0000001d, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
     {0x2010, 6, 4, 0x0000001e, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 7, 4, 0x0000002d, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 8, 4, 0x0000002e, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 9, 4, 0x0000002f, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 10, 4, 0x00000030, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 11, 4, 0x00000031, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 12, 4, 0x00000032, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 13, 4, 0x00000033, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
     {0x2011, 0, 4, 0x0000001f, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
     {0x2011, 1, 4, 0x00000020, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
     {0x2011, 2, 4, 0x00000021, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
@@ -1537,6 +1553,7 @@ static const nplug_wire osprey_right_wires[] = {
     {0x2011, 4, 4, 0x00000023, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
     {0x2011, 5, 4, 0x00000024, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
     {0x2011, 6, 4, 0x00000025, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 7, 4, 0x00000034, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
 };
 
 static const uint32_t pad_28de_1_codes[] = {0x00010150, 0x00030014, };
@@ -2025,13 +2042,13 @@ static const nplug_sheet sheets[] = {
      1, 21, 10, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 9, "osprey-headset", "",
      osprey_headset_matches, osprey_headset_wires, NULL,
-     1, 8, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+     1, 9, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 7, "osprey-left", "",
      osprey_left_matches, osprey_left_wires, NULL,
-     1, 28, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+     1, 36, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 8, "osprey-right", "",
      osprey_right_matches, osprey_right_wires, NULL,
-     1, 28, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+     1, 36, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 3, "pad-28de-1", "",
      pad_28de_1_matches, pad_28de_1_wires, NULL,
      1, 23, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},

@@ -261,8 +261,13 @@ static bool check_kind(np_reader *in, const char *word)
     unsigned components = 1;
     nplug_nature nature = look_at(in->driving[0], &components);
 
+    if (in->action->kind == NPLUG_ACTION_POSE) {
+        if (nature == NPLUG_NATURE_POSE && np_shaping_is_idle(&in->shaping)) return true;
+        return np_reader_fail(
+            in, "drives no pose: that takes a pose (hand-left:pose-grip), unshaped", word, length);
+    }
     if (nature == NPLUG_NATURE_POSE)
-        return np_reader_fail(in, "is a pose: read it by nplug_control_pose", word, length);
+        return np_reader_fail(in, "is a pose: only an action of kind pose takes one", word, length);
     if (nature == NPLUG_NATURE_SENSOR)
         return np_reader_fail(in, "is a sensor: read it by nplug_control_sensor", word, length);
     if (in->action->kind == NPLUG_ACTION_BUTTON && !has_press(in))
@@ -437,7 +442,7 @@ nplug_result nplug_game_read_bindings(const nplug_game *game, nplug_action_kind 
     nplug_action_def action = {"", kind, from, 0};
     np_reader in;
 
-    if ((unsigned)kind > NPLUG_ACTION_MOTION) return NPLUG_ERR_ARGUMENT;
+    if ((unsigned)kind > NPLUG_ACTION_POSE) return NPLUG_ERR_ARGUMENT;
     memset(&in, 0, sizeof in);
     in.named = game;
     in.action = &action;

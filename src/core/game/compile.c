@@ -169,8 +169,7 @@ static nplug_result check_actions(const np_game_room *room)
         for (uint32_t k = 0; k < i; k++)
             if (strcmp(np_game_action(game, k)->name, action->name) == 0)
                 return fail(room, "an earlier action has the name of action", i);
-        if ((unsigned)action->kind > NPLUG_ACTION_MOTION)
-            return fail(room, "the kind of action", i);
+        if ((unsigned)action->kind > NPLUG_ACTION_POSE) return fail(room, "the kind of action", i);
         if (action->layer >= layers) return fail(room, "the layer of action", i);
     }
     return NPLUG_OK;
