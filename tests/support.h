@@ -25,6 +25,7 @@ Suite *game_suite(void);
 Suite *calibration_suite(void);
 Suite *gestures_suite(void);
 Suite *gaps_suite(void);
+Suite *hands_suite(void);
 Suite *house_suite(void);
 Suite *rooms_suite(void);
 Suite *limits_suite(void);

@@ -134,7 +134,7 @@ START_TEST(a_trace_is_told_by_its_schema_line_by_line)
 
     for (; nf_trace_object(count); count++)
         check_object(nf_trace_object(count));
-    ck_assert_uint_eq(count, 19);
+    ck_assert_uint_eq(count, 20);
 }
 END_TEST
 

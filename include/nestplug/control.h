@@ -25,11 +25,16 @@ enum {
     NPLUG_CLASS_HAND_RIGHT = 8, /* "hand-right:trigger" */
     NPLUG_CLASS_HEADSET = 9,    /* "headset:pose-view" */
     NPLUG_CLASS_KEY_LABEL =
-        10,                  /* "key-label:z", in bindings only: the key on which that is printed;
-                               the place is its small letter's Unicode code point, up to 1023 */
-    NPLUG_CLASS_ZONE = 11,   /* "zone:1-button": a zone of the game's, by its number from 1; in
-                                bindings also by its name: see touch.h */
-    NPLUG_CLASS_POINTER = 12 /* "pointer:press": of whatever a player points with: see pointer.h */
+        10,                   /* "key-label:z", in bindings only: the key on which that is printed;
+                                the place is its small letter's Unicode code point, up to 1023 */
+    NPLUG_CLASS_ZONE = 11,    /* "zone:1-button": a zone of the game's, by its number from 1; in
+                                 bindings also by its name: see touch.h */
+    NPLUG_CLASS_POINTER = 12, /* "pointer:press": of whatever a player points with: see pointer.h */
+    NPLUG_CLASS_HAND = 13,    /* "hand:trigger", in bindings only: of either hand */
+    NPLUG_CLASS_HAND_MAIN = 14, /* "hand-main:trigger", likewise: of the dominant hand, or of the
+                                   only one: see nplug_set_dominant */
+    NPLUG_CLASS_HAND_OFF = 15   /* "hand-off:trigger", likewise: of the other hand, or of the only
+                                   one */
 };
 
 /* The number of a control from its class and its place within the class. */

@@ -46,7 +46,8 @@ typedef struct nplug_device_facts {
     bool resyncing;   /* reports were dropped and a resync is under way */
     bool unreadable;  /* it is there, but may not be read: a matter of permissions */
     bool ignored;     /* by nplug_ignore */
-    bool reserved[3]; /* false */
+    bool asleep;      /* it is connected, and silent until it wakes: the headset is off, say */
+    bool reserved[2]; /* false */
 } nplug_device_facts;
 
 /* How many devices are here. */

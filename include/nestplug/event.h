@@ -43,6 +43,8 @@ typedef enum nplug_event_kind {
     NPLUG_EVENT_CONTACT = 23, /* a contact of device began, at value: see touch.h */
     NPLUG_EVENT_LIFT = 24,    /* it ended there; NPLUG_EVENT_FLAG_CANCELLED if no person lifted
                                         it */
+    NPLUG_EVENT_ASLEEP = 25,  /* device is connected and silent; all that it held was let go of */
+    NPLUG_EVENT_AWAKE = 26,   /* device is heard again; a control that is down does not fire */
 } nplug_event_kind;
 
 /* Flags of an event. */

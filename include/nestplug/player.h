@@ -97,6 +97,16 @@ NPLUG_API uint32_t nplug_missed_count(const nplug_nest *nest, nplug_player playe
  * call, and who misses none, waits for a call that claims one. */
 NPLUG_API bool nplug_player_waits(const nplug_nest *nest, nplug_player player);
 
+/* Which hand is the dominant one from the next step on, of which "hand-main:..." is in bindings:
+ * NPLUG_KIND_HAND_LEFT, NPLUG_KIND_HAND_RIGHT (as at first), or NPLUG_KIND_UNKNOWN: whichever was
+ * pressed last.  Such a press makes the hand the dominant one, and does nothing else by hand-main
+ * or hand-off.  What the hands hold is let go of, marked cancelled.  Of one hand alone both are.
+ * NPLUG_ERR_ARGUMENT: no hand; NPLUG_ERR_FULL. */
+NPLUG_API nplug_result nplug_set_dominant(nplug_nest *nest, uint32_t hand);
+
+/* Which hand is the dominant one since the last step: NPLUG_KIND_HAND_LEFT or _RIGHT. */
+NPLUG_API uint32_t nplug_dominant(const nplug_nest *nest);
+
 #ifdef __cplusplus
 }
 #endif

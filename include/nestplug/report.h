@@ -39,6 +39,9 @@ typedef enum nplug_report_kind {
                                   letter or digit `data.value` (small, a Unicode code point);
                                   key 0: nothing is known of any key.  The nest says so itself
                                   where it asked a port's key_label */
+    NPLUG_REPORT_AWAKE = 14,   /* the device is connected and, where `data.value` is 0, says nothing
+                                  of what is done with it: a hand whose headset is off, say.  Not 0:
+                                  it does again.  Devices come awake */
 } nplug_report_kind;
 
 /* Flags of a report. */

@@ -28,19 +28,21 @@ typedef enum nplug_command_kind {
     NPLUG_COMMAND_PICK = 13,      /* player, number = milliseconds, device = bits of kinds,
                                      strong = threshold in 1/65535, control = cancel, on = takes */
     NPLUG_COMMAND_PICK_END = 14,
-    NPLUG_COMMAND_COMFORT = 15, /* player, number = action (65535: all): the text is its comfort */
-    NPLUG_COMMAND_MUTE = 16,    /* number = bits of kinds that are muted */
-    NPLUG_COMMAND_NOTHING = 17, /* does nothing */
-    NPLUG_COMMAND_SWAP = 18,    /* player, number = the other player */
-    NPLUG_COMMAND_FOLLOW = 19,  /* player, device = pin, number = bits of kinds, strong = dwell in
-                                   ms, on = only: the text is the family */
-    NPLUG_COMMAND_ACTIVE = 20,  /* inside: player, device that was used */
-    NPLUG_COMMAND_SURFACE = 21, /* device, number = width << 16 | height in tenths of a millimetre,
-                                   strong, weak, control, on = what is not safe of the left, top,
-                                   right and bottom side, in 1/65535 */
-    NPLUG_COMMAND_ZONE = 22,    /* number = zone, strong, weak = its move along x and y in 1/32767,
-                                   and 32767; control = its scale in 1/8192, on = its opacity in 1/255
-                                   and, from the ninth bit up, an nplug_zone_show */
+    NPLUG_COMMAND_COMFORT = 15,  /* player, number = action (65535: all): the text is its comfort */
+    NPLUG_COMMAND_MUTE = 16,     /* number = bits of kinds that are muted */
+    NPLUG_COMMAND_NOTHING = 17,  /* does nothing */
+    NPLUG_COMMAND_SWAP = 18,     /* player, number = the other player */
+    NPLUG_COMMAND_FOLLOW = 19,   /* player, device = pin, number = bits of kinds, strong = dwell in
+                                    ms, on = only: the text is the family */
+    NPLUG_COMMAND_ACTIVE = 20,   /* inside: player, device that was used */
+    NPLUG_COMMAND_SURFACE = 21,  /* device, number = width << 16 | height in tenths of a millimetre,
+                                    strong, weak, control, on = what is not safe of the left, top,
+                                    right and bottom side, in 1/65535 */
+    NPLUG_COMMAND_ZONE = 22,     /* number = zone, strong, weak = its move along x and y in 1/32767,
+                                    and 32767; control = its scale in 1/8192, on = its opacity in 1/255
+                                    and, from the ninth bit up, an nplug_zone_show */
+    NPLUG_COMMAND_DOMINANT = 23, /* number = the nplug_device_kind of the dominant hand (0: as it
+                                    is), on: it is whichever is used */
 } nplug_command_kind;
 
 /* One command. */
@@ -94,6 +96,7 @@ typedef enum nplug_move_kind {
     NPLUG_MOVE_TOUCH = 14,   /* finger `finger` comes down on a surface at (x, y), goes to (to_x,
                                 to_y)   in `span`, evenly, and is lifted there; span 0: it stays at
                                 (x,   y)   until "contact-down-N" is released */
+    NPLUG_MOVE_ASLEEP = 15,  /* the device falls asleep (x is not 0), or wakes (x is 0) */
 } nplug_move_kind;
 
 /* One move of simulated hardware.  Texts are the caller's and are copied when played. */

@@ -36,17 +36,39 @@ static bool says(const char *from, uint32_t column, const char *word)
     return found && (!end || found < end);
 }
 
+/* Whether a control stands for two, of which a device decides: each is a binding then. */
+static bool is_two(nplug_control control)
+{
+    unsigned class_ = NPLUG_CONTROL_CLASS(control);
+
+    return class_ == NPLUG_CLASS_HAND_MAIN || class_ == NPLUG_CLASS_HAND_OFF ||
+           control == NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_CONFIRM) ||
+           control == NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_CANCEL);
+}
+
+static uint32_t times_of(const nplug_binding *binding)
+{
+    bool two = false;
+
+    for (uint32_t i = 0; i < binding->driving_count; i++)
+        two |= is_two(binding->driving[i].control);
+    for (uint32_t i = 0; i < binding->held_count; i++)
+        two |= is_two(binding->held[i].control);
+    return two ? 2 : 1;
+}
+
 static void add_binding(void *user, const nplug_binding *binding)
 {
     needs *sum = (needs *)user;
     const char *from = sum->of->bindings;
+    uint32_t times = times_of(binding);
 
-    sum->bindings++;
-    sum->sources += binding->held_count + binding->driving_count;
+    sum->bindings += times;
+    sum->sources += times * (binding->held_count + binding->driving_count);
     sum->shapings += says(from, binding->column, "=");
-    if (binding->gesture != NPLUG_GESTURE_PRESS) sum->gestures += binding->driving_count;
+    if (binding->gesture != NPLUG_GESTURE_PRESS) sum->gestures += times * binding->driving_count;
     if (says(from, binding->column, "rise=") || says(from, binding->column, "fall="))
-        sum->ramps += binding->driving_count;
+        sum->ramps += times * binding->driving_count;
 }
 
 static needs needs_of(const nplug_game *game)

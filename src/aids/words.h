@@ -28,14 +28,14 @@
 #define NA_KEY_SCHEME_WORDS "hid", "kernel", "x11", "set1"
 #define NA_REPORT_KIND_WORDS                                                                       \
     "value", "arrive", "text", "signal", "detail", "ready", "depart", "dropped", "resync-begin",   \
-        "resync-end", "focus", "layout", "battery", "label"
+        "resync-end", "focus", "layout", "battery", "label", "awake"
 #define NA_COMMAND_KIND_WORDS                                                                      \
     "none", "claim", "unclaim", "leave", "layer", "rumble", "join", "clocks", "lights", "ignore",  \
         "calibrate", "text", "bind", "pick", "pick-end", "comfort", "mute", "nothing", "swap",     \
-        "follow", "active", "surface", "zone"
+        "follow", "active", "surface", "zone", "dominant"
 #define NA_MOVE_KIND_WORDS                                                                         \
     "arrive", "depart", "press", "release", "sweep", "signal", "end", "circle", "flick", "noise",  \
-        "pose", "layout", "battery", "roll", "touch"
+        "pose", "layout", "battery", "roll", "touch", "asleep"
 #define NA_READING_WORDS                                                                           \
     "whole", "from-low", "from-high", "when-low", "when-high", "half-low", "half-high",            \
         "round-up", "round-right", "round-down", "round-left", "round-x", "round-y", "present",    \

@@ -55,6 +55,7 @@ const nf_number *nf_kind_numbers(unsigned kind, size_t *count)
     case NPLUG_REPORT_FOCUS:
     case NPLUG_REPORT_BATTERY:
     case NPLUG_REPORT_LABEL:
+    case NPLUG_REPORT_AWAKE:
         *count = NF_COUNT(value_numbers);
         return value_numbers;
     case NPLUG_REPORT_ARRIVE:

@@ -61,6 +61,8 @@ static const nf_field pose_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("pose",
 static const nf_field layout_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("layout", NF_STRING)};
 static const nf_field battery_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("battery", NF_NUMBER),
                                           NF_MUST("on", NF_STRING)};
+static const nf_field asleep_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("asleep", NF_BOOL),
+                                         NF_MUST("on", NF_STRING)};
 static const nf_field roll_fields[] = {NF_MUST("t", NF_INTEGER), NF_MUST("roll", NF_STRING),
                                        NF_MUST("on", NF_STRING), NF_MUST("by", NF_ARRAY),
                                        NF_HAND("over", NF_INTEGER)};
@@ -86,6 +88,7 @@ static const move_form forms[] = {
     {"battery", NF_OBJECT_OF(battery_fields, "trace", "/$defs/battery")},
     {"roll", NF_OBJECT_OF(roll_fields, "trace", "/$defs/roll")},
     {"touch", NF_OBJECT_OF(touch_fields, "trace", "/$defs/touch")},
+    {"asleep", NF_OBJECT_OF(asleep_fields, "trace", "/$defs/asleep")},
 };
 
 static nplug_time read_time(nf_doc *doc, const char *name)
@@ -263,6 +266,8 @@ static void read_move_body(nf_doc *doc, nplug_move *move)
         read_target(doc, move);
     }
     if (move->kind == NPLUG_MOVE_BATTERY) move->x = read_share(doc, "battery", 0.0, 1.0);
+    if (move->kind == NPLUG_MOVE_ASLEEP)
+        move->x = json_is_true(json_object_get(doc->root, "asleep")) ? 1.0f : 0.0f;
     if (move->kind == NPLUG_MOVE_TOUCH) read_touch(doc, move);
     if (move->kind == NPLUG_MOVE_ROLL) read_counts(doc, move);
     if (move->kind == NPLUG_MOVE_SIGNAL) read_signal(doc, move);
@@ -285,7 +290,7 @@ static void read_move(nf_doc *doc, nplug_trace *trace)
         nf_error(doc, "",
                  "what happens here? One of \"arrive\", \"depart\", \"press\", "
                  "\"release\", \"sweep\", \"signal\", \"end\", \"circle\", \"flick\", \"noise\", "
-                 "\"pose\", \"layout\", \"battery\", \"roll\", \"touch\" is expected");
+                 "\"pose\", \"layout\", \"battery\", \"roll\", \"touch\", \"asleep\" is expected");
         return;
     }
     nf_check(doc, doc->root, "", &forms[form].object);

@@ -70,6 +70,21 @@ void np_links_sort(np_action_room *room, uint32_t device)
     }
 }
 
+/* Whether a hand is the only one, or the dominant one is that which a source wants. */
+static bool suits_hand(const np_action_room *room, uint32_t device, uint8_t main)
+{
+    nplug_device_kind kind = room->recogniser->of[device].kind;
+    bool alone = true;
+
+    for (uint32_t i = 0; i < room->devices->count; i++) {
+        uint32_t other = room->devices->order[i];
+        nplug_device_kind is = room->recogniser->of[other].kind;
+        if (room->controls->of_device[other].count == 0 || is == kind) continue;
+        alone &= is != NPLUG_KIND_HAND_LEFT && is != NPLUG_KIND_HAND_RIGHT;
+    }
+    return alone || room->players->main == main;
+}
+
 /* Whether a device is one of those that a source may be of. */
 static bool suits(const np_action_room *room, uint32_t device, uint32_t source)
 {
@@ -79,6 +94,7 @@ static bool suits(const np_action_room *room, uint32_t device, uint32_t source)
     if (filter->kind && filter->kind != of->kind) return false;
     if (filter->family[0] && strcmp(filter->family, of->prints ? of->prints->family : "") != 0)
         return false;
+    if (filter->main && !suits_hand(room, device, filter->main)) return false;
     if (filter->confirm && filter->confirm != np_recognition_confirm(of)) return false;
     return !filter->sheet[0] || strcmp(filter->sheet, of->sheet ? of->sheet->name : "") == 0;
 }

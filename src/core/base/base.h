@@ -38,10 +38,10 @@ nplug_result np_size_give(void *to, size_t first, const void *from, size_t known
 enum {
     NP_KINDS = NPLUG_KIND_MOTION + 1,
     NP_SPACES = NPLUG_SPACE_OPENXR + 1, /* that ports and sheets may name */
-    NP_REPORT_KINDS = NPLUG_REPORT_LABEL + 1,
+    NP_REPORT_KINDS = NPLUG_REPORT_AWAKE + 1,
     NP_TEXTS = NPLUG_TEXT_UNIT + 1,
-    NP_EVENT_KINDS = NPLUG_EVENT_LIFT + 1,
-    NP_COMMAND_KINDS = NPLUG_COMMAND_ZONE + 1
+    NP_EVENT_KINDS = NPLUG_EVENT_AWAKE + 1,
+    NP_COMMAND_KINDS = NPLUG_COMMAND_DOMINANT + 1
 };
 
 /* --- controls of zones --------------------------------------------------------------------------

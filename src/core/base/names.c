@@ -330,6 +330,9 @@ static const class_row classes[] = {
     {"key-label", NULL, 0},
     {"zone", NULL, 0},
     {"pointer", ROWS(pointer_rows)},
+    {"hand", ROWS(hand_rows)},
+    {"hand-main", ROWS(hand_rows)},
+    {"hand-off", ROWS(hand_rows)},
 };
 #define CLASSES (sizeof classes / sizeof *classes)
 

@@ -30,7 +30,7 @@ const char *nplug_event_name(uint32_t kind)
         "none",      "arrival", "departure", "change", "join",     "leave",  "claim",
         "unclaim",   "press",   "release",   "value",  "resynced", "clocks", "limit",
         "duplicate", "bound",   "pick",      "wait",   "wobble",   "swap",   "active",
-        "battery",   "full",    "contact",   "lift"};
+        "battery",   "full",    "contact",   "lift",   "asleep",   "awake"};
     return kind < NP_EVENT_KINDS ? names[kind] : "unknown";
 }
 

@@ -33,6 +33,9 @@ static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
                command->number != command->player;
     if (command->kind == NPLUG_COMMAND_CALIBRATE)
         return command->number <= NPLUG_CALIBRATE_MODE_RESET;
+    if (command->kind == NPLUG_COMMAND_DOMINANT)
+        return command->number == 0 || command->number == NPLUG_KIND_HAND_LEFT ||
+               command->number == NPLUG_KIND_HAND_RIGHT;
     if (command->kind == NPLUG_COMMAND_ZONE)
         return command->number < nest->limits.zones && command->on >> 8 <= NPLUG_ZONE_SHOW_NEVER &&
                command->control;
@@ -143,6 +146,11 @@ nplug_result nplug_switch_layer(nplug_nest *nest, nplug_player player, uint32_t 
     if (player == NPLUG_NOBODY) return NPLUG_ERR_ARGUMENT;
     return post_switch(nest, NPLUG_COMMAND_LAYER, 0, player == NPLUG_EVERYONE ? 0 : player, layer,
                        on);
+}
+
+nplug_result nplug_set_dominant(nplug_nest *nest, uint32_t hand)
+{
+    return post_switch(nest, NPLUG_COMMAND_DOMINANT, 0, 0, hand, hand == NPLUG_KIND_UNKNOWN);
 }
 
 nplug_result nplug_mute(nplug_nest *nest, uint32_t kinds)

@@ -49,6 +49,7 @@ static void fill_presence(const nplug_nest *nest, uint32_t index, nplug_device_f
     info->controls = nest->device.controls.of_device[index].count;
     info->players = np_players_of(&nest->player.players, index) >> 1;
     info->battery_percent = nest->device.devices.list[index].battery;
+    info->asleep = nest->device.devices.list[index].asleep;
     info->charging = nest->device.devices.list[index].charging;
     info->ignored = nest->player.players.parts[index].ignored;
     info->duplicate = np_duplicates_of(&nest->device.duplicates, info->device);

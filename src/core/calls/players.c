@@ -67,6 +67,11 @@ uint32_t nplug_control_part(const nplug_nest *nest, nplug_control control)
     return np_parts_of_key(game, control);
 }
 
+uint32_t nplug_dominant(const nplug_nest *nest)
+{
+    return nest ? nest->player.players.main : NPLUG_KIND_HAND_RIGHT;
+}
+
 /* --- the active set ----------------------------------------------------------------------------
  */
 

@@ -88,6 +88,7 @@ static void fill(const nplug_nest *nest, uint32_t control, nplug_pose_facts *fac
     read_numbers(nest, control, &said);
     if (said.said & (1u << TRACKING)) tracking = (uint32_t)said.of[TRACKING];
     facts->device = np_devices_handle(&nest->device.devices, about->device);
+    facts->awake = !nest->device.devices.list[about->device].asleep;
     facts->control = about->id;
     memcpy(facts->pose.position, said.of + PLACE, sizeof facts->pose.position);
     turned = take_rotation(said.of + ROTATION, facts->pose.orientation);

@@ -294,10 +294,10 @@ void np_controls_deafen_kinds(np_controls *controls, uint32_t kinds)
     controls->deaf_kinds = kinds;
 }
 
-bool np_controls_mute(np_controls *controls, uint32_t device, nplug_device_kind kind)
+bool np_controls_mute(np_controls *controls, uint32_t device, nplug_device_kind kind, bool asleep)
 {
-    uint16_t muted =
-        ((controls->muted_kinds | controls->deaf_kinds) >> kind) & 1u ? NP_CONTROL_MUTED : 0;
+    uint32_t kinds = controls->muted_kinds | controls->deaf_kinds;
+    uint16_t muted = asleep || (kinds >> kind) & 1u ? NP_CONTROL_MUTED : 0;
     np_run run = controls->of_device[device];
     bool news = false;
 

@@ -110,6 +110,7 @@ typedef struct np_device {
     nplug_time_source times;
     bool unreadable;
     bool charging;
+    bool asleep;
     int8_t battery; /* percent; -1 where nobody knows */
 } np_device;
 
@@ -184,6 +185,9 @@ np_who np_devices_who(const np_node *node);
 
 /* What a battery report says; whether it is news. */
 bool np_devices_charge(np_devices *devices, uint32_t device, const nplug_report *report);
+
+/* A device falls asleep or wakes; whether that is news. */
+bool np_devices_sleep(np_devices *devices, uint32_t device, bool asleep);
 
 /* Somebody waits for a device that has gone, or nobody does any more (`by` is 0): its place is
  * given away after all others.  The same players of the same parts are the same number. */
@@ -567,8 +571,9 @@ void np_controls_lie(np_controls *controls, uint32_t signal, bool lies);
 void np_controls_mute_kinds(np_controls *controls, uint32_t kinds);
 void np_controls_deafen_kinds(np_controls *controls, uint32_t kinds);
 
-/* Brings a device of some kind up to what is muted: true where that is new. */
-bool np_controls_mute(np_controls *controls, uint32_t device, nplug_device_kind kind);
+/* Brings a device of some kind up to what is muted, and to whether it is asleep: true where that is
+ * new. */
+bool np_controls_mute(np_controls *controls, uint32_t device, nplug_device_kind kind, bool asleep);
 
 /* Deals a control to a part of its device. */
 void np_controls_deal(np_controls *controls, uint32_t control, uint8_t part);

@@ -379,6 +379,14 @@ void np_devices_forget(np_devices *devices, uint32_t device)
     memset(&devices->list[device].who, 0, sizeof devices->list[device].who);
 }
 
+bool np_devices_sleep(np_devices *devices, uint32_t device, bool asleep)
+{
+    bool news = devices->list[device].asleep != asleep;
+
+    devices->list[device].asleep = asleep;
+    return news;
+}
+
 bool np_devices_charge(np_devices *devices, uint32_t index, const nplug_report *report)
 {
     np_device *device = &devices->list[index];

@@ -243,14 +243,37 @@ static void share(np_controls *controls, const np_devices *devices, uint32_t dev
     }
 }
 
-/* How hard a contact presses is no use of its own, nor is a pen that comes near. */
+/* Whether a finger only touches a control of a hand, or is near it. */
+static bool is_felt(unsigned place)
+{
+    static const uint8_t felt[] = {NPLUG_HAND_TRIGGER_TOUCH,   NPLUG_HAND_TRIGGER_NEAR,
+                                   NPLUG_HAND_SQUEEZE_TOUCH,   NPLUG_HAND_THUMBSTICK_TOUCH,
+                                   NPLUG_HAND_THUMBREST_TOUCH, NPLUG_HAND_THUMBREST_NEAR,
+                                   NPLUG_HAND_LOWER_TOUCH,     NPLUG_HAND_UPPER_TOUCH,
+                                   NPLUG_HAND_LOWER_NEAR,      NPLUG_HAND_UPPER_NEAR};
+    bool is = false;
+
+    for (unsigned i = 0; i < sizeof felt; i++)
+        is |= felt[i] == place;
+    return is;
+}
+
+/* No use of its own is how hard a contact presses, a pen that comes near, a finger that rests on a
+ * control, and a headset that is put on. */
 static bool is_aside(nplug_control control)
 {
     unsigned place = NPLUG_CONTROL_INDEX(control);
 
-    return NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_TOUCH &&
-           (place == NPLUG_TOUCH_NEAR ||
-            (place >= NPLUG_TOUCH_CONTACT_PRESSURE && place < NPLUG_TOUCH_PEN_BUTTON));
+    switch (NPLUG_CONTROL_CLASS(control)) {
+    case NPLUG_CLASS_TOUCH:
+        return place == NPLUG_TOUCH_NEAR ||
+               (place >= NPLUG_TOUCH_CONTACT_PRESSURE && place < NPLUG_TOUCH_PEN_BUTTON);
+    case NPLUG_CLASS_HAND_LEFT:
+    case NPLUG_CLASS_HAND_RIGHT:
+        return is_felt(place);
+    default:
+        return control == NPLUG_CONTROL(NPLUG_CLASS_HEADSET, NPLUG_HEADSET_WORN);
+    }
 }
 
 /* Whether a control may rest otherwise than its sheet expects: a place has no rest, and nothing

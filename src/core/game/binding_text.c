@@ -110,16 +110,22 @@ static bool read_word(np_reader *in, const char *class_, size_t class_length, np
     return !dot || read_way(in, dot + 1, (size_t)(in->at - dot) - 1, source);
 }
 
-/* What a pointer presses is a control of its own on a touch surface, and a mouse's left button. */
-static bool add_pointer(np_reader *in, np_member *member)
+/* A word that stands for two controls is both: what a pointer presses on a touch surface or a
+ * mouse, and a control of either hand. */
+static bool add_twin(np_reader *in, np_member *member)
 {
-    const nplug_source *last = &member->any[member->count - 1];
-    nplug_source left = {NPLUG_CONTROL(NPLUG_CLASS_MOUSE, NPLUG_MOUSE_LEFT), NPLUG_WAY_WHOLE};
+    nplug_source *last = &member->any[member->count - 1], twin = *last;
 
-    if (last->control != NPLUG_CONTROL(NPLUG_CLASS_POINTER, NPLUG_POINTER_PRESS)) return true;
+    if (NPLUG_CONTROL_CLASS(last->control) == NPLUG_CLASS_POINTER)
+        twin.control = NPLUG_CONTROL(NPLUG_CLASS_MOUSE, NPLUG_MOUSE_LEFT);
+    if (NPLUG_CONTROL_CLASS(last->control) == NPLUG_CLASS_HAND) {
+        twin.control = NPLUG_CONTROL(NPLUG_CLASS_HAND_RIGHT, NPLUG_CONTROL_INDEX(last->control));
+        last->control = NPLUG_CONTROL(NPLUG_CLASS_HAND_LEFT, NPLUG_CONTROL_INDEX(last->control));
+    }
+    if (twin.control == last->control) return true;
     if (member->count == NP_EITHER)
         return np_reader_fail_here(in, "four at most may stand for each other");
-    member->any[member->count++] = left;
+    member->any[member->count++] = twin;
     return true;
 }
 
@@ -133,7 +139,7 @@ static bool read_member(np_reader *in, np_member *member)
     for (;;) {
         size_t length = colon ? (size_t)(colon - class_) + 1 : 0;
         if (!read_word(in, class_, length, &member->any[member->count++])) return false;
-        if (!add_pointer(in, member)) return false;
+        if (!add_twin(in, member)) return false;
         if (in->at == in->end || *in->at != '/') return true;
         if (member->count == NP_EITHER)
             return np_reader_fail_here(in, "four at most may stand for each other");
@@ -147,6 +153,12 @@ static bool starts_with(const np_reader *in, const char *word)
     return (size_t)(in->end - in->at) >= length && memcmp(in->at, word, length) == 0;
 }
 
+static bool is_twin(nplug_source source)
+{
+    unsigned class_ = NPLUG_CONTROL_CLASS(source.control);
+    return class_ == NPLUG_CLASS_POINTER || class_ == NPLUG_CLASS_HAND;
+}
+
 /* Two or four controls, parted by commas; `class_` is put before those that have none.  So many are
  * read already. */
 static bool read_list(np_reader *in, const char *word, const char *class_, size_t class_length,
@@ -157,6 +169,9 @@ static bool read_list(np_reader *in, const char *word, const char *class_, size_
             return np_reader_fail_here(in, "four controls at most may make one binding");
         if (count) in->at++;
         if (!read_word(in, class_, class_length, &in->driving[count++])) return false;
+        if (is_twin(in->driving[count - 1]))
+            return np_reader_fail(in, "stands for two controls, and in a list for none", word,
+                                  (size_t)(in->at - word));
     } while (in->at < in->end && *in->at == ',');
     if (count != 2 && count != 4)
         return np_reader_fail(
@@ -334,19 +349,34 @@ static void begin_binding(np_reader *in)
     in->shaping = np_shaping_none();
 }
 
-/* Which button confirms is said by the pad's sheet: a binding for each. */
-static bool keep_resolved(np_reader *in)
+/* Whether some source of a binding depends on what is known of a device. */
+static bool has_any(const np_reader *in, bool (*depends)(nplug_source))
 {
     bool any = false;
 
     for (unsigned i = 0; i < in->driving_count; i++)
-        any |= np_reader_is_of_sheet(in->driving[i]);
+        any |= depends(in->driving[i]);
     for (unsigned i = 0; i < in->with_count; i++)
-        any |= np_reader_is_of_sheet(in->with[i].any[0]);
-    in->confirm = NPLUG_PAD_EAST;
-    if (any && !np_game_keep(in)) return false;
-    in->confirm = NPLUG_PAD_SOUTH;
+        any |= depends(in->with[i].any[0]);
+    return any;
+}
+
+/* Which hand is the dominant one changes: a binding for each. */
+static bool keep_for_hands(np_reader *in)
+{
+    in->main = NPLUG_KIND_HAND_LEFT;
+    if (has_any(in, np_reader_is_of_hand) && !np_game_keep(in)) return false;
+    in->main = NPLUG_KIND_HAND_RIGHT;
     return np_game_keep(in);
+}
+
+/* Which button confirms is said by the pad's sheet: a binding for each. */
+static bool keep_resolved(np_reader *in)
+{
+    in->confirm = NPLUG_PAD_EAST;
+    if (has_any(in, np_reader_is_of_sheet) && !keep_for_hands(in)) return false;
+    in->confirm = NPLUG_PAD_SOUTH;
+    return keep_for_hands(in);
 }
 
 /* Hands a binding to whoever asked. */

@@ -137,7 +137,7 @@ static uint32_t add_source(np_reader *in, nplug_source word, const np_shaping *s
 /* Up to the last member: the bytes that fill the struct up are nobody's. */
 static bool is_same_filter(const np_filter *a, const np_filter *b)
 {
-    return memcmp(a, b, offsetof(np_filter, confirm) + sizeof a->confirm) == 0;
+    return memcmp(a, b, offsetof(np_filter, main) + sizeof a->main) == 0;
 }
 
 static bool keep_filter(np_reader *in, uint32_t *place)

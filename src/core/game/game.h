@@ -97,6 +97,7 @@ typedef struct np_filter {
     nplug_device_kind kind;
     char family[24], sheet[24];
     uint8_t confirm; /* 0, or which of south and east confirms on them: an NPLUG_PAD number */
+    uint8_t main;    /* 0, or which hand must be the dominant one: an nplug_device_kind */
 } np_filter;
 
 typedef struct np_source {

@@ -64,11 +64,29 @@ bool np_reader_is_of_sheet(nplug_source named)
     return named.control == pad(NPLUG_PAD_CONFIRM) || named.control == pad(NPLUG_PAD_CANCEL);
 }
 
+bool np_reader_is_of_hand(nplug_source named)
+{
+    unsigned class_ = NPLUG_CONTROL_CLASS(named.control);
+    return class_ == NPLUG_CLASS_HAND_MAIN || class_ == NPLUG_CLASS_HAND_OFF;
+}
+
+/* The other hand's, where the off one is asked for. */
+static nplug_control of_hand(nplug_control named, uint8_t main)
+{
+    bool left =
+        (main == NPLUG_KIND_HAND_LEFT) == (NPLUG_CONTROL_CLASS(named) == NPLUG_CLASS_HAND_MAIN);
+
+    return NPLUG_CONTROL(left ? NPLUG_CLASS_HAND_LEFT : NPLUG_CLASS_HAND_RIGHT,
+                         NPLUG_CONTROL_INDEX(named));
+}
+
 nplug_source np_reader_resolved(np_reader *in, nplug_source named)
 {
     bool confirms = named.control == pad(NPLUG_PAD_CONFIRM);
 
     in->filter.confirm = np_reader_is_of_sheet(named) ? in->confirm : 0;
+    in->filter.main = np_reader_is_of_hand(named) ? in->main : 0;
+    if (in->filter.main) named.control = of_hand(named.control, in->main);
     if (np_reader_is_of_sheet(named))
         named.control =
             pad(confirms == (in->confirm == NPLUG_PAD_EAST) ? NPLUG_PAD_EAST : NPLUG_PAD_SOUTH);

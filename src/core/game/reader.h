@@ -59,6 +59,7 @@ typedef struct np_reader {
     np_shaping shaping;
     np_filter filter;
     uint8_t confirm; /* which of south and east confirms, of the binding that is kept */
+    uint8_t main;    /* which hand is the dominant one (an nplug_device_kind), likewise */
 } np_reader;
 
 /* Reads the bindings of one action from a text; false where one is wrong (it is in the log, and in
@@ -70,12 +71,16 @@ bool np_action_read(np_reader *in, const char *text);
 bool np_reader_fail(np_reader *in, const char *what, const char *word, size_t length);
 bool np_reader_fail_here(np_reader *in, const char *what);
 
-/* The control that a name stands for on pads that confirm by `confirm`; the filter is such pads'
- * where the name depends on that, and otherwise no longer. */
+/* The control that a name stands for on pads that confirm by `confirm`, and of hands of which
+ * `main` is the dominant one; the filter is such pads' or hands' where the name depends on that,
+ * and otherwise no longer. */
 nplug_source np_reader_resolved(np_reader *in, nplug_source named);
 
 /* Whether a name stands for another control by what a sheet says confirms. */
 bool np_reader_is_of_sheet(nplug_source named);
+
+/* Whether it stands for one of either hand, by which is the dominant one. */
+bool np_reader_is_of_hand(nplug_source named);
 
 void np_reader_skip_blanks(np_reader *in);
 

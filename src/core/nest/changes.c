@@ -35,6 +35,7 @@ static void run_wire(nplug_nest *nest, const np_wire *wire, uint32_t signal, npl
         np_controls_pull(controls, wire->control, true);
     np_sources_hear(&nest->action, &change);
     np_pointers_hear(&nest->player, &change, edge);
+    np_players_hear_hand(&nest->player, &change, edge);
 }
 
 /* The first that a node says, where it says how it lies and not what somebody does, tells where its

@@ -114,6 +114,10 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
     case NPLUG_COMMAND_SURFACE:
         np_touch_resize(nest, command, time);
         break;
+    case NPLUG_COMMAND_DOMINANT:
+        np_players_set_main(&nest->player, command);
+        np_wake_hands(nest, NP_NONE, time);
+        break;
     case NPLUG_COMMAND_ZONE:
         np_zones_wish(&nest->action.zones, command);
         break;

@@ -25,6 +25,7 @@ static void add_device(np_digest *digest, const nplug_nest *nest, uint32_t devic
     uint32_t signal;
 
     np_digest_u64(digest, np_devices_handle(&nest->device.devices, device));
+    if (nest->device.devices.list[device].asleep) np_digest_u64(digest, device);
     np_digest_u64(digest, (uint64_t)nest->device.recogniser.of[device].matched);
     np_digest_u64(digest, (uint64_t)np_players_of(&nest->player.players, device) << 16 |
                               nest->player.players.parts[device].suppressed);
@@ -75,6 +76,8 @@ uint64_t nplug_digest(const nplug_nest *nest)
     np_digest_u64(&digest, nest->feed.processed);
     add_events(&digest, &nest->out.events);
     np_digest_u64(&digest, nest->player.players.seated);
+    if (nest->player.players.main != NPLUG_KIND_HAND_RIGHT)
+        np_digest_u64(&digest, nest->player.players.main);
     np_digest_u64(&digest, nest->out.timers.count);
     np_digest_u64(&digest, (uint64_t)nest->device.controls.muted_kinds << 32 |
                                nest->device.controls.deaf_kinds);

@@ -16,6 +16,12 @@ static void deal(nplug_nest *nest, uint32_t device)
         np_controls_deal(&nest->device.controls, i, np_players_part_of(&nest->player, i));
 }
 
+static bool is_hand(const nplug_nest *nest, uint32_t device)
+{
+    nplug_device_kind kind = nest->device.recogniser.of[device].kind;
+    return kind == NPLUG_KIND_HAND_LEFT || kind == NPLUG_KIND_HAND_RIGHT;
+}
+
 static void build(nplug_nest *nest, uint32_t device, nplug_time time)
 {
     np_device_room *room = &nest->device;
@@ -26,13 +32,15 @@ static void build(nplug_nest *nest, uint32_t device, nplug_time time)
     np_touch_build(nest, device, time);
     limit = np_controls_build(&room->controls, &room->devices, device, &room->recogniser);
     if (limit >= 0) np_out_limit(&nest->out, (nplug_limit)limit, time);
-    np_controls_mute(&room->controls, device, room->recogniser.of[device].kind);
+    np_controls_mute(&room->controls, device, room->recogniser.of[device].kind,
+                     room->devices.list[device].asleep);
     deal(nest, device);
     if (room->recogniser.of[device].kind == NPLUG_KIND_TOUCH) np_surfaces_add(room, device);
     np_calibrate_build(room, device, time);
     if (!np_links_add_device(&nest->action, device))
         np_out_limit(&nest->out, NPLUG_LIMIT_LINKS, time);
     np_wake_after(nest, device, time);
+    if (is_hand(nest, device)) np_wake_hands(nest, device, time);
     np_hotplug_ask_labels(nest, device, time);
 }
 
@@ -60,6 +68,7 @@ static void unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
     np_wake_after(nest, device, time);
     np_controls_drop(&nest->device.controls, &nest->device.devices, device);
     np_touch_unbuild(nest, device, time);
+    if (is_hand(nest, device)) np_wake_hands(nest, device, time);
 }
 
 void np_hotplug_tell(nplug_nest *nest, nplug_event_kind kind, uint32_t device, nplug_time time)

@@ -185,6 +185,11 @@ static void take_about(nplug_nest *nest, uint32_t node, const nplug_report *repo
     case NPLUG_REPORT_LABEL:
         if (here) np_hotplug_label(nest, nest->device.devices.nodes[node].device, report, time);
         break;
+    case NPLUG_REPORT_AWAKE:
+        if (here)
+            np_wake_sleep(nest, nest->device.devices.nodes[node].device, report->data.value == 0,
+                          time);
+        break;
     case NPLUG_REPORT_DEPART:
         np_hotplug_depart(nest, node, time);
         break;

@@ -177,7 +177,8 @@ static void mute(nplug_nest *nest, nplug_time time)
     for (uint32_t i = 0; i < nest->device.devices.count; i++) {
         uint32_t device = nest->device.devices.order[i];
         if (!np_controls_mute(&nest->device.controls, device,
-                              nest->device.recogniser.of[device].kind))
+                              nest->device.recogniser.of[device].kind,
+                              nest->device.devices.list[device].asleep))
             continue;
         release(nest, device, NP_ALL_PARTS, time);
         np_wake_after(nest, device, time);
@@ -195,4 +196,27 @@ void np_wake_focus(nplug_nest *nest, bool focused, nplug_time time)
     np_controls_deafen_kinds(&nest->device.controls,
                              focused ? 0 : ~nest->game.game.def.unfocused_kinds);
     mute(nest, time);
+}
+
+void np_wake_sleep(nplug_nest *nest, uint32_t device, bool asleep, nplug_time time)
+{
+    if (!np_devices_sleep(&nest->device.devices, device, asleep)) return;
+    mute(nest, time);
+    np_out_event(&nest->out, time, asleep ? NPLUG_EVENT_ASLEEP : NPLUG_EVENT_AWAKE,
+                 np_devices_handle(&nest->device.devices, device), NPLUG_NOBODY);
+}
+
+void np_wake_hands(nplug_nest *nest, uint32_t but, nplug_time time)
+{
+    for (uint32_t i = 0; i < nest->device.devices.count; i++) {
+        uint32_t device = nest->device.devices.order[i];
+        nplug_device_kind kind = nest->device.recogniser.of[device].kind;
+        if (device == but || nest->device.controls.of_device[device].count == 0) continue;
+        if (kind != NPLUG_KIND_HAND_LEFT && kind != NPLUG_KIND_HAND_RIGHT) continue;
+        np_wake_before(nest, device, NP_ALL_PARTS, time);
+        np_links_drop_device(&nest->action, device);
+        if (!np_links_add_device(&nest->action, device))
+            np_out_limit(&nest->out, NPLUG_LIMIT_LINKS, time);
+        np_wake_after(nest, device, time);
+    }
 }

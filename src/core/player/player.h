@@ -60,6 +60,8 @@ typedef struct np_players {
     uint32_t limit;       /* the most players of the game */
     uint32_t join, leave; /* actions that seat a player and end that, or NP_NO_INDEX */
     nplug_seats rule;
+    uint8_t main;      /* which hand is the dominant one: an nplug_device_kind */
+    bool main_follows; /* whichever is used */
 } np_players;
 
 /* Whose a control is, whether it drives them now or not; 0: nobody's. */
@@ -99,6 +101,12 @@ uint32_t np_players_missed(const np_player_room *room, uint32_t player, uint32_t
 
 /* A game begins. */
 void np_players_begin(np_player_room *room);
+
+/* Hears a press of a hand: where the dominant one is whichever is used, it asks to be that. */
+void np_players_hear_hand(np_player_room *room, const np_change *change, np_edge edge);
+
+/* Command: which hand is the dominant one. */
+void np_players_set_main(np_player_room *room, const nplug_command *command);
 
 /* A device was built: how many parts it has; and which of them a control is in. */
 void np_players_divide(np_player_room *room, uint32_t device);

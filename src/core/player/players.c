@@ -20,6 +20,27 @@ void np_players_begin(np_player_room *room)
     players->leave = np_game_button(game, game->def.leave);
 }
 
+void np_players_set_main(np_player_room *room, const nplug_command *command)
+{
+    if (command->number) room->players.main = (uint8_t)command->number;
+    room->players.main_follows = command->on != 0;
+}
+
+void np_players_hear_hand(np_player_room *room, const np_change *change, np_edge edge)
+{
+    const np_control *control = &room->controls->list[change->control];
+    nplug_device_kind kind = room->recogniser->of[control->device].kind;
+    nplug_command command = {0};
+
+    if (edge != NP_EDGE_PRESS || !room->players.main_follows || kind == room->players.main) return;
+    if (kind != NPLUG_KIND_HAND_LEFT && kind != NPLUG_KIND_HAND_RIGHT) return;
+    if (control->flags & (NP_CONTROL_SPENT | NP_CONTROL_ASIDE)) return;
+    command.kind = NPLUG_COMMAND_DOMINANT;
+    command.number = (uint32_t)kind;
+    command.on = 1;
+    np_out_command(room->out, &command, change->time);
+}
+
 void np_player_add(np_player_room *room, const np_news *news)
 {
     if (room->news_count < room->news_limit) room->news[room->news_count++] = *news;

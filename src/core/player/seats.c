@@ -24,6 +24,7 @@ void np_player_layout(np_player_room *room, np_arena *arena, const nplug_limits 
     room->players.rule = NPLUG_SEATS_BY_CALL;
     room->players.limit = limits->players;
     room->players.join = room->players.leave = NP_NO_INDEX;
+    room->players.main = NPLUG_KIND_HAND_RIGHT;
     for (uint32_t p = 0; arena->base && p <= limits->players; p++)
         room->active.of[p].dwell = NP_DWELL;
     room->news_limit = limits->devices * NEWS_A_DEVICE + NP_PARKED + limits->players;

@@ -179,14 +179,15 @@ nplug_result nplug_sim_move(nplug_sim *sim, const nplug_move *move)
     sim_move one = {0};
     bool ends, names_what;
 
-    if (!sim || !move || move->kind > NPLUG_MOVE_TOUCH) return NPLUG_ERR_ARGUMENT;
+    if (!sim || !move || move->kind > NPLUG_MOVE_ASLEEP) return NPLUG_ERR_ARGUMENT;
     if (move->kind == NPLUG_MOVE_TOUCH && (!move->on || strlen(move->on) >= NPLUG_SIM_NAME_SIZE))
         return NPLUG_ERR_ARGUMENT;
     if (move->kind == NPLUG_MOVE_TOUCH) return touch(sim, move);
     ends = move->kind == NPLUG_MOVE_END || move->kind == NPLUG_MOVE_LAYOUT;
     if (move->kind == NPLUG_MOVE_POSE && !move->pose) return NPLUG_ERR_ARGUMENT;
     names_what = move->kind != NPLUG_MOVE_END && move->kind != NPLUG_MOVE_DEPART &&
-                 move->kind != NPLUG_MOVE_SIGNAL && move->kind != NPLUG_MOVE_BATTERY;
+                 move->kind != NPLUG_MOVE_SIGNAL && move->kind != NPLUG_MOVE_BATTERY &&
+                 move->kind != NPLUG_MOVE_ASLEEP;
     one.due = move->time;
     one.kind = move->kind;
     one.span = move->span;
@@ -555,9 +556,9 @@ static const char *wrong_arrival(const nplug_sim *sim, const nplug_move *moves, 
 static const char *wrong_move(const nplug_sim *sim, const nplug_move *moves, size_t at,
                               const char **member)
 {
-    static const char *const words[] = {"arrive", "depart", "press",   "release", "sweep",
-                                        "signal", "end",    "circle",  "flick",   "noise",
-                                        "pose",   "layout", "battery", "roll",    "touch"};
+    static const char *const words[] = {"arrive",  "depart", "press", "release", "sweep", "signal",
+                                        "end",     "circle", "flick", "noise",   "pose",  "layout",
+                                        "battery", "roll",   "touch", "asleep"};
     const nplug_move *move = &moves[at];
     const nplug_sim_model *model;
 
@@ -572,7 +573,7 @@ static const char *wrong_move(const nplug_sim *sim, const nplug_move *moves, siz
     model = model_at(sim, moves, at);
     if (!model) return "there is no device of this name at that time";
     if (move->kind == NPLUG_MOVE_DEPART || move->kind == NPLUG_MOVE_SIGNAL ||
-        move->kind == NPLUG_MOVE_BATTERY)
+        move->kind == NPLUG_MOVE_BATTERY || move->kind == NPLUG_MOVE_ASLEEP)
         return NULL;
     *member = words[move->kind];
     if (move->kind == NPLUG_MOVE_TOUCH) {
@@ -754,6 +755,14 @@ static bool say_battery(nplug_sim *sim, const sim_device *device, const sim_move
     return nplug_push(sim->ring, &report, 1) != NPLUG_ERR_FULL;
 }
 
+static bool say_awake(nplug_sim *sim, const sim_device *device, const sim_move *move)
+{
+    nplug_report report = report_of(sim, device, move->due, NPLUG_REPORT_AWAKE);
+
+    report.data.value = move->to.x == 0.0f;
+    return nplug_push(sim->ring, &report, 1) != NPLUG_ERR_FULL;
+}
+
 static bool do_move(nplug_sim *sim, const sim_move *move)
 {
     sim_device *device;
@@ -779,6 +788,8 @@ static bool do_move(nplug_sim *sim, const sim_move *move)
         return pose(sim, device, move);
     case NPLUG_MOVE_BATTERY:
         return say_battery(sim, device, move);
+    case NPLUG_MOVE_ASLEEP:
+        return say_awake(sim, device, move);
     case NPLUG_MOVE_SIGNAL:
         return say(sim, device, move);
     default:
