@@ -39,7 +39,8 @@ static const struct {
       NULL}},
     {"/src/ports/",
      {"<", "\"nestplug/sim.h", "\"nestplug/replay.h", "\"nestplug/port.h", "\"nestplug/linux.h",
-      "\"nestplug/window.h", "\"linux_port.h", "\"body.h", NULL}},
+      "\"nestplug/window.h", "\"nestplug/openxr.h", "\"linux_port.h", "\"body.h", "\"session.h",
+      NULL}},
     {"/src/aids/",
      {"<string.h>", "<math.h>", "\"nestplug/", "\"core/base/base.h", "\"aids/words.h", NULL}},
     {"/src/files/",
@@ -146,14 +147,16 @@ START_TEST(structs_are_laid_out_as_promised)
 }
 END_TEST
 
-/* What the shared library exports is what the public headers declare, no more and no less. */
+/* What the shared library exports is what the public headers declare, no more and no less; the
+ * openxr port is a library of its own. */
 START_TEST(exports_are_what_the_headers_declare)
 {
     char output[16384];
 
     ck_assert_msg(run("cd " SOURCE_DIR "; nm -D --defined-only " BINARY_DIR "/libnestplug.so | "
                       "awk '$2 ~ /[TDR]/ {print $3}' | sort > " BINARY_DIR "/exported; "
-                      "cat include/nestplug/*.h | tr '\\n' ' ' | grep -oE 'NPLUG_API [^;]*;' | "
+                      "ls include/nestplug/*.h | grep -v openxr | xargs cat | tr '\\n' ' ' | grep "
+                      "-oE 'NPLUG_API [^;]*;' | "
                       "grep -oE 'nplug_[a-z0-9_]+\\(' | tr -d '(' | sort -u > " BINARY_DIR
                       "/declared; "
                       "diff " BINARY_DIR "/exported " BINARY_DIR "/declared",

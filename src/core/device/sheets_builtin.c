@@ -1457,6 +1457,128 @@ static const nplug_print heron_prints[] = {
     {0x0c12, "menu"},
 };
 
+static const nplug_rule openxr_headset_matches[] = {
+    {0x0019, 0x0000, 0x0012, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+};
+static const nplug_wire openxr_headset_wires[] = {
+    {0x2401, 0, 4, 0x00000026, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 1, 4, 0x00000027, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 2, 4, 0x00000028, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 3, 4, 0x00000029, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 4, 4, 0x0000002a, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 5, 4, 0x0000002b, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 6, 4, 0x0000002c, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 7, 4, 0x0000003b, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 8, 4, 0x0000003c, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 9, 4, 0x0000003d, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 10, 4, 0x0000003e, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 11, 4, 0x0000003f, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 12, 4, 0x00000040, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+    {0x2401, 13, 4, 0x00000041, 14, 0, 0, 0, 0, 0, 0}, /* headset:pose-view */
+};
+
+static const nplug_rule openxr_left_matches[] = {
+    {0x0019, 0x0000, 0x0010, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+};
+static const nplug_wire openxr_left_wires[] = {
+    {0x1c01, 0, 4, 0x00000006, 1, 0, 0, 0, 0, 0, 0}, /* hand-left:trigger */
+    {0x1c01, 0, 4, 0x00000001, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:trigger */
+    {0x1c02, 0, 4, 0x00000007, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:trigger-touch */
+    {0x1c03, 0, 4, 0x00000008, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:trigger-near */
+    {0x1c04, 0, 4, 0x00000004, 1, 0, 0, 0, 0, 0, 0}, /* hand-left:squeeze */
+    {0x1c05, 0, 4, 0x00000005, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:squeeze-touch */
+    {0x1c06, 0, 4, 0x00000009, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbstick */
+    {0x1c06, 1, 4, 0x0000000a, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbstick */
+    {0x1c07, 0, 4, 0x0000000b, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbstick-click */
+    {0x1c08, 0, 4, 0x0000000c, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbstick-touch */
+    {0x1c09, 0, 4, 0x0000000d, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbrest-touch */
+    {0x1c0a, 0, 4, 0x0000000e, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbrest-near */
+    {0x1c0b, 0, 4, 0x0000000f, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:lower */
+    {0x1c0c, 0, 4, 0x00000010, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:lower-touch */
+    {0x1c0d, 0, 4, 0x00000011, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:upper */
+    {0x1c0e, 0, 4, 0x00000012, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:upper-touch */
+    {0x1c0f, 0, 4, 0x00000003, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:menu */
+    {0x1c10, 0, 4, 0x00000018, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 1, 4, 0x00000019, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 2, 4, 0x0000001a, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 3, 4, 0x0000001b, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 4, 4, 0x0000001c, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 5, 4, 0x0000001d, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 6, 4, 0x0000001e, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 7, 4, 0x0000002d, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 8, 4, 0x0000002e, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 9, 4, 0x0000002f, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 10, 4, 0x00000030, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 11, 4, 0x00000031, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 12, 4, 0x00000032, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c10, 13, 4, 0x00000033, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-grip */
+    {0x1c11, 0, 4, 0x0000001f, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 1, 4, 0x00000020, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 2, 4, 0x00000021, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 3, 4, 0x00000022, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 4, 4, 0x00000023, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 5, 4, 0x00000024, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 6, 4, 0x00000025, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 7, 4, 0x00000034, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 8, 4, 0x00000035, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 9, 4, 0x00000036, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 10, 4, 0x00000037, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 11, 4, 0x00000038, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 12, 4, 0x00000039, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+    {0x1c11, 13, 4, 0x0000003a, 14, 0, 0, 0, 0, 0, 0}, /* hand-left:pose-aim */
+};
+
+static const nplug_rule openxr_right_matches[] = {
+    {0x0019, 0x0000, 0x0011, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+};
+static const nplug_wire openxr_right_wires[] = {
+    {0x2001, 0, 4, 0x00000006, 1, 0, 0, 0, 0, 0, 0}, /* hand-right:trigger */
+    {0x2001, 0, 4, 0x00000001, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:trigger */
+    {0x2002, 0, 4, 0x00000007, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:trigger-touch */
+    {0x2003, 0, 4, 0x00000008, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:trigger-near */
+    {0x2004, 0, 4, 0x00000004, 1, 0, 0, 0, 0, 0, 0}, /* hand-right:squeeze */
+    {0x2005, 0, 4, 0x00000005, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:squeeze-touch */
+    {0x2006, 0, 4, 0x00000009, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbstick */
+    {0x2006, 1, 4, 0x0000000a, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbstick */
+    {0x2007, 0, 4, 0x0000000b, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbstick-click */
+    {0x2008, 0, 4, 0x0000000c, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbstick-touch */
+    {0x2009, 0, 4, 0x0000000d, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbrest-touch */
+    {0x200a, 0, 4, 0x0000000e, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbrest-near */
+    {0x200b, 0, 4, 0x0000000f, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:lower */
+    {0x200c, 0, 4, 0x00000010, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:lower-touch */
+    {0x200d, 0, 4, 0x00000011, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:upper */
+    {0x200e, 0, 4, 0x00000012, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:upper-touch */
+    {0x200f, 0, 4, 0x00000003, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:menu */
+    {0x2010, 0, 4, 0x00000018, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 1, 4, 0x00000019, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 2, 4, 0x0000001a, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 3, 4, 0x0000001b, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 4, 4, 0x0000001c, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 5, 4, 0x0000001d, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 6, 4, 0x0000001e, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 7, 4, 0x0000002d, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 8, 4, 0x0000002e, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 9, 4, 0x0000002f, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 10, 4, 0x00000030, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 11, 4, 0x00000031, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 12, 4, 0x00000032, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2010, 13, 4, 0x00000033, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-grip */
+    {0x2011, 0, 4, 0x0000001f, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 1, 4, 0x00000020, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 2, 4, 0x00000021, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 3, 4, 0x00000022, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 4, 4, 0x00000023, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 5, 4, 0x00000024, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 6, 4, 0x00000025, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 7, 4, 0x00000034, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 8, 4, 0x00000035, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 9, 4, 0x00000036, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 10, 4, 0x00000037, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 11, 4, 0x00000038, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 12, 4, 0x00000039, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+    {0x2011, 13, 4, 0x0000003a, 14, 0, 0, 0, 0, 0, 0}, /* hand-right:pose-aim */
+};
+
 static const nplug_rule osprey_headset_matches[] = {
     {0x0000, 0xb12d, 0x0a03, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
@@ -2040,6 +2162,15 @@ static const nplug_sheet sheets[] = {
     {(uint32_t)sizeof(nplug_sheet), 3, "heron", "quay-letters",
      heron_matches, heron_wires, heron_prints,
      1, 21, 10, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+    {(uint32_t)sizeof(nplug_sheet), 9, "openxr-headset", "",
+     openxr_headset_matches, openxr_headset_wires, NULL,
+     1, 14, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+    {(uint32_t)sizeof(nplug_sheet), 7, "openxr-left", "",
+     openxr_left_matches, openxr_left_wires, NULL,
+     1, 45, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+    {(uint32_t)sizeof(nplug_sheet), 8, "openxr-right", "",
+     openxr_right_matches, openxr_right_wires, NULL,
+     1, 45, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 9, "osprey-headset", "",
      osprey_headset_matches, osprey_headset_wires, NULL,
      1, 9, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},

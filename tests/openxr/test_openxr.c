@@ -1,0 +1,518 @@
+/* The openxr port: the standard's real loader, a stand-in for a runtime behind it, and the
+ * standard's validation layer in between, where that is installed. */
+#include "nestplug/openxr.h"
+#include "nestplug/nestplug.h"
+#include "xr_runtime.h"
+#include <check.h>
+#include <dlfcn.h>
+#include <math.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+#include <unistd.h>
+#define XR_USE_TIMESPEC
+#include <openxr/openxr.h>
+
+#define COUNT_OF(list) (sizeof(list) / sizeof *(list))
+
+/* The loader itself leaks a little, once a process. */
+const char *__lsan_default_suppressions(void);
+const char *__lsan_default_suppressions(void)
+{
+    return "leak:libopenxr_loader\n";
+}
+
+enum { GRAB, PULL, STEER, MENU, LOWER, GRIP, VIEW, ACTIONS };
+static const nplug_action_def actions[ACTIONS] = {
+    [GRAB] = {"grab", NPLUG_ACTION_BUTTON, "hand:trigger press=0.9 release=0.3", 0},
+    [PULL] = {"pull", NPLUG_ACTION_LEVEL, "hand-left:squeeze", 0},
+    [STEER] = {"steer", NPLUG_ACTION_VECTOR, "hand-right:thumbstick", 0},
+    [MENU] = {"menu", NPLUG_ACTION_BUTTON, "hand:menu", 0},
+    [LOWER] = {"lower", NPLUG_ACTION_BUTTON, "hand-main:lower", 0},
+    [GRIP] = {"grip", NPLUG_ACTION_POSE, "hand-left:pose-grip", 0},
+    [VIEW] = {"view", NPLUG_ACTION_POSE, "headset:pose-view", 0}};
+
+/* A made-up controller, as a game hands it over. */
+#define BOTH(input, end)                                                                           \
+    {input, "/user/hand/left" end},                                                                \
+    {                                                                                              \
+        input, "/user/hand/right" end                                                              \
+    }
+static const nplug_openxr_binding osprey_bindings[] = {
+    BOTH(NPLUG_OPENXR_TRIGGER, "/input/trigger/value"),
+    BOTH(NPLUG_OPENXR_TRIGGER_TOUCH, "/input/trigger/touch"),
+    BOTH(NPLUG_OPENXR_SQUEEZE, "/input/squeeze/value"),
+    BOTH(NPLUG_OPENXR_THUMBSTICK, "/input/thumbstick"),
+    BOTH(NPLUG_OPENXR_THUMBSTICK_CLICK, "/input/thumbstick/click"),
+    BOTH(NPLUG_OPENXR_LOWER, "/input/a/click"),
+    BOTH(NPLUG_OPENXR_UPPER, "/input/b/click"),
+    BOTH(NPLUG_OPENXR_MENU, "/input/menu/click"),
+    BOTH(NPLUG_OPENXR_GRIP, "/input/grip/pose"),
+    BOTH(NPLUG_OPENXR_AIM, "/input/aim/pose"),
+    BOTH(NPLUG_OPENXR_HAPTIC, "/output/haptic"),
+};
+static const nplug_openxr_profile osprey = {"/interaction_profiles/harbour/osprey", osprey_bindings,
+                                            COUNT_OF(osprey_bindings), 0};
+
+typedef struct rig {
+    nplug_nest *nest;
+    nplug_openxr *port;
+    standin_xr_do say;
+    standin_xr_shaken shaken;
+    standin_xr_calls called;
+} rig;
+
+/* --- the layer -------------------------------------------------------------------------------- */
+
+/* The validation layer, by what it is called by the loader, writes its complaints to a file. */
+static const char complaints[] = "openxr-complaints.txt";
+
+static void use_layer(void)
+{
+    XrApiLayerProperties list[16];
+    uint32_t count = 0;
+
+    unlink(complaints);
+    if (XR_FAILED(xrEnumerateApiLayerProperties(0, &count, NULL))) return;
+    if (count > COUNT_OF(list)) count = COUNT_OF(list);
+    for (uint32_t i = 0; i < count; i++)
+        list[i] = (XrApiLayerProperties){.type = XR_TYPE_API_LAYER_PROPERTIES};
+    if (XR_FAILED(xrEnumerateApiLayerProperties(count, &count, list))) return;
+    for (uint32_t i = 0; i < count; i++) {
+        if (!strstr(list[i].layerName, "core_validation")) continue;
+        setenv("XR_ENABLE_API_LAYERS", list[i].layerName, 1);
+        setenv("XR_CORE_VALIDATION_EXPORT_TYPE", "text", 1);
+        setenv("XR_CORE_VALIDATION_FILE_NAME", complaints, 1);
+    }
+}
+
+static void check_complaints(void)
+{
+    FILE *file = fopen(complaints, "r");
+    char line[512];
+
+    while (file && fgets(line, sizeof line, file))
+        ck_assert_msg(!strstr(line, "VUID"), "the validation layer says: %s", line);
+    if (file) fclose(file);
+    unlink(complaints);
+}
+
+/* --- the rig ---------------------------------------------------------------------------------- */
+
+static void step(const rig *r)
+{
+    usleep(1000); /* so that what was said lies behind the step's time */
+    nplug_step(r->nest, nplug_now());
+}
+
+static void find_runtime(rig *r)
+{
+    void *runtime = dlopen(RUNTIME, RTLD_NOW);
+
+    ck_assert_msg(runtime != NULL, "%s", dlerror());
+    *(void **)&r->say = dlsym(runtime, "standin_xr");
+    *(void **)&r->shaken = dlsym(runtime, "standin_xr_shakes");
+    *(void **)&r->called = dlsym(runtime, "standin_xr_called");
+    ck_assert(r->say && r->shaken && r->called);
+}
+
+static nplug_result open_rig(rig *r)
+{
+    nplug_openxr_setup setup = nplug_openxr_setup_default();
+    nplug_game game = nplug_game_for_one("crane", actions, ACTIONS);
+    size_t size = nplug_openxr_memory_needed();
+
+    memset(r, 0, sizeof *r);
+    setenv("XR_RUNTIME_JSON", RUNTIME_JSON, 1);
+    use_layer();
+    find_runtime(r);
+    setup.profiles = &osprey;
+    setup.profile_count = 1;
+    ck_assert_int_eq(nplug_start_bare(&game, NULL, &r->nest), NPLUG_OK);
+    r->port = nplug_openxr_open(&setup, malloc(size), size);
+    ck_assert_ptr_nonnull(r->port);
+    return nplug_openxr_attach(r->port, r->nest);
+}
+
+static void close_rig(rig *r)
+{
+    nplug_stop(r->nest);
+    free(r->port);
+    check_complaints();
+}
+
+/* A rig whose session has the focus, with the made-up controllers. */
+static void open_running(rig *r)
+{
+    ck_assert_int_eq(open_rig(r), NPLUG_OK);
+    r->say("profile /interaction_profiles/harbour/osprey");
+    for (int i = 0; i < 4; i++)
+        step(r);
+    ck_assert_uint_eq(nplug_device_count(r->nest), 3);
+}
+
+static nplug_openxr_facts state_of(const rig *r)
+{
+    NPLUG_SIZED(nplug_openxr_facts, facts);
+
+    ck_assert_int_eq(nplug_openxr_info(r->port, &facts), NPLUG_OK);
+    return facts;
+}
+
+static nplug_pose_facts pose_of(const rig *r, uint32_t action)
+{
+    NPLUG_SIZED(nplug_pose_facts, facts);
+
+    ck_assert_int_eq(nplug_action_pose(r->nest, 1, action, &facts), NPLUG_OK);
+    return facts;
+}
+
+static nplug_device device_of(const rig *r, uint32_t kind)
+{
+    for (uint32_t i = 0; i < nplug_device_count(r->nest); i++) {
+        NPLUG_SIZED(nplug_device_facts, facts);
+        nplug_device_info(r->nest, nplug_device_at(r->nest, i), &facts);
+        if (facts.kind == kind) return facts.device;
+    }
+    return 0;
+}
+
+static bool saw(const rig *r, uint32_t kind)
+{
+    for (uint32_t i = 0; i < nplug_event_count(r->nest); i++)
+        if (nplug_event_at(r->nest, i)->kind == kind) return true;
+    return false;
+}
+
+/* --- what must hold --------------------------------------------------------------------------- */
+
+START_TEST(hands_and_headset_drive_actions)
+{
+    nplug_pose_facts pose;
+    rig r;
+
+    open_running(&r);
+    ck_assert_uint_eq(state_of(&r).state, NPLUG_OPENXR_RUNNING);
+    ck_assert_str_eq(state_of(&r).runtime, "Stand-in");
+    r.say("set /user/hand/right/input/trigger/value 0.95");
+    r.say("set /user/hand/left/input/squeeze/value 0.5");
+    r.say("set /user/hand/right/input/thumbstick -0.5 1");
+    r.say("set /user/hand/right/input/a/click 1");
+    r.say("pose /user/hand/left/input/grip/pose 0.1 1.2 -0.3 0 0.6 0 0.8");
+    r.say("velocity /user/hand/left/input/grip/pose 1 -2 3 0.5 0 -0.5");
+    r.say("pose view 0 1.7 0 0 0 0 1");
+    step(&r);
+    ck_assert(nplug_held(r.nest, 1, GRAB) && nplug_held(r.nest, 1, LOWER));
+    ck_assert_float_eq_tol(nplug_level(r.nest, 1, PULL), 0.5f, 0.001f);
+    ck_assert_float_eq_tol(nplug_vector(r.nest, 1, STEER).x, -0.5f, 0.1f);
+    pose = pose_of(&r, GRIP);
+    ck_assert(pose.position_tracked && pose.orientation_tracked && pose.has_velocity);
+    ck_assert_float_eq_tol(pose.pose.position[2], -0.3f, 0.0001f);
+    ck_assert_float_eq_tol(pose.pose.orientation[1], 0.6f, 0.0001f);
+    ck_assert_float_eq_tol(pose.velocity[1], -2.0f, 0.0001f);
+    ck_assert_float_eq_tol(pose.turn_rate[2], -0.5f, 0.0001f);
+    ck_assert_float_eq_tol(pose_of(&r, VIEW).pose.position[1], 1.7f, 0.0001f);
+    r.say("set /user/hand/right/input/trigger/value 0.5");
+    step(&r);
+    ck_assert(nplug_held(r.nest, 1, GRAB));
+    r.say("set /user/hand/right/input/trigger/value 0.1");
+    step(&r);
+    ck_assert(!nplug_held(r.nest, 1, GRAB));
+    close_rig(&r);
+}
+END_TEST
+
+/* The standard's simple controller has a select button: that is a pull of the trigger. */
+START_TEST(another_controller_is_another_device)
+{
+    nplug_device before;
+    rig r;
+
+    open_running(&r);
+    before = device_of(&r, NPLUG_KIND_HAND_LEFT);
+    r.say("profile /interaction_profiles/khr/simple_controller");
+    r.say("set /user/hand/left/input/select/click 1");
+    step(&r);
+    step(&r);
+    ck_assert(nplug_held(r.nest, 1, GRAB));
+    ck_assert_uint_eq(device_of(&r, NPLUG_KIND_HAND_LEFT), before);
+    r.say("gone /user/hand/left");
+    step(&r);
+    step(&r);
+    ck_assert(!nplug_held(r.nest, 1, GRAB));
+    ck_assert_uint_eq(nplug_device_count(r.nest), 2);
+    r.say("back /user/hand/left");
+    step(&r);
+    step(&r);
+    ck_assert_uint_eq(nplug_device_count(r.nest), 3);
+    ck_assert(nplug_held(r.nest, 1, GRAB) || nplug_device_count(r.nest) == 3);
+    close_rig(&r);
+}
+END_TEST
+
+/* Without the focus all fall asleep, and what was held is let go; waking fires nothing. */
+START_TEST(a_headset_that_is_taken_off_lets_go)
+{
+    NPLUG_SIZED(nplug_device_facts, facts);
+    rig r;
+
+    open_running(&r);
+    r.say("set /user/hand/left/input/trigger/value 1");
+    step(&r);
+    ck_assert(nplug_held(r.nest, 1, GRAB));
+    r.say("state VISIBLE");
+    step(&r);
+    ck_assert(saw(&r, NPLUG_EVENT_ASLEEP) && !nplug_held(r.nest, 1, GRAB));
+    ck_assert_uint_eq(state_of(&r).state, NPLUG_OPENXR_ASLEEP);
+    nplug_device_info(r.nest, device_of(&r, NPLUG_KIND_HAND_LEFT), &facts);
+    ck_assert(facts.asleep && facts.present);
+    r.say("state FOCUSED");
+    step(&r);
+    step(&r);
+    ck_assert(saw(&r, NPLUG_EVENT_AWAKE) || state_of(&r).state == NPLUG_OPENXR_RUNNING);
+    ck_assert(!nplug_held(r.nest, 1, GRAB));
+    r.say("set /user/hand/left/input/trigger/value 0");
+    step(&r);
+    r.say("set /user/hand/left/input/trigger/value 1");
+    step(&r);
+    ck_assert(nplug_held(r.nest, 1, GRAB));
+    close_rig(&r);
+}
+END_TEST
+
+START_TEST(a_pose_that_drops_out_stays_and_says_so)
+{
+    nplug_pose_facts pose;
+    rig r;
+
+    open_running(&r);
+    r.say("pose /user/hand/left/input/grip/pose 1 2 3 0 0 0 1");
+    step(&r);
+    r.say("pose /user/hand/left/input/grip/pose 9 9 9 0 0 0 1");
+    r.say("flags /user/hand/left/input/grip/pose 0");
+    step(&r);
+    pose = pose_of(&r, GRIP);
+    ck_assert(!pose.position_valid && !pose.orientation_tracked);
+    ck_assert_float_eq_tol(pose.pose.position[0], 1.0f, 0.0001f);
+    r.say("flags /user/hand/left/input/grip/pose 3");
+    r.say("pose /user/hand/left/input/grip/pose nan inf -3e9 0 0 0 0");
+    step(&r);
+    pose = pose_of(&r, GRIP);
+    ck_assert(pose.position_valid && !pose.position_tracked && !pose.orientation_valid);
+    for (unsigned i = 0; i < 3; i++)
+        ck_assert(isfinite(pose.pose.position[i]));
+    ck_assert_float_eq(pose.pose.orientation[3], 1.0f);
+    close_rig(&r);
+}
+END_TEST
+
+START_TEST(hands_shake)
+{
+    standin_xr_shake shake;
+    unsigned stops;
+    rig r;
+
+    open_running(&r);
+    stops = r.shaken(1).stops;
+    nplug_rumble(r.nest, device_of(&r, NPLUG_KIND_HAND_RIGHT), 0.25f, 0.75f, 40);
+    step(&r);
+    shake = r.shaken(1);
+    ck_assert_float_eq_tol(shake.amplitude, 0.75f, 0.001f);
+    ck_assert_int_eq(shake.nanoseconds, 40000000);
+    nplug_rumble(r.nest, device_of(&r, NPLUG_KIND_HAND_RIGHT), 0.0f, 0.0f, 0);
+    nplug_rumble(r.nest, device_of(&r, NPLUG_KIND_HEADSET), 1.0f, 1.0f, 10);
+    step(&r);
+    ck_assert_uint_eq(r.shaken(1).stops, stops + 1);
+    close_rig(&r);
+}
+END_TEST
+
+START_TEST(a_session_ends_and_another_begins)
+{
+    rig r;
+
+    open_running(&r);
+    r.say("set /user/hand/left/input/trigger/value 1");
+    step(&r);
+    r.say(_i ? "state LOSS_PENDING" : "state STOPPING");
+    for (int i = 0; i < 4; i++)
+        step(&r);
+    ck_assert_uint_eq(state_of(&r).state, NPLUG_OPENXR_LOST);
+    ck_assert_uint_eq(nplug_device_count(r.nest), 0);
+    ck_assert(!nplug_held(r.nest, 1, GRAB));
+    ck_assert_int_eq(nplug_detach(r.nest, r.port), NPLUG_OK);
+    step(&r);
+    ck_assert_int_eq(nplug_openxr_attach(r.port, r.nest), NPLUG_OK);
+    for (int i = 0; i < 4; i++)
+        step(&r);
+    ck_assert_uint_eq(state_of(&r).state, NPLUG_OPENXR_RUNNING);
+    ck_assert_uint_eq(nplug_device_count(r.nest), 3);
+    close_rig(&r);
+}
+END_TEST
+
+/* Whatever a call answers, once: the game goes on, nothing is held that nobody holds, and a session
+ * that was not taken away drives actions again. */
+static const char *const calls[] = {"xrGetSystem",
+                                    "xrCreateSession",
+                                    "xrStringToPath",
+                                    "xrCreateActionSet",
+                                    "xrCreateAction",
+                                    "xrSuggestInteractionProfileBindings",
+                                    "xrCreateReferenceSpace",
+                                    "xrCreateActionSpace",
+                                    "xrAttachSessionActionSets",
+                                    "xrGetInstanceProperties",
+                                    "xrPollEvent",
+                                    "xrBeginSession",
+                                    "xrSyncActions",
+                                    "xrGetCurrentInteractionProfile",
+                                    "xrGetActionStateBoolean",
+                                    "xrGetActionStateFloat",
+                                    "xrGetActionStateVector2f",
+                                    "xrLocateSpace",
+                                    "xrConvertTimespecTimeToTimeKHR",
+                                    "xrConvertTimeToTimespecTimeKHR"};
+static const int answers[] = {
+    XR_ERROR_VALIDATION_FAILURE, XR_ERROR_RUNTIME_FAILURE,        XR_ERROR_OUT_OF_MEMORY,
+    XR_ERROR_LIMIT_REACHED,      XR_ERROR_INSTANCE_LOST,          XR_ERROR_SESSION_LOST,
+    XR_ERROR_HANDLE_INVALID,     XR_ERROR_PATH_INVALID,           XR_ERROR_PATH_UNSUPPORTED,
+    XR_ERROR_TIME_INVALID,       XR_ERROR_SESSION_NOT_READY,      XR_ERROR_SESSION_NOT_RUNNING,
+    XR_ERROR_SYSTEM_INVALID,     XR_ERROR_ACTIONSET_NOT_ATTACHED, XR_ERROR_FORM_FACTOR_UNAVAILABLE,
+    XR_SESSION_LOSS_PENDING};
+
+START_TEST(each_answer_of_each_call_is_borne)
+{
+    char line[96];
+    rig r;
+
+    for (size_t a = 0; a < COUNT_OF(answers); a++) {
+        nplug_result result;
+        find_runtime(&r);
+        snprintf(line, sizeof line, "fail %s %d", calls[_i], answers[a]);
+        ck_assert_int_eq(r.say(line), 0);
+        result = open_rig(&r);
+        ck_assert(result == NPLUG_OK || result == NPLUG_ERR_FILE);
+        if (result != NPLUG_OK) ck_assert_uint_ne(state_of(&r).failures, 0);
+        r.say("set /user/hand/left/input/trigger/value 1");
+        for (int i = 0; i < 6; i++)
+            step(&r);
+        if (result == NPLUG_OK && state_of(&r).state == NPLUG_OPENXR_RUNNING) r.say(line);
+        for (int i = 0; i < 6; i++)
+            step(&r);
+        ck_assert_uint_le(nplug_device_count(r.nest), 3);
+        if (state_of(&r).state == NPLUG_OPENXR_LOST || result != NPLUG_OK)
+            ck_assert_uint_eq(nplug_device_count(r.nest), 0);
+        close_rig(&r);
+    }
+}
+END_TEST
+
+/* Without a runtime: a clear answer, and no word on standard error. */
+START_TEST(no_runtime_is_told_and_harms_nothing)
+{
+    nplug_openxr_setup setup = nplug_openxr_setup_default();
+    size_t size = nplug_openxr_memory_needed();
+    nplug_openxr *port = nplug_openxr_open(&setup, malloc(size), size);
+    nplug_game game = nplug_game_for_one("crane", actions, ACTIONS);
+    NPLUG_SIZED(nplug_openxr_facts, facts);
+    char said[64] = "";
+    FILE *kept;
+    nplug_nest *nest;
+    int old = dup(2);
+
+    setenv("XR_RUNTIME_JSON", "/nonexistent/runtime.json", 1);
+    unsetenv("XR_LOADER_DEBUG");
+    kept = freopen("openxr-stderr.txt", "w+", stderr);
+    ck_assert_ptr_nonnull(kept);
+    ck_assert_int_eq(nplug_start_bare(&game, NULL, &nest), NPLUG_OK);
+    ck_assert_int_eq(nplug_openxr_attach(port, nest), NPLUG_ERR_FILE);
+    fflush(stderr);
+    rewind(kept);
+    ck_assert_ptr_null(fgets(said, sizeof said, kept));
+    dup2(old, 2);
+    unlink("openxr-stderr.txt");
+    ck_assert_int_eq(nplug_openxr_info(port, &facts), NPLUG_OK);
+    ck_assert_uint_eq(facts.state, NPLUG_OPENXR_NO_RUNTIME);
+    ck_assert_str_eq(nplug_openxr_state_name(facts.state), "no runtime");
+    nplug_step(nest, nplug_now());
+    ck_assert_uint_eq(nplug_device_count(nest), 0);
+    nplug_stop(nest);
+    free(port);
+}
+END_TEST
+
+START_TEST(impossible_setups_are_refused)
+{
+    static const nplug_openxr_binding wrong[] = {{99, "/user/hand/left/input/a/click"},
+                                                 {NPLUG_OPENXR_MENU, "/user/head/input/a/click"}};
+    nplug_openxr_profile profiles[] = {{NULL, NULL, 0, 0},
+                                       {"/interaction_profiles/a/b", &wrong[0], 1, 0},
+                                       {"/interaction_profiles/a/b", &wrong[1], 1, 0},
+                                       {"/interaction_profiles/a/b", NULL, 1, 0}};
+    size_t size = nplug_openxr_memory_needed();
+    nplug_openxr_setup setup = nplug_openxr_setup_default();
+    void *block = malloc(size);
+
+    ck_assert_ptr_null(nplug_openxr_open(&setup, block, size - 1));
+    ck_assert_ptr_null(nplug_openxr_open(NULL, block, size));
+    setup.instance = 1;
+    ck_assert_ptr_null(nplug_openxr_open(&setup, block, size));
+    setup = nplug_openxr_setup_default();
+    setup.application = "";
+    ck_assert_ptr_null(nplug_openxr_open(&setup, block, size));
+    setup = nplug_openxr_setup_default();
+    setup.profile_count = 1;
+    for (size_t i = 0; i < COUNT_OF(profiles); i++) {
+        setup.profiles = &profiles[i];
+        ck_assert_ptr_null(nplug_openxr_open(&setup, block, size));
+    }
+    free(block);
+}
+END_TEST
+
+/* The port's codes are those by which sheets name paths. */
+START_TEST(the_ports_signals_have_names)
+{
+    rig r;
+
+    open_running(&r);
+    for (uint32_t d = 0; d < nplug_device_count(r.nest); d++) {
+        nplug_device device = nplug_device_at(r.nest, d);
+        NPLUG_SIZED(nplug_signal_facts, facts);
+        for (uint32_t i = 0; nplug_signal_info(r.nest, device, i, &facts) == NPLUG_OK; i++) {
+            char name[64];
+            nplug_code_name(NPLUG_SPACE_OPENXR, facts.code, name, sizeof name);
+            ck_assert_msg(strchr(name, '/') != NULL, "code %u is %s", facts.code, name);
+            ck_assert_msg(facts.read, "%s drives nothing", name);
+        }
+    }
+    close_rig(&r);
+}
+END_TEST
+
+int main(void)
+{
+    Suite *suite = suite_create("openxr");
+    TCase *tests = tcase_create("openxr");
+    SRunner *runner;
+    int failed;
+
+    tcase_set_timeout(tests, 60);
+    tcase_add_test(tests, hands_and_headset_drive_actions);
+    tcase_add_test(tests, another_controller_is_another_device);
+    tcase_add_test(tests, a_headset_that_is_taken_off_lets_go);
+    tcase_add_test(tests, a_pose_that_drops_out_stays_and_says_so);
+    tcase_add_test(tests, hands_shake);
+    tcase_add_loop_test(tests, a_session_ends_and_another_begins, 0, 2);
+    tcase_add_loop_test(tests, each_answer_of_each_call_is_borne, 0, (int)COUNT_OF(calls));
+    tcase_add_test(tests, no_runtime_is_told_and_harms_nothing);
+    tcase_add_test(tests, impossible_setups_are_refused);
+    tcase_add_test(tests, the_ports_signals_have_names);
+    suite_add_tcase(suite, tests);
+    runner = srunner_create(suite);
+    srunner_run_all(runner, CK_NORMAL);
+    failed = srunner_ntests_failed(runner);
+    srunner_free(runner);
+    return failed ? EXIT_FAILURE : EXIT_SUCCESS;
+}
