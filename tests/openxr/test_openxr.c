@@ -381,6 +381,13 @@ static const int answers[] = {
     XR_ERROR_SYSTEM_INVALID,     XR_ERROR_ACTIONSET_NOT_ATTACHED, XR_ERROR_FORM_FACTOR_UNAVAILABLE,
     XR_SESSION_LOSS_PENDING};
 
+/* Only calls on a session may say that it is about to be lost. */
+static bool is_of_session(const char *call)
+{
+    return strstr(call, "Space") || strstr(call, "State") || strstr(call, "Sync") ||
+           strstr(call, "Current");
+}
+
 START_TEST(each_answer_of_each_call_is_borne)
 {
     char line[96];
@@ -388,6 +395,7 @@ START_TEST(each_answer_of_each_call_is_borne)
 
     for (size_t a = 0; a < COUNT_OF(answers); a++) {
         nplug_result result;
+        if (answers[a] > 0 && !is_of_session(calls[_i])) continue;
         find_runtime(&r);
         snprintf(line, sizeof line, "fail %s %d", calls[_i], answers[a]);
         ck_assert_int_eq(r.say(line), 0);
