@@ -29,8 +29,9 @@ static const char *const models[HANDS] = {"osprey-left", "osprey-right"};
 
 typedef struct hand {
     bool here, asleep, down, spent;
-    uint32_t tracking; /* OpenXR's flags */
-    float x;           /* where it is */
+    bool served[ACTIONS], unseen[ACTIONS]; /* it drives that; nobody saw it pressed for that */
+    uint32_t tracking;                     /* OpenXR's flags */
+    float x;                               /* where it is */
 } hand;
 
 typedef struct model {
@@ -59,12 +60,25 @@ static bool serves(const model *m, int h, int action)
     return is_alone(m, h) || (action == OFF) == (h != m->main);
 }
 
+/* What a hand that is down drives from now on counts when it is pressed anew. */
+static void serve(model *m)
+{
+    for (int h = 0; h < HANDS; h++)
+        for (int a = 0; a < GRIP; a++) {
+            bool is = m->hands[h].here && serves(m, h, a);
+            if (is && !m->hands[h].served[a]) m->hands[h].unseen[a] = m->hands[h].down;
+            m->hands[h].served[a] = is;
+        }
+}
+
 static void settle(model *m)
 {
+    serve(m);
     for (int a = 0; a < GRIP; a++) {
         bool held = false;
         for (int h = 0; h < HANDS; h++)
-            held |= m->hands[h].here && m->hands[h].down && !m->hands[h].spent && serves(m, h, a);
+            held |= m->hands[h].here && m->hands[h].down && !m->hands[h].spent && serves(m, h, a) &&
+                    !m->hands[h].unseen[a];
         m->presses[a] += held && !m->held[a];
         m->held[a] = held;
     }
@@ -87,14 +101,12 @@ static void plug(rig *r, int h)
     it->here = true;
     it->tracking = 15;
     nplug_sim_plug(r->rig.sim, r->now, names[h], models[h]);
-    spend(&r->model.hands[1 - h]);
 }
 
 static void unplug(rig *r, int h)
 {
     r->model.hands[h].here = false;
     nplug_sim_unplug(r->rig.sim, r->now, names[h]);
-    spend(&r->model.hands[1 - h]);
 }
 
 static void pull(rig *r, int h)
@@ -105,12 +117,11 @@ static void pull(rig *r, int h)
     it->down = !it->down;
     nplug_sim_sweep(r->rig.sim, r->now, names[h], "trigger", (nplug_vec2){it->down, 0}, 0);
     if (!it->down) it->spent = false;
+    if (!it->down) memset(it->unseen, 0, sizeof it->unseen);
     if (it->down && it->asleep) it->spent = true;
     settle(m);
     if (!it->down || it->spent || !m->follows || m->main == h) return;
     m->main = h;
-    spend(&m->hands[LEFT]);
-    spend(&m->hands[RIGHT]);
 }
 
 static void turn_in(rig *r, int h)
@@ -133,8 +144,6 @@ static void set_main(rig *r)
     ck_assert_int_eq(nplug_set_dominant(r->rig.nest, wish), NPLUG_OK);
     r->model.follows = wish == NPLUG_KIND_UNKNOWN;
     if (!r->model.follows) r->model.main = wish == NPLUG_KIND_HAND_LEFT ? LEFT : RIGHT;
-    spend(&r->model.hands[LEFT]);
-    spend(&r->model.hands[RIGHT]);
 }
 
 /* A touch is felt, and is no use: it joins, switches and picks nothing. */

@@ -141,6 +141,9 @@ static const struct {
     {"chart-table", BINARY_DIR "/examples/chart_table examples/chart_table.trace", 0},
     {"lobby", BINARY_DIR "/examples/lobby examples/lobby.trace", 0},
     {"split-helm", BINARY_DIR "/examples/split_helm examples/split_helm.trace", 0},
+    {"crane", BINARY_DIR "/examples/crane examples/crane.trace", 0},
+    {"devices-asleep", TOOL "devices --at 3 --port sim:examples/crane.trace", 0},
+    {"explain-asleep", TOOL "explain --at 3 --port sim:examples/crane.trace osprey-headset", 0},
     {"tug", BINARY_DIR "/examples/tug", 0},
 };
 

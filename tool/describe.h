@@ -20,6 +20,9 @@ void describe_value(nplug_vec2 value, uint32_t components, char *buffer, size_t 
 /* The same as a number or an array of two. */
 json_t *describe_value_json(nplug_vec2 value, uint32_t components);
 
+/* That a device is connected and silent, and why that may be. */
+const char *describe_sleep(const nplug_device_facts *info);
+
 /* A device with its signals and controls. */
 json_t *describe_device(const nplug_nest *nest, nplug_device device);
 

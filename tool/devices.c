@@ -13,14 +13,16 @@ static void print_row(const nplug_nest *nest, nplug_device device)
     printf("%-6x %-20.20s %-10s %-15s %-17s %-16s %-9s %04x:%04x %-8s %3u %3u\n", device, info.name,
            nplug_kind_name(info.kind), *info.family ? info.family : "-",
            *info.sheet ? info.sheet : "-",
-           info.unreadable ? "no permission" : nplug_matched_name(info.matched),
+           info.unreadable ? "no permission"
+           : info.asleep   ? "asleep"
+                           : nplug_matched_name(info.matched),
            describe_bus(info.bus, bus, sizeof bus), info.vendor, info.product, players,
            info.signals, info.controls);
 }
 
 static void print_table(const nplug_nest *nest)
 {
-    uint32_t unrecognised = 0, unreadable = 0;
+    uint32_t unrecognised = 0, unreadable = 0, asleep = 0;
 
     printf("%-6s %-20s %-10s %-15s %-17s %-16s %-9s %-9s %-8s %3s %3s\n", "ID", "NAME", "KIND",
            "FAMILY", "SHEET", "MATCHED BY", "BUS", "NUMBERS", "PLAYERS", "SIG", "CTL");
@@ -29,6 +31,7 @@ static void print_table(const nplug_nest *nest)
         nplug_device_info(nest, nplug_device_at(nest, i), &info);
         if (info.matched == NPLUG_MATCHED_NONE) unrecognised++;
         if (info.unreadable) unreadable++;
+        if (info.asleep) asleep++;
         print_row(nest, info.device);
     }
     printf("\n%u here, %u of them recognised.\n", nplug_device_count(nest),
@@ -37,6 +40,10 @@ static void print_table(const nplug_nest *nest)
         printf("%u may not be read: join the group that owns /dev/input (often \"input\"), or give "
                "an access rule.\n",
                unreadable);
+    if (asleep)
+        printf("%u connected and asleep: nothing that is done with them is heard. Put the headset "
+               "on, or wake them.\n",
+               asleep);
     if (unrecognised)
         printf("What is not recognised has no controls; its signals can be read all the same "
                "(--json).\nWhy it was not: nestplug explain. To make it known: nestplug learn.\n");

@@ -67,6 +67,16 @@ static void name_reader(const nplug_nest *nest, nplug_device device, uint32_t si
     }
 }
 
+/* A device that is connected and says nothing is not broken. */
+static void print_sleep(const nplug_nest *nest, nplug_device device)
+{
+    NPLUG_SIZED(nplug_device_facts, info);
+
+    if (nplug_device_info(nest, device, &info) == NPLUG_OK && info.asleep)
+        printf("It is connected, and %s Nothing is heard of it until it wakes.\n",
+               describe_sleep(&info));
+}
+
 static void print_signals(const nplug_nest *nest, nplug_device device)
 {
     NPLUG_SIZED(nplug_signal_facts, info);
@@ -100,6 +110,7 @@ static int explain(const nplug_nest *nest, const char *wanted, story *told)
     }
     if (told->left_out)
         printf("%u rules that do not fit are left out (--all shows them).\n", told->left_out);
+    print_sleep(nest, device);
     print_signals(nest, device);
     return TOOL_DONE;
 }

@@ -31,6 +31,8 @@ static const char *story_of(const nplug_event *event)
         return "moves together with another device: ignore one";
     if (event->kind == NPLUG_EVENT_RESYNCED) return "is in step again after reports were lost";
     if (event->kind == NPLUG_EVENT_WAIT) return "is waited for";
+    if (event->kind == NPLUG_EVENT_ASLEEP) return "fell asleep, and let go of all";
+    if (event->kind == NPLUG_EVENT_AWAKE) return "woke up";
     if (event->kind == NPLUG_EVENT_WOBBLE) return "was gone for a moment";
     if (event->kind == NPLUG_EVENT_ACTIVE) return "is used now";
     if (event->kind == NPLUG_EVENT_BATTERY && (event->flags & NPLUG_EVENT_FLAG_LOW))
@@ -71,6 +73,7 @@ static const char *state_of(const nplug_device_facts *info, nplug_time now)
 {
     if (info->unreadable) return "unreadable: no permission";
     if (info->matched == NPLUG_MATCHED_NONE) return "unrecognised";
+    if (info->asleep) return describe_sleep(info);
     if (info->resyncing) return "catching up";
     if (info->battery_percent >= 0 && info->battery_percent <= 15 && !info->charging)
         return "battery low";

@@ -99,8 +99,9 @@ NPLUG_API bool nplug_player_waits(const nplug_nest *nest, nplug_player player);
 
 /* Which hand is the dominant one from the next step on, of which "hand-main:..." is in bindings:
  * NPLUG_KIND_HAND_LEFT, NPLUG_KIND_HAND_RIGHT (as at first), or NPLUG_KIND_UNKNOWN: whichever was
- * pressed last.  Such a press makes the hand the dominant one, and does nothing else by hand-main
- * or hand-off.  What the hands hold is let go of, marked cancelled.  Of one hand alone both are.
+ * pressed last.  Such a press makes the hand the dominant one, and presses nothing by hand-main.
+ * What a hand holds as the one that it no longer is, is let go of, marked cancelled; what it holds
+ * by hand: or by its side stays.  One hand alone is both.
  * NPLUG_ERR_ARGUMENT: no hand; NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_set_dominant(nplug_nest *nest, uint32_t hand);
 

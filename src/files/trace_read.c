@@ -210,26 +210,34 @@ static float read_share(nf_doc *doc, const char *member, double otherwise, doubl
 }
 
 /* "signal": the name of a code, or an index. */
+/* A name of the kernel's, or a path of OpenXR's. */
+static void read_code(nf_doc *doc, const char *name, nplug_move *move)
+{
+    nplug_space space = strchr(name, '/') ? NPLUG_SPACE_OPENXR : NPLUG_SPACE_EVDEV;
+    size_t count, stride;
+    const char *const *names = nf_code_names(space, &count, &stride);
+    char near[96];
+
+    move->space = space;
+    if (!nf_code_from_name(space, name, &move->code))
+        nf_error(doc, "/signal", "\"%s\" is no code of %s%s", name, nf_space_names[space],
+                 nf_nearest(names, count, stride, name, near, sizeof near));
+}
+
 static void read_signal(nf_doc *doc, nplug_move *move)
 {
     const json_t *signal = json_object_get(doc->root, "signal");
-    size_t count, stride;
-    const char *const *names = nf_code_names(NPLUG_SPACE_EVDEV, &count, &stride);
-    char near[96];
 
     move->value = (int32_t)json_integer_value(json_object_get(doc->root, "value"));
+    move->space = NPLUG_SPACE_PLAIN;
     if (json_is_integer(signal) && json_integer_value(signal) >= 0 &&
-        json_integer_value(signal) < 65536) {
+        json_integer_value(signal) < 65536)
         move->code = (uint32_t)json_integer_value(signal);
-        move->space = NPLUG_SPACE_PLAIN;
-        return;
-    }
-    move->space = NPLUG_SPACE_EVDEV;
-    if (!json_is_string(signal))
-        nf_error(doc, "/signal", "\"signal\" must be a code's name (ABS_X) or an index from 0");
-    else if (!nf_code_from_name(NPLUG_SPACE_EVDEV, json_string_value(signal), &move->code))
-        nf_error(doc, "/signal", "\"%s\" is no code of evdev%s", json_string_value(signal),
-                 nf_nearest(names, count, stride, json_string_value(signal), near, sizeof near));
+    else if (json_is_string(signal))
+        read_code(doc, json_string_value(signal), move);
+    else
+        nf_error(doc, "/signal",
+                 "\"signal\" must be a code's name (ABS_X, grip/pose/tracking) or an index from 0");
 }
 
 /* What the hands do that takes a while, and poses. */

@@ -81,6 +81,10 @@ bool np_labels_miss(const np_action_room *room);
 void np_labels_take(np_action_room *room, uint32_t device, const nplug_report *report,
                     nplug_time time);
 
+/* Which hand is the dominant one, or whether one is the only one, is otherwise: what hands drive no
+ * more lets go, marked cancelled; what they drive from now on counts when it is pressed anew. */
+void np_hands_take(np_action_room *room, nplug_time time);
+
 /* --- layers (layers.c) --------------------------------------------------------------------------
  */
 

@@ -13,6 +13,9 @@ bool np_links_add_control(np_action_room *room, uint32_t source, uint32_t contro
 /* Takes a link out of its control's list and its source's. */
 void np_links_drop(np_sources *sources, uint32_t at);
 
+/* Whether a device is one of those that a source may be of. */
+bool np_links_suits(const np_action_room *room, uint32_t device, uint32_t source);
+
 /* Which number of a control a way reads, and whether it counts downwards. */
 static inline unsigned np_links_component(uint32_t way)
 {

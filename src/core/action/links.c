@@ -85,8 +85,7 @@ static bool suits_hand(const np_action_room *room, uint32_t device, uint8_t main
     return alone || room->players->main == main;
 }
 
-/* Whether a device is one of those that a source may be of. */
-static bool suits(const np_action_room *room, uint32_t device, uint32_t source)
+bool np_links_suits(const np_action_room *room, uint32_t device, uint32_t source)
 {
     const np_filter *filter = &room->game->filters[room->game->sources[source].filter];
     const np_recognition *of = &room->recogniser->of[device];
@@ -108,7 +107,7 @@ bool np_links_add_device(np_action_room *room, uint32_t device)
         uint32_t source = np_game_source(room->game, room->controls->list[i].id);
         room->sources.of_control[i] = NP_NO_INDEX;
         for (; source != NP_NO_INDEX; source = np_game_same_control(room->game, source))
-            if (suits(room, device, source)) all &= link_control(room, source, i);
+            if (np_links_suits(room, device, source)) all &= link_control(room, source, i);
     }
     return all;
 }
@@ -169,7 +168,7 @@ static void settle_link(np_action_room *room, uint32_t source, uint32_t control)
 
 bool np_links_add_control(np_action_room *room, uint32_t source, uint32_t control)
 {
-    if (!suits(room, room->controls->list[control].device, source)) return true;
+    if (!np_links_suits(room, room->controls->list[control].device, source)) return true;
     if (!link_control(room, source, control)) return false;
     settle_link(room, source, control);
     return true;

@@ -140,7 +140,11 @@ static bool is_label(nplug_control control)
     return NPLUG_CONTROL_CLASS(control) == NPLUG_CLASS_KEY_LABEL;
 }
 
-static void unlabel(np_action_room *room, uint32_t device, nplug_time time)
+/* Whether a link of a device is to go. */
+typedef bool (*np_is_over)(const np_action_room *room, uint32_t device, uint32_t source);
+
+/* Links of a device go that are over, and what was driven so lets go. */
+static void drop_links(np_action_room *room, uint32_t device, np_is_over is_over, nplug_time time)
 {
     np_run run = room->controls->of_device[device];
     np_change change = {time, NP_NONE, np_devices_handle(room->devices, device), 0, true};
@@ -150,7 +154,7 @@ static void unlabel(np_action_room *room, uint32_t device, nplug_time time)
         while (at != NP_NO_INDEX) {
             np_link *link = &room->sources.links[at];
             uint32_t next = link->of_control;
-            if (is_label(room->game->sources[link->source].control)) {
+            if (is_over(room, device, link->source)) {
                 if (link->down) {
                     link->down = 0;
                     move_all(room, link, &change);
@@ -160,6 +164,12 @@ static void unlabel(np_action_room *room, uint32_t device, nplug_time time)
             at = next;
         }
     }
+}
+
+static bool is_of_label(const np_action_room *room, uint32_t device, uint32_t source)
+{
+    (void)device;
+    return is_label(room->game->sources[source].control);
 }
 
 bool np_labels_are_named(const np_action_room *room)
@@ -201,7 +211,50 @@ void np_labels_take(np_action_room *room, uint32_t device, const nplug_report *r
                     nplug_time time)
 {
     if (report->signal == 0)
-        unlabel(room, device, time);
+        drop_links(room, device, is_of_label, time);
     else
         link_label(room, device, report, time);
+}
+
+/* --- which hand is the dominant one ------------------------------------------------------------
+ */
+
+static bool is_by_hand(const np_action_room *room, uint32_t source)
+{
+    return room->game->filters[room->game->sources[source].filter].main != 0;
+}
+
+static bool is_of_other_hand(const np_action_room *room, uint32_t device, uint32_t source)
+{
+    return is_by_hand(room, source) && !np_links_suits(room, device, source);
+}
+
+static bool is_linked(const np_action_room *room, uint32_t control, uint32_t source)
+{
+    uint16_t at = room->sources.of_control[control];
+
+    while (at != NP_NO_INDEX && room->sources.links[at].source != source)
+        at = room->sources.links[at].of_control;
+    return at != NP_NO_INDEX;
+}
+
+static void link_hand(np_action_room *room, uint32_t device, uint32_t source, nplug_time time)
+{
+    uint32_t control =
+        np_controls_find(room->controls, device, room->game->sources[source].control);
+
+    if (control == NP_NONE || is_linked(room, control, source)) return;
+    if (!np_links_add_control(room, source, control))
+        np_out_limit(room->out, NPLUG_LIMIT_LINKS, time);
+}
+
+void np_hands_take(np_action_room *room, nplug_time time)
+{
+    for (uint32_t i = 0; i < room->devices->count; i++) {
+        uint32_t device = room->devices->order[i];
+        drop_links(room, device, is_of_other_hand, time);
+        for (uint32_t s = 0; s < room->game->source_count; s++)
+            if (room->game->sources[s].control && is_by_hand(room, s))
+                link_hand(room, device, s, time);
+    }
 }

@@ -116,7 +116,7 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
         break;
     case NPLUG_COMMAND_DOMINANT:
         np_players_set_main(&nest->player, command);
-        np_wake_hands(nest, NP_NONE, time);
+        np_wake_hands(nest, time);
         break;
     case NPLUG_COMMAND_ZONE:
         np_zones_wish(&nest->action.zones, command);

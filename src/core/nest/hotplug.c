@@ -40,7 +40,7 @@ static void build(nplug_nest *nest, uint32_t device, nplug_time time)
     if (!np_links_add_device(&nest->action, device))
         np_out_limit(&nest->out, NPLUG_LIMIT_LINKS, time);
     np_wake_after(nest, device, time);
-    if (is_hand(nest, device)) np_wake_hands(nest, device, time);
+    if (is_hand(nest, device)) np_wake_hands(nest, time);
     np_hotplug_ask_labels(nest, device, time);
 }
 
@@ -68,7 +68,7 @@ static void unbuild(nplug_nest *nest, uint32_t device, nplug_time time)
     np_wake_after(nest, device, time);
     np_controls_drop(&nest->device.controls, &nest->device.devices, device);
     np_touch_unbuild(nest, device, time);
-    if (is_hand(nest, device)) np_wake_hands(nest, device, time);
+    if (is_hand(nest, device)) np_wake_hands(nest, time);
 }
 
 void np_hotplug_tell(nplug_nest *nest, nplug_event_kind kind, uint32_t device, nplug_time time)

@@ -74,9 +74,9 @@ void np_wake_focus(nplug_nest *nest, bool focused, nplug_time time);
 /* A device falls asleep or wakes. */
 void np_wake_sleep(nplug_nest *nest, uint32_t device, bool asleep, nplug_time time);
 
-/* What hands (all but one, or NP_NONE) drive is found anew: which is the dominant one, or whether
- * one is the only one, is otherwise. */
-void np_wake_hands(nplug_nest *nest, uint32_t but, nplug_time time);
+/* What hands drive is found anew: which is the dominant one, or whether one is the only one, is
+ * otherwise. */
+void np_wake_hands(nplug_nest *nest, nplug_time time);
 
 /* A device's own lights show whose it is. */
 void np_wake_light(const nplug_nest *nest, uint32_t device);

@@ -206,17 +206,14 @@ void np_wake_sleep(nplug_nest *nest, uint32_t device, bool asleep, nplug_time ti
                  np_devices_handle(&nest->device.devices, device), NPLUG_NOBODY);
 }
 
-void np_wake_hands(nplug_nest *nest, uint32_t but, nplug_time time)
+void np_wake_hands(nplug_nest *nest, nplug_time time)
 {
+    np_wake_settle(nest, time);
+    np_hands_take(&nest->action, time);
     for (uint32_t i = 0; i < nest->device.devices.count; i++) {
         uint32_t device = nest->device.devices.order[i];
         nplug_device_kind kind = nest->device.recogniser.of[device].kind;
-        if (device == but || nest->device.controls.of_device[device].count == 0) continue;
-        if (kind != NPLUG_KIND_HAND_LEFT && kind != NPLUG_KIND_HAND_RIGHT) continue;
-        np_wake_before(nest, device, NP_ALL_PARTS, time);
-        np_links_drop_device(&nest->action, device);
-        if (!np_links_add_device(&nest->action, device))
-            np_out_limit(&nest->out, NPLUG_LIMIT_LINKS, time);
-        np_wake_after(nest, device, time);
+        if (kind == NPLUG_KIND_HAND_LEFT || kind == NPLUG_KIND_HAND_RIGHT)
+            np_wake_after(nest, device, time);
     }
 }
