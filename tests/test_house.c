@@ -50,8 +50,9 @@ static const struct {
       NULL}},
     {"/src/system/", {"<", "\"nestplug/system.h", "\"nestplug/linux.h", "\"ports.h", NULL}},
     {"/tool/",
-     {"<", "\"nestplug/nestplug.h", "\"agreement.h", "\"colours.h", "\"surface.h", "\"plot.h",
-      "\"tool.h", "\"harbour.h", "\"hardware.h", "\"live.h", "\"describe.h", "\"view.h", NULL}},
+     {"<", "\"nestplug/nestplug.h", "\"nestplug/openxr.h", "\"agreement.h", "\"colours.h",
+      "\"surface.h", "\"plot.h", "\"tool.h", "\"harbour.h", "\"hardware.h", "\"headset.h",
+      "\"live.h", "\"describe.h", "\"view.h", NULL}},
     {"/examples/", {"<", "\"stage.h", NULL}},
 };
 

@@ -1,4 +1,5 @@
 #include "hardware.h"
+#include "headset.h"
 #include "harbour.h"
 #include <signal.h>
 #include <stdio.h>
@@ -249,6 +250,17 @@ static bool next_of_replay(hardware *hw)
 
 /* --- real hardware -------------------------------------------------------------------------- */
 
+/* Real hardware is stepped as time goes by. */
+static void begin_clock(hardware *hw, unsigned rate)
+{
+    hw->rate = rate;
+    hw->interval = 1000000 / rate;
+    hw->now = nplug_now();
+    hw->end = hw->seconds > 0 ? hw->now + (nplug_time)(hw->seconds * 1e6) : UINT64_MAX;
+    signal(SIGINT, interrupt);
+    signal(SIGTERM, interrupt);
+}
+
 static int open_linux(hardware *hw, unsigned rate, uint32_t records)
 {
     nplug_linux_setup setup = nplug_linux_setup_default();
@@ -264,16 +276,22 @@ static int open_linux(hardware *hw, unsigned rate, uint32_t records)
                         "one comes\n");
         return TOOL_WRONG;
     }
-    hw->rate = rate;
-    hw->interval = 1000000 / rate;
-    hw->now = nplug_now();
-    hw->end = hw->seconds > 0 ? hw->now + (nplug_time)(hw->seconds * 1e6) : UINT64_MAX;
-    signal(SIGINT, interrupt);
-    signal(SIGTERM, interrupt);
+    begin_clock(hw, rate);
     return -1;
 }
 
-static bool next_of_linux(hardware *hw)
+static int open_headset(hardware *hw, unsigned rate, uint32_t records)
+{
+    int status = start_nest(hw, NULL, records, true);
+
+    if (status >= 0) return status;
+    hw->headset = headset_attach(hw->nest);
+    if (!hw->headset) return TOOL_WRONG;
+    begin_clock(hw, rate);
+    return -1;
+}
+
+static bool next_of_real(hardware *hw)
 {
     nplug_time now = nplug_now();
 
@@ -352,6 +370,7 @@ int hardware_open(hardware *hw, const tool_command *command, const char *port, u
 {
     begin(hw);
     if (port && strcmp(port, "linux") == 0) return opened(hw, open_linux(hw, rate, records));
+    if (port && strcmp(port, "openxr") == 0) return opened(hw, open_headset(hw, rate, records));
     if (!port)
         return tool_usage(command,
                           "%s: where is the hardware? Say --port linux, --port sim:TRACE, --port "
@@ -362,7 +381,8 @@ int hardware_open(hardware *hw, const tool_command *command, const char *port, u
         return opened(hw, open_trace(hw, port + 4, BY_HAND, rate, records));
     if (strncmp(port, "trace:", 6) == 0)
         return opened(hw, open_trace(hw, port + 6, RECORDED, rate, records));
-    return tool_usage(command, "%s: no such port: %s (linux, sim:TRACE, sim:- and trace:TRACE are)",
+    return tool_usage(command,
+                      "%s: no such port: %s (linux, openxr, sim:TRACE, sim:- and trace:TRACE are)",
                       command->name, port);
 }
 
@@ -383,7 +403,7 @@ int hardware_open_demo(hardware *hw, unsigned rate)
 
 bool hardware_next(hardware *hw)
 {
-    if (hw->real) return next_of_linux(hw);
+    if (hw->real || hw->headset) return next_of_real(hw);
     if (hw->live) return next_of_live(hw);
     return hw->sim ? next_of_sim(hw) : next_of_replay(hw);
 }
@@ -402,6 +422,7 @@ int hardware_close(hardware *hw)
     nplug_stop(hw->nest);
     free(hw->sim);
     free(hw->real);
+    free(hw->headset);
     free(hw->live);
     nplug_trace_free(hw->trace);
     nplug_sheet_file_free(hw->sheet_file);

@@ -12,6 +12,7 @@ typedef struct hardware {
     nplug_notes notes;
     nplug_sim *sim; /* NULL where a recorded trace is replayed */
     nplug_linux *real;
+    void *headset;    /* with openxr: that port's block */
     live *live;       /* with sim:- */
     nplug_time begun; /* with sim:-: the clock's time of the nest's 0 */
     nplug_replay replay;
@@ -34,7 +35,8 @@ typedef struct hardware {
 
 /* The words of --port's help. */
 #define HARDWARE_PORT_HELP                                                                         \
-    "Where the hardware is: linux reads what is plugged in, sim:TRACE plays a trace written by "   \
+    "Where the hardware is: linux reads what is plugged in, openxr hands and a headset, "          \
+    "sim:TRACE plays a trace written by "                                                          \
     "hand, sim:- what comes on standard input (a move a line), trace:TRACE replays a recorded one"
 #define HARDWARE_SHEET_HELP    "A sheet to add: it wins over the built-in ones"
 #define HARDWARE_SETTINGS_HELP "A player's settings: calibrations, and sheets that were learnt"

@@ -310,7 +310,7 @@ void view_run(hardware *hw)
     while (goes_on && hardware_next(hw)) {
         note_events(&v);
         goes_on = obey(&v, getch());
-        if (!hw->real) rest_until(begun + nplug_nest_time(hw->nest));
+        if (!hw->real && !hw->headset) rest_until(begun + nplug_nest_time(hw->nest));
         if (nplug_now() - drawn < FRAME) continue;
         drawn = nplug_now();
         draw(&v);
