@@ -174,7 +174,7 @@ static int do_state(const char *word)
 static int do_fail(const char *word, const float *numbers, int count)
 {
     if (fail_count == FAILS) return -1;
-    snprintf(fails[fail_count].name, sizeof fails[0].name, "%s", word);
+    snprintf(fails[fail_count].name, sizeof fails[0].name, "%.47s", word);
     fails[fail_count].result = (XrResult)numbers[0];
     fails[fail_count++].times = count > 1 ? (int)numbers[1] : 1;
     return 0;
