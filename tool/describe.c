@@ -140,7 +140,7 @@ const char *describe_sleep(const nplug_device_facts *info)
     bool worn = info->kind == NPLUG_KIND_HAND_LEFT || info->kind == NPLUG_KIND_HAND_RIGHT ||
                 info->kind == NPLUG_KIND_HEADSET;
 
-    return worn ? "asleep: is the headset off?" : "asleep";
+    return worn ? "asleep: headset off?" : "asleep";
 }
 
 json_t *describe_device(const nplug_nest *nest, nplug_device device)

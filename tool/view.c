@@ -1,3 +1,4 @@
+#include "hands.h"
 #include "surface.h"
 #include "view.h"
 #include "describe.h"
@@ -17,6 +18,9 @@ typedef struct view {
     int log_count;
     uint32_t chosen; /* place of the device whose controls are shown */
 } view;
+
+/* The column from which hands and headset are drawn, beside their controls. */
+#define HANDS_AT 100
 
 /* --- the log -------------------------------------------------------------------------------- */
 
@@ -87,14 +91,14 @@ static int draw_devices(const view *v, int y)
     char players[40];
 
     attron(A_BOLD);
-    mvprintw(y++, 0, "  %-6s %-28s %-10s %-12s %-26s %s", "ID", "DEVICE", "KIND", "SHEET", "STATE",
+    mvprintw(y++, 0, "  %-6s %-28s %-10s %-14s %-26s %s", "ID", "DEVICE", "KIND", "SHEET", "STATE",
              "PLAYERS");
     attroff(A_BOLD);
     for (uint32_t i = 0; i < nplug_device_count(v->hw->nest) && y < LINES / 2; i++, y++) {
         nplug_device_info(v->hw->nest, nplug_device_at(v->hw->nest, i), &info);
         describe_players(info.players, players, sizeof players);
         if (i == v->chosen) attron(A_REVERSE);
-        mvprintw(y, 0, "%c %-6x %-28.28s %-10s %-12s %-26s %-8s", i == v->chosen ? '>' : ' ',
+        mvprintw(y, 0, "%c %-6x %-28.28s %-10s %-14.14s %-26s %-8s", i == v->chosen ? '>' : ' ',
                  info.device, info.name, nplug_kind_name(info.kind), *info.sheet ? info.sheet : "-",
                  state_of(&info, nplug_nest_time(v->hw->nest)), players);
         attroff(A_REVERSE);
@@ -261,6 +265,8 @@ static void draw(const view *v)
         draw_signals(v, y);
     else if (device)
         draw_controls(v, y);
+    if (hands_are(v->hw->nest, device))
+        hands_draw(v->hw->nest, y, HANDS_AT, LINES - LOG_LINES - 3 - y, COLS - HANDS_AT - 1);
     attron(A_BOLD);
     mvprintw(LINES - LOG_LINES - 2, 0, "  WHO CAME AND WENT");
     attroff(A_BOLD);
