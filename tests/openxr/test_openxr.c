@@ -12,6 +12,7 @@
 #include <unistd.h>
 #define XR_USE_TIMESPEC
 #include <openxr/openxr.h>
+#include <openxr/openxr_platform.h>
 
 #define COUNT_OF(list) (sizeof(list) / sizeof *(list))
 
@@ -351,6 +352,93 @@ START_TEST(a_session_ends_and_another_begins)
 }
 END_TEST
 
+/* --- a session of the game's ------------------------------------------------------------------ */
+
+typedef struct own_game {
+    XrInstance instance;
+    XrSession session;
+    bool running;
+} own_game;
+
+static void begin_game(own_game *game)
+{
+    const char *wanted[] = {XR_MND_HEADLESS_EXTENSION_NAME,
+                            XR_KHR_CONVERT_TIMESPEC_TIME_EXTENSION_NAME};
+    XrInstanceCreateInfo info = {.type = XR_TYPE_INSTANCE_CREATE_INFO,
+                                 .enabledExtensionCount = 2,
+                                 .enabledExtensionNames = wanted};
+    XrSystemGetInfo get = {.type = XR_TYPE_SYSTEM_GET_INFO,
+                           .formFactor = XR_FORM_FACTOR_HEAD_MOUNTED_DISPLAY};
+    XrSessionCreateInfo create = {.type = XR_TYPE_SESSION_CREATE_INFO};
+
+    strcpy(info.applicationInfo.applicationName, "harbour");
+    info.applicationInfo.apiVersion = XR_MAKE_VERSION(1, 0, 0);
+    ck_assert_int_eq(xrCreateInstance(&info, &game->instance), XR_SUCCESS);
+    ck_assert_int_eq(xrGetSystem(game->instance, &get, &create.systemId), XR_SUCCESS);
+    ck_assert_int_eq(xrCreateSession(game->instance, &create, &game->session), XR_SUCCESS);
+}
+
+/* The game's own loop: it begins and ends its session, and tells the port. */
+static void poll_game(own_game *game, const rig *r)
+{
+    XrSessionBeginInfo begin = {.type = XR_TYPE_SESSION_BEGIN_INFO,
+                                .primaryViewConfigurationType =
+                                    XR_VIEW_CONFIGURATION_TYPE_PRIMARY_STEREO};
+    XrEventDataBuffer event = {.type = XR_TYPE_EVENT_DATA_BUFFER};
+
+    while (xrPollEvent(game->instance, &event) == XR_SUCCESS) {
+        XrSessionState state = ((XrEventDataSessionStateChanged *)(void *)&event)->state;
+        ck_assert_int_eq(nplug_openxr_hear(r->port, &event), NPLUG_OK);
+        if (event.type == XR_TYPE_EVENT_DATA_SESSION_STATE_CHANGED) {
+            if (state == XR_SESSION_STATE_READY) xrBeginSession(game->session, &begin);
+            if (state == XR_SESSION_STATE_STOPPING) xrEndSession(game->session);
+        }
+        event = (XrEventDataBuffer){.type = XR_TYPE_EVENT_DATA_BUFFER};
+    }
+}
+
+START_TEST(a_games_own_session_is_heard)
+{
+    nplug_openxr_setup setup = nplug_openxr_setup_default();
+    nplug_game of = nplug_game_for_one("crane", actions, ACTIONS);
+    size_t size = nplug_openxr_memory_needed();
+    own_game game = {0};
+    rig r = {0};
+
+    setenv("XR_RUNTIME_JSON", RUNTIME_JSON, 1);
+    use_layer();
+    find_runtime(&r);
+    begin_game(&game);
+    setup.profiles = &osprey;
+    setup.profile_count = 1;
+    setup.instance = (uint64_t)(uintptr_t)game.instance;
+    setup.session = (uint64_t)(uintptr_t)game.session;
+    ck_assert_int_eq(nplug_start_bare(&of, NULL, &r.nest), NPLUG_OK);
+    r.port = nplug_openxr_open(&setup, malloc(size), size);
+    ck_assert_int_eq(nplug_openxr_hear(r.port, &game), NPLUG_ERR_ARGUMENT); /* not attached yet */
+    ck_assert_int_eq(nplug_openxr_attach(r.port, r.nest), NPLUG_OK);
+    r.say("profile /interaction_profiles/harbour/osprey");
+    for (int i = 0; i < 4; i++, step(&r))
+        poll_game(&game, &r);
+    ck_assert_uint_eq(state_of(&r).state, NPLUG_OPENXR_RUNNING);
+    ck_assert_uint_eq(nplug_device_count(r.nest), 3);
+    r.say("set /user/hand/right/input/trigger/value 1");
+    ck_assert_int_eq(nplug_openxr_predict(r.port, (int64_t)nplug_now() * 1000 + 11000000),
+                     NPLUG_OK);
+    ck_assert_int_eq(nplug_openxr_predict(r.port, -1), NPLUG_ERR_ARGUMENT);
+    step(&r);
+    ck_assert(nplug_held(r.nest, 1, GRAB));
+    r.say("state STOPPING");
+    for (int i = 0; i < 4; i++, step(&r))
+        poll_game(&game, &r);
+    ck_assert(!nplug_held(r.nest, 1, GRAB));
+    ck_assert_uint_eq(nplug_device_count(r.nest), 0);
+    close_rig(&r);
+    ck_assert_int_eq(xrDestroySession(game.session), XR_SUCCESS);
+    ck_assert_int_eq(xrDestroyInstance(game.instance), XR_SUCCESS);
+}
+END_TEST
+
 /* Whatever a call answers, once: the game goes on, nothing is held that nobody holds, and a session
  * that was not taken away drives actions again. */
 static const char *const calls[] = {"xrGetSystem",
@@ -513,6 +601,7 @@ int main(void)
     tcase_add_test(tests, a_pose_that_drops_out_stays_and_says_so);
     tcase_add_test(tests, hands_shake);
     tcase_add_loop_test(tests, a_session_ends_and_another_begins, 0, 2);
+    tcase_add_test(tests, a_games_own_session_is_heard);
     tcase_add_loop_test(tests, each_answer_of_each_call_is_borne, 0, (int)COUNT_OF(calls));
     tcase_add_test(tests, no_runtime_is_told_and_harms_nothing);
     tcase_add_test(tests, impossible_setups_are_refused);
