@@ -39,8 +39,8 @@ typedef enum nplug_command_kind {
                                     strong, weak, control, on = what is not safe of the left, top,
                                     right and bottom side, in 1/65535 */
     NPLUG_COMMAND_ZONE = 22,     /* number = zone, strong, weak = its move along x and y in 1/32767,
-                                    and 32767; control = its scale in 1/8192, on = its opacity in 1/255
-                                    and, from the ninth bit up, an nplug_zone_show */
+                                    and 32767; control = its scale in 1/8192, on = its opacity in
+                                    1/255 and, from the ninth bit up, an nplug_zone_show */
     NPLUG_COMMAND_DOMINANT = 23, /* number = the nplug_device_kind of the dominant hand (0: as it
                                     is), on: it is whichever is used */
 } nplug_command_kind;

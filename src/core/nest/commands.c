@@ -61,7 +61,8 @@ static void ignore(nplug_nest *nest, const nplug_command *command, nplug_time ti
                           np_reconnect_as(devices, &devices->list[device].who, device), time);
 }
 
-static void apply(nplug_nest *nest, const nplug_command *command, nplug_time time)
+/* Commands about players; false for all others. */
+static bool apply_to_players(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
     switch (command->kind) {
     case NPLUG_COMMAND_CLAIM:
@@ -85,6 +86,19 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
     case NPLUG_COMMAND_JOIN:
         np_players_join(&nest->player, command, time);
         break;
+    case NPLUG_COMMAND_DOMINANT:
+        np_players_set_main(&nest->player, command);
+        np_wake_hands(nest, time);
+        break;
+    default:
+        return false;
+    }
+    return true;
+}
+
+static void apply_to_rest(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    switch (command->kind) {
     case NPLUG_COMMAND_LAYER:
         np_layers_switch(&nest->action, command, time);
         break;
@@ -114,10 +128,6 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
     case NPLUG_COMMAND_SURFACE:
         np_touch_resize(nest, command, time);
         break;
-    case NPLUG_COMMAND_DOMINANT:
-        np_players_set_main(&nest->player, command);
-        np_wake_hands(nest, time);
-        break;
     case NPLUG_COMMAND_ZONE:
         np_zones_wish(&nest->action.zones, command);
         break;
@@ -134,6 +144,11 @@ static void apply(nplug_nest *nest, const nplug_command *command, nplug_time tim
     default:
         break;
     }
+}
+
+static void apply(nplug_nest *nest, const nplug_command *command, nplug_time time)
+{
+    if (!apply_to_players(nest, command, time)) apply_to_rest(nest, command, time);
     np_wake_players(nest, time);
 }
 
