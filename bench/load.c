@@ -25,14 +25,26 @@ static uint32_t next_random(uint32_t *state)
 
 /* --- the load ------------------------------------------------------------------------------- */
 
-static nplug_report *add_value(load *load, nplug_time time, uint32_t pad, uint16_t signal,
-                               int32_t value)
+void begin_load(load *load, size_t most)
+{
+    memset(load, 0, sizeof *load);
+    load->reports = (nplug_report *)malloc(most * sizeof *load->reports);
+}
+
+void end_frames(load *load, unsigned groups, unsigned rate)
+{
+    while (load->frames < FRAMES && groups * 60 >= (load->frames + 1) * rate)
+        load->frame_end[load->frames++] = load->count;
+}
+
+nplug_report *add_value(load *load, nplug_time time, uint32_t device, uint16_t signal,
+                        int32_t value)
 {
     nplug_report *report = &load->reports[load->count++];
 
     memset(report, 0, sizeof *report);
     report->time = time;
-    report->device = pad;
+    report->device = device;
     report->signal = signal;
     report->data.value = value;
     return report;
@@ -62,14 +74,11 @@ void make_load(load *load, unsigned rate)
     uint32_t random = SEED;
     bool down[PADS] = {false};
 
-    memset(load, 0, sizeof *load);
-    load->reports =
-        (nplug_report *)malloc((size_t)PADS * rate * SECONDS * (AXES + 1) * sizeof *load->reports);
-    for (unsigned i = 0, frame = 0; i < rate * SECONDS; i++) {
+    begin_load(load, (size_t)PADS * rate * SECONDS * (AXES + 1));
+    for (unsigned i = 0; i < rate * SECONDS; i++) {
         for (uint32_t pad = 0; pad < PADS; pad++)
             add_group(load, (double)i / rate, pad, &random, &down[pad]);
-        while (frame < FRAMES && (i + 1) * 60 >= (frame + 1) * rate)
-            load->frame_end[frame++] = load->count;
+        end_frames(load, i + 1, rate);
     }
 }
 
@@ -123,7 +132,7 @@ void plug_model(nplug_ring *ring, const char *name, uint32_t pad)
     nplug_push(ring, &report, 1);
 }
 
-nplug_nest *open_nest(const nplug_game *game, const nplug_limits *limits, nplug_ring **ring)
+nplug_nest *open_bare(const nplug_game *game, const nplug_limits *limits, nplug_ring **ring)
 {
     nplug_setup setup = nplug_setup_default();
     nplug_nest *nest;
@@ -134,6 +143,13 @@ nplug_nest *open_nest(const nplug_game *game, const nplug_limits *limits, nplug_
         exit(1);
     }
     nplug_attach(nest, &port, ring);
+    return nest;
+}
+
+nplug_nest *open_nest(const nplug_game *game, const nplug_limits *limits, nplug_ring **ring)
+{
+    nplug_nest *nest = open_bare(game, limits, ring);
+
     for (uint32_t pad = 0; pad < PADS; pad++)
         plug_pad(*ring, pad);
     nplug_step(nest, 0);
@@ -150,6 +166,12 @@ size_t make_frame(nplug_report *frame, const load *load, size_t at, size_t end, 
 
 double run_load(nplug_nest *nest, nplug_ring *ring, const load *load, nplug_time from)
 {
+    return run_asked(nest, ring, load, from, NULL);
+}
+
+double run_asked(nplug_nest *nest, nplug_ring *ring, const load *load, nplug_time from,
+                 void (*ask)(const nplug_nest *nest))
+{
     static nplug_report frame[FRAME_MOST];
     double spent = 0.0;
     size_t at = 0;
@@ -160,6 +182,7 @@ double run_load(nplug_nest *nest, nplug_ring *ring, const load *load, nplug_time
         double begin = now_ns();
         nplug_push(ring, frame, count);
         nplug_step(nest, from + (f + 1) * UINT64_C(1000000) / 60);
+        if (ask) ask(nest);
         spent += now_ns() - begin;
         at = load->frame_end[f];
     }

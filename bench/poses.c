@@ -5,7 +5,6 @@
 #include <math.h>
 #include <stdio.h>
 #include <stdlib.h>
-#include <string.h>
 #include <unistd.h>
 
 #define RATE   500
@@ -26,25 +25,13 @@ static const nplug_action_def actions[] = {
     {"load", NPLUG_ACTION_POSE, "hand:pose-grip", 0},
     {"head", NPLUG_ACTION_POSE, "headset:pose-view", 0}};
 
-typedef struct motion {
-    nplug_report reports[MOST];
-    size_t count;
-    size_t frame_end[FRAMES];
-} motion;
-
-static void say(motion *all, nplug_time time, uint32_t device, unsigned signal, double value)
+static void say(load *all, nplug_time time, uint32_t device, unsigned signal, double value)
 {
-    nplug_report *report = &all->reports[all->count++];
-
-    memset(report, 0, sizeof *report);
-    report->time = time;
-    report->device = device;
-    report->signal = (uint16_t)signal;
-    report->flags = NPLUG_REPORT_FLAG_MORE | NPLUG_REPORT_FLAG_MOVES;
-    report->data.value = (int32_t)value;
+    add_value(all, time, device, (uint16_t)signal, (int32_t)value)->flags =
+        NPLUG_REPORT_FLAG_MORE | NPLUG_REPORT_FLAG_MOVES;
 }
 
-static void say_device(motion *all, nplug_time time, uint32_t device, unsigned g)
+static void say_device(load *all, nplug_time time, uint32_t device, unsigned g)
 {
     unsigned first = device == HEAD ? 0 : POSES,
              numbers = device == HEAD ? HEAD_NUMBERS : HAND_NUMBERS;
@@ -57,25 +44,16 @@ static void say_device(motion *all, nplug_time time, uint32_t device, unsigned g
     all->reports[all->count - 1].flags = NPLUG_REPORT_FLAG_MOVES;
 }
 
-static void make(motion *all)
+static void make(load *all)
 {
-    for (unsigned g = 0, frame = 0; g < GROUPS; g++) {
+    begin_load(all, MOST);
+    for (unsigned g = 0; g < GROUPS; g++) {
         nplug_time time = (nplug_time)g * 1000000 / RATE + 1000;
         for (uint32_t device = 0; device <= HEAD; device++)
             say_device(all, time, device, g);
-        while (frame < FRAMES && (g + 1) * 60 >= (frame + 1) * RATE)
-            all->frame_end[frame++] = all->count;
+        end_frames(all, g + 1, RATE);
     }
 }
-
-static nplug_result keep_ring(void *self, nplug_ring *ring)
-{
-    *(nplug_ring **)self = ring;
-    return NPLUG_OK;
-}
-
-static const nplug_port port = {
-    sizeof(nplug_port), 0, "bench", keep_ring, NULL, NULL, NULL, NULL, NULL};
 
 static nplug_nest *open_crane(nplug_ring **ring)
 {
@@ -83,56 +61,27 @@ static nplug_nest *open_crane(nplug_ring **ring)
     nplug_game game = nplug_game_for_one("crane", actions, sizeof actions / sizeof *actions);
     nplug_nest *nest;
 
-    if (nplug_start_bare(&game, NULL, &nest) != NPLUG_OK) exit(1);
-    nplug_attach(nest, &port, ring);
+    nest = open_bare(&game, NULL, ring);
     for (uint32_t i = 0; i <= HEAD; i++)
         plug_model(*ring, models[i], i);
     nplug_step(nest, 0);
     return nest;
 }
 
+static unsigned poses_found;
+
 /* All that a game asks in a frame. */
-static unsigned ask(const nplug_nest *nest)
+static void ask(const nplug_nest *nest)
 {
     NPLUG_SIZED(nplug_pose_facts, facts);
-    unsigned found = 0;
 
     for (uint32_t a = 2; a < 5; a++)
-        found += nplug_action_pose(nest, 1, a, &facts) == NPLUG_OK && facts.position_tracked;
-    return found;
-}
-
-static double run(nplug_nest *nest, nplug_ring *ring, const motion *all, nplug_time from)
-{
-    static nplug_report frame[1024];
-    double spent = 0.0;
-    size_t at = 0;
-    unsigned found = 0;
-
-    for (unsigned f = 0; f < FRAMES; f++) {
-        size_t count = all->frame_end[f] - at;
-        double begin;
-        memcpy(frame, all->reports + at, count * sizeof *frame);
-        for (size_t i = 0; i < count; i++)
-            frame[i].time += from;
-        begin = now_ns();
-        nplug_push(ring, frame, count / 2);
-        nplug_push(ring, frame + count / 2, count - count / 2);
-        nplug_step(nest, from + (f + 1) * UINT64_C(1000000) / 60);
-        found += ask(nest);
-        spent += now_ns() - begin;
-        at += count;
-    }
-    if (found != 3 * FRAMES) {
-        fprintf(stderr, "bench: %u poses of %u came through\n", found, 3 * FRAMES);
-        exit(1);
-    }
-    return spent / (double)all->count;
+        poses_found += nplug_action_pose(nest, 1, a, &facts) == NPLUG_OK && facts.position_tracked;
 }
 
 void measure_poses(void)
 {
-    static motion all;
+    load all;
     double nest_ns[ROUNDS], read_ns[ROUNDS], ratios[ROUNDS];
     nplug_ring *ring = NULL;
     nplug_nest *nest = open_crane(&ring);
@@ -142,9 +91,14 @@ void measure_poses(void)
     make(&all);
     if (pipe(ends) != 0) exit(1);
     for (unsigned i = 0; i < ROUNDS; i++) {
-        nest_ns[i] = run(nest, ring, &all, (nplug_time)(i + 1) * SECONDS * 1000000);
+        nest_ns[i] = run_asked(nest, ring, &all, (nplug_time)(i + 1) * SECONDS * 1000000, ask) /
+                     (double)all.count;
         read_ns[i] = run_read(ends, all.count);
         ratios[i] = nest_ns[i] / read_ns[i];
+    }
+    if (poses_found != 3 * FRAMES * ROUNDS) {
+        fprintf(stderr, "bench: %u poses of %u came through\n", poses_found, 3 * FRAMES * ROUNDS);
+        exit(1);
     }
     nplug_action_info(nest, 1, 0, &grab);
     if (grab.press_count < 2 * ROUNDS * SECONDS) {
@@ -156,4 +110,5 @@ void measure_poses(void)
            median(nest_ns, ROUNDS), median(read_ns, ROUNDS));
     printf("ratio pose_report_vs_read %.4f\n", median(ratios, ROUNDS));
     nplug_stop(nest);
+    free(all.reports);
 }

@@ -5,7 +5,6 @@
 #include <math.h>
 #include <stdio.h>
 #include <stdlib.h>
-#include <string.h>
 #include <unistd.h>
 
 #define FINGERS 10
@@ -54,26 +53,15 @@ static const float places[FINGERS][2] = {{0.1f, 0.25f}, {0.9f, 0.25f}, {0.1f, 0.
                                          {0.42f, 0.3f}, {0.5f, 0.5f},  {0.58f, 0.7f}, {0.27f, 0.5f},
                                          {0.72f, 0.3f}, {0.73f, 0.8f}};
 
-typedef struct touches {
-    nplug_report reports[MOST];
-    size_t count;
-    size_t frame_end[FRAMES];
-} touches;
-
-static void say(touches *all, nplug_time time, uint32_t finger, unsigned axis, int32_t value)
+static void say(load *all, nplug_time time, uint32_t finger, unsigned axis, int32_t value)
 {
-    nplug_report *report = &all->reports[all->count++];
-
-    memset(report, 0, sizeof *report);
-    report->time = time;
-    report->signal = (uint16_t)(3 * finger + axis);
-    report->flags = NPLUG_REPORT_FLAG_MORE;
-    report->data.value = value;
+    add_value(all, time, 0, (uint16_t)(3 * finger + axis), value)->flags = NPLUG_REPORT_FLAG_MORE;
 }
 
-static void make(touches *all)
+static void make(load *all)
 {
-    for (unsigned g = 0, frame = 0; g < GROUPS; g++) {
+    begin_load(all, MOST);
+    for (unsigned g = 0; g < GROUPS; g++) {
         nplug_time time = (nplug_time)g * 1000000 / RATE + 1000;
         for (uint32_t f = 0; f < FINGERS; f++) {
             double angle = 2.0 * M_PI * (double)g / RATE * (1.0 + f / 7.0);
@@ -83,19 +71,9 @@ static void make(touches *all)
             if (turn < 2) say(all, time, f, 0, turn ? (int32_t)g : -1);
         }
         all->reports[all->count - 1].flags = 0;
-        while (frame < FRAMES && (g + 1) * 60 >= (frame + 1) * RATE)
-            all->frame_end[frame++] = all->count;
+        end_frames(all, g + 1, RATE);
     }
 }
-
-static nplug_result keep_ring(void *self, nplug_ring *ring)
-{
-    *(nplug_ring **)self = ring;
-    return NPLUG_OK;
-}
-
-static const nplug_port port = {
-    sizeof(nplug_port), 0, "bench", keep_ring, NULL, NULL, NULL, NULL, NULL};
 
 static nplug_nest *open_table(nplug_ring **ring)
 {
@@ -104,37 +82,15 @@ static nplug_nest *open_table(nplug_ring **ring)
 
     game.zones = zones;
     game.zone_count = sizeof zones / sizeof *zones;
-    if (nplug_start_bare(&game, NULL, &nest) != NPLUG_OK) exit(1);
-    nplug_attach(nest, &port, ring);
+    nest = open_bare(&game, NULL, ring);
     plug_model(*ring, "tern", 0);
     nplug_step(nest, 0);
     return nest;
 }
 
-static double run(nplug_nest *nest, nplug_ring *ring, const touches *all, nplug_time from)
-{
-    static nplug_report frame[1024];
-    double spent = 0.0;
-    size_t at = 0;
-
-    for (unsigned f = 0; f < FRAMES; f++) {
-        size_t count = all->frame_end[f] - at;
-        double begin;
-        memcpy(frame, all->reports + at, count * sizeof *frame);
-        for (size_t i = 0; i < count; i++)
-            frame[i].time += from;
-        begin = now_ns();
-        nplug_push(ring, frame, count);
-        nplug_step(nest, from + (f + 1) * UINT64_C(1000000) / 60);
-        spent += now_ns() - begin;
-        at += count;
-    }
-    return spent / (double)all->count;
-}
-
 void measure_touch(void)
 {
-    static touches all;
+    load all;
     double nest_ns[ROUNDS], read_ns[ROUNDS], ratios[ROUNDS];
     nplug_ring *ring = NULL;
     nplug_nest *nest = open_table(&ring);
@@ -144,7 +100,8 @@ void measure_touch(void)
     make(&all);
     if (pipe(ends) != 0) exit(1);
     for (unsigned i = 0; i < ROUNDS; i++) {
-        nest_ns[i] = run(nest, ring, &all, (nplug_time)(i + 1) * SECONDS * 1000000);
+        nest_ns[i] =
+            run_load(nest, ring, &all, (nplug_time)(i + 1) * SECONDS * 1000000) / (double)all.count;
         read_ns[i] = run_read(ends, all.count);
         ratios[i] = nest_ns[i] / read_ns[i];
     }
@@ -158,4 +115,5 @@ void measure_touch(void)
            median(nest_ns, ROUNDS), median(read_ns, ROUNDS));
     printf("ratio touch_report_vs_read %.4f\n", median(ratios, ROUNDS));
     nplug_stop(nest);
+    free(all.reports);
 }

@@ -216,6 +216,7 @@ static void window_surface_diagonal(subject *s, float to)
     nplug_window_touch(s->self, nplug_now(), STICK_FINGER, at, true);
 }
 
+/* The last one is never unplugged: a window's surface is there as long as the window. */
 static const subject subjects[] = {
     {"sim", NULL, NULL, NULL, 0, sim_open, sim_plug, sim_press, sim_diagonal, sim_unplug,
      free_self},
@@ -338,10 +339,6 @@ START_TEST(a_departure_is_one_and_a_return_another_device)
     subject s;
 
     begin(&s, _i, &table);
-    if (!s.unplug) {
-        end(&s);
-        return;
-    }
     first = nplug_device_at(s.nest, 0);
     s.press(&s, true);
     step(&s);
@@ -414,7 +411,7 @@ Suite *conform_suite(void)
     tcase_add_loop_test(tests, presses_arrive_all_in_order_and_once, 0, rows);
     tcase_add_loop_test(tests, values_are_exact_and_moments_stay_whole, 0, rows);
     tcase_add_loop_test(tests, a_resync_tells_the_present_state, 0, rows);
-    tcase_add_loop_test(tests, a_departure_is_one_and_a_return_another_device, 0, rows);
+    tcase_add_loop_test(tests, a_departure_is_one_and_a_return_another_device, 0, rows - 1);
     tcase_add_loop_test(tests, a_port_comes_and_goes, 0, rows);
     tcase_add_loop_test(tests, odd_questions_and_stopping_are_no_harm, 0, rows);
     suite_add_tcase(suite, tests);

@@ -388,11 +388,9 @@ int hardware_open(hardware *hw, const tool_command *command, const char *port, u
 
 int hardware_open_demo(hardware *hw, unsigned rate)
 {
-    static nplug_game game;
-
-    game = harbour_game_with_chart();
     memset(hw, 0, sizeof *hw);
-    hw->game = &game;
+    hw->demo = harbour_game_with_chart();
+    hw->game = &hw->demo;
     if (nplug_trace_parse(tool_harbour_trace, tool_harbour_trace_size, "harbour.trace", &hw->trace,
                           &hw->notes) != NPLUG_OK) {
         tool_notes(&hw->notes);

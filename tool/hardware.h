@@ -24,6 +24,7 @@ typedef struct hardware {
     nplug_sheet_file *sheet_file;
     nplug_model_file *model_file;
     const nplug_game *game; /* set before opening: another game than the harbour's; NULL: that */
+    nplug_game demo;        /* with hardware_open_demo: that other game */
     bool any_game;          /* set before opening: a trace of another game will do */
     nplug_time now, end;    /* of simulated hardware: the next step's time, and the last one's */
     nplug_time interval;    /* between two steps */

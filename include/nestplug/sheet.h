@@ -65,7 +65,7 @@ enum {
 typedef struct nplug_wire {
     nplug_control control;
     uint8_t component; /* 0 is x (or the only one), 1 is y; of a pose 0 to 6, and 7 its
- tracking, 8 to 10 its velocity, 11 to 13 its turn rate */
+                          tracking, 8 to 10 its velocity, 11 to 13 its turn rate */
     uint8_t space;     /* an nplug_space */
     uint32_t code;
     uint8_t reading;        /* an nplug_reading */

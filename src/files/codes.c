@@ -5,6 +5,9 @@
 
 const char *const nf_space_names[NP_SPACES] = {"plain", "evdev", "hid", "w3c", "openxr"};
 
+const char *const nf_component_names[NF_COMPONENTS] = {
+    "x", "y", "z", "qx", "qy", "qz", "qw", "tracking", "vx", "vy", "vz", "wx", "wy", "wz"};
+
 typedef struct code_row {
     const char *name;
     uint32_t code;

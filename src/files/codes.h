@@ -1,4 +1,4 @@
-/* Names of signals' codes as files write them. */
+/* Names of signals' codes, and of a control's components, as files write them. */
 #ifndef NF_CODES_H
 #define NF_CODES_H
 
@@ -7,6 +7,12 @@
 
 /* The code spaces by their words in files, in the order of nplug_space. */
 extern const char *const nf_space_names[NP_SPACES];
+
+/* The components of a control that has several, by their words in files: of a stick the first two,
+ * of a sensor three, of a pose its place and direction (7), its tracking, its velocity and its turn
+ * rate. */
+#define NF_COMPONENTS 14
+extern const char *const nf_component_names[NF_COMPONENTS];
 
 /* The number of a code by its name in a space: in `evdev` the names of the Linux kernel's input
  * interface (BTN_SOUTH, ABS_X, REL_WHEEL), type << 16 | code; in `openxr` paths such as

@@ -75,9 +75,6 @@ static const nf_field row_fields[] = {
     {.name = "round", .type = NF_BOOL, NF_INTO(nplug_sim_control, round)}};
 const nf_object nf_row_object = NF_OBJECT_OF(row_fields, "model", "/$defs/row");
 
-static const char *const letters[] = {"x",        "y",  "z",  "qx", "qy", "qz", "qw",
-                                      "tracking", "vx", "vy", "vz", "wx", "wy", "wz"};
-
 /* --- signals -------------------------------------------------------------------------------- */
 
 static void read_nature(reader *in, const json_t *object, const char *pointer,
@@ -213,10 +210,10 @@ static void read_control(reader *in, const char *name, const json_t *object)
         nf_error(in->doc, pointer, "an object is expected");
         return;
     }
-    for (unsigned i = 0; i < COUNT(letters) && !in->doc->failed; i++) {
-        const json_t *part = json_object_get(object, letters[i]);
+    for (unsigned i = 0; i < NF_COMPONENTS && !in->doc->failed; i++) {
+        const json_t *part = json_object_get(object, nf_component_names[i]);
         if (!json_is_object(part)) continue;
-        snprintf(at, sizeof at, "%s/%s", pointer, letters[i]);
+        snprintf(at, sizeof at, "%s/%s", pointer, nf_component_names[i]);
         read_row(in, name, part, at, i);
         parts = true;
     }

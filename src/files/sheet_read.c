@@ -228,24 +228,22 @@ static void read_wires(nf_sheet_reader *in, const json_t *value, const char *poi
         nf_error(in->doc, pointer, "an object is expected, or a list of them");
 }
 
-/* The components of a control that has several, by their letters. */
+/* The components of a control that has several, by their words. */
 static void read_parts(nf_sheet_reader *in, const json_t *object, const char *pointer,
                        nplug_wire wire, unsigned components)
 {
-    static const char *const letters[] = {"x",        "y",  "z",  "qx", "qy", "qz", "qw",
-                                          "tracking", "vx", "vy", "vz", "wx", "wy", "wz"};
     const nf_object *table = components == 2   ? &nf_vector_object
                              : components == 3 ? &nf_sensor_object
                                                : &nf_pose_object;
     char at[260];
 
     if (!nf_check(in->doc, object, pointer, table)) return;
-    if (components == 7) components = COUNT(letters);
+    if (components == 7) components = NF_COMPONENTS;
     for (unsigned i = 0; i < components && !in->doc->failed; i++) {
-        if (i >= 7 && !json_object_get(object, letters[i])) continue;
-        snprintf(at, sizeof at, "%s/%s", pointer, letters[i]);
+        if (i >= 7 && !json_object_get(object, nf_component_names[i])) continue;
+        snprintf(at, sizeof at, "%s/%s", pointer, nf_component_names[i]);
         wire.component = (uint8_t)i;
-        read_wires(in, json_object_get(object, letters[i]), at, wire);
+        read_wires(in, json_object_get(object, nf_component_names[i]), at, wire);
     }
 }
 

@@ -151,8 +151,6 @@ static void put_wire(json_t *into, const char *name, json_t *wire)
 
 static json_t *controls_json(const nplug_sheet *sheet)
 {
-    static const char *const letters[] = {"x",        "y",  "z",  "qx", "qy", "qz", "qw",
-                                          "tracking", "vx", "vy", "vz", "wx", "wy", "wz"};
     json_t *all = json_object();
 
     for (uint32_t i = 0; i < sheet->wire_count; i++) {
@@ -166,8 +164,8 @@ static json_t *controls_json(const nplug_sheet *sheet)
             continue;
         }
         if (!json_object_get(all, name)) json_object_set_new(all, name, json_object());
-        put_wire(json_object_get(all, name),
-                 letters[wire->component % (sizeof letters / sizeof *letters)], wire_json(wire));
+        put_wire(json_object_get(all, name), nf_component_names[wire->component % NF_COMPONENTS],
+                 wire_json(wire));
     }
     return all;
 }

@@ -348,6 +348,7 @@ typedef struct np_zone_news {
     } list[NP_ZONE_NEWS];
 } np_zone_news;
 
+/* Adds one thing that a zone says of a signal of its own; past the last place nothing is kept. */
 static inline void np_news_say(np_zone_news *news, uint32_t signal, np_zone_how how, int32_t value)
 {
     if (news->count == NP_ZONE_NEWS) return;

@@ -137,9 +137,7 @@ static void mark(np_action_room *room, np_action *state, uint32_t player, uint32
 
 void np_marks_action(np_action_room *room, uint32_t player, uint32_t action)
 {
-    nplug_action_kind kind = np_game_kind(room->game, action);
-
-    if (kind == NPLUG_ACTION_BUTTON || kind == NPLUG_ACTION_POSE) return;
+    if (!np_kind_gives_values(np_game_kind(room->game, action))) return;
     mark(room, np_action_of(&room->actions, player, action), player, action);
 }
 
@@ -171,8 +169,7 @@ static void do_to_actions(np_action_room *room, uint32_t control, deed deed)
         if (source->gives == 0) continue;
         for (uint32_t at = source->first_use; at != NP_NO_INDEX; at = uses[at].next) {
             const np_binding *binding = &game->bindings[np_use_binding(&uses[at])];
-            if (binding->kind == NPLUG_ACTION_BUTTON || binding->kind == NPLUG_ACTION_POSE)
-                continue;
+            if (!np_kind_gives_values((nplug_action_kind)binding->kind)) continue;
             if (deed == KEEPS && !(about->flags & NP_CONTROL_LEVER) &&
                 !game->rules[binding->action].stays)
                 continue;

@@ -80,7 +80,7 @@ static bool suits_hand(const np_action_room *room, uint32_t device, uint8_t main
         uint32_t other = room->devices->order[i];
         nplug_device_kind is = room->recogniser->of[other].kind;
         if (room->controls->of_device[other].count == 0 || is == kind) continue;
-        alone &= is != NPLUG_KIND_HAND_LEFT && is != NPLUG_KIND_HAND_RIGHT;
+        alone &= !np_kind_is_hand(is);
     }
     return alone || room->players->main == main;
 }

@@ -34,8 +34,7 @@ static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
     if (command->kind == NPLUG_COMMAND_CALIBRATE)
         return command->number <= NPLUG_CALIBRATE_MODE_RESET;
     if (command->kind == NPLUG_COMMAND_DOMINANT)
-        return command->number == 0 || command->number == NPLUG_KIND_HAND_LEFT ||
-               command->number == NPLUG_KIND_HAND_RIGHT;
+        return command->number == 0 || np_kind_is_hand(command->number);
     if (command->kind == NPLUG_COMMAND_ZONE)
         return command->number < nest->limits.zones && command->on >> 8 <= NPLUG_ZONE_SHOW_NEVER &&
                command->control;

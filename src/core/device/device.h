@@ -330,6 +330,12 @@ typedef struct np_recognition {
     bool generic;   /* whoever knew the wires did not know the device: no vendor, or no sheet */
 } np_recognition;
 
+/* Whether a number is the kind of a hand: a controller that one hand holds. */
+static inline bool np_kind_is_hand(uint32_t kind)
+{
+    return kind == NPLUG_KIND_HAND_LEFT || kind == NPLUG_KIND_HAND_RIGHT;
+}
+
 /* Which of south and east confirms. */
 static inline unsigned np_recognition_confirm(const np_recognition *it)
 {

@@ -310,7 +310,7 @@ static void count_giving(np_game *game, uint32_t source, const np_binding *bindi
 {
     np_source *about = &game->sources[source];
 
-    if (binding->kind == NPLUG_ACTION_BUTTON || binding->kind == NPLUG_ACTION_POSE) return;
+    if (!np_kind_gives_values((nplug_action_kind)binding->kind)) return;
     about->gives = (uint16_t)(about->gives + by);
     if (must_see_all(game, binding)) about->watched = (uint16_t)(about->watched + by);
 }

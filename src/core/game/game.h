@@ -218,6 +218,13 @@ static inline nplug_action_kind np_game_kind(const np_game *game, uint32_t actio
     return (nplug_action_kind)game->rules[action].kind;
 }
 
+/* Whether actions of a kind are given their sources' values: a button is told what is held, and a
+ * pose is found where it stands. */
+static inline bool np_kind_gives_values(nplug_action_kind kind)
+{
+    return kind != NPLUG_ACTION_BUTTON && kind != NPLUG_ACTION_POSE;
+}
+
 /* The first source of a control, or NP_NO_INDEX; and the next one of the same control, which is
  * another way of it, for other devices or with other thresholds. */
 uint32_t np_game_source(const np_game *game, nplug_control control);

@@ -18,8 +18,7 @@ static void deal(nplug_nest *nest, uint32_t device)
 
 static bool is_hand(const nplug_nest *nest, uint32_t device)
 {
-    nplug_device_kind kind = nest->device.recogniser.of[device].kind;
-    return kind == NPLUG_KIND_HAND_LEFT || kind == NPLUG_KIND_HAND_RIGHT;
+    return np_kind_is_hand(nest->device.recogniser.of[device].kind);
 }
 
 static void build(nplug_nest *nest, uint32_t device, nplug_time time)

@@ -212,8 +212,7 @@ void np_wake_hands(nplug_nest *nest, nplug_time time)
     np_hands_take(&nest->action, time);
     for (uint32_t i = 0; i < nest->device.devices.count; i++) {
         uint32_t device = nest->device.devices.order[i];
-        nplug_device_kind kind = nest->device.recogniser.of[device].kind;
-        if (kind == NPLUG_KIND_HAND_LEFT || kind == NPLUG_KIND_HAND_RIGHT)
+        if (np_kind_is_hand(nest->device.recogniser.of[device].kind))
             np_wake_after(nest, device, time);
     }
 }

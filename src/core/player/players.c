@@ -33,7 +33,7 @@ void np_players_hear_hand(np_player_room *room, const np_change *change, np_edge
     nplug_command command = {0};
 
     if (edge != NP_EDGE_PRESS || !room->players.main_follows || kind == room->players.main) return;
-    if (kind != NPLUG_KIND_HAND_LEFT && kind != NPLUG_KIND_HAND_RIGHT) return;
+    if (!np_kind_is_hand(kind)) return;
     if (control->flags & (NP_CONTROL_SPENT | NP_CONTROL_ASIDE)) return;
     command.kind = NPLUG_COMMAND_DOMINANT;
     command.number = (uint32_t)kind;

@@ -84,7 +84,7 @@ static bool fails(ox_session *session, nplug_openxr_state state)
 
 static bool has_extension(const char *name)
 {
-    static XrExtensionProperties list[64];
+    XrExtensionProperties list[64];
     uint32_t count = 0;
 
     for (uint32_t i = 0; i < COUNT(list); i++)
