@@ -246,7 +246,47 @@ START_TEST(another_controller_is_another_device)
     step(&r);
     step(&r);
     ck_assert_uint_eq(nplug_device_count(r.nest), 3);
-    ck_assert(nplug_held(r.nest, 1, GRAB) || nplug_device_count(r.nest) == 3);
+    ck_assert(!nplug_held(r.nest, 1, GRAB));
+    r.say("set /user/hand/left/input/select/click 0");
+    step(&r);
+    r.say("set /user/hand/left/input/select/click 1");
+    step(&r);
+    ck_assert(nplug_held(r.nest, 1, GRAB));
+    close_rig(&r);
+}
+END_TEST
+
+/* A hand that comes with its trigger pulled, however far, presses nothing until it was let go, and
+ * no more does its squeeze give a level. */
+START_TEST(a_hand_that_comes_with_its_trigger_pulled_presses_nothing)
+{
+    static const char *const pulls[] = {"0.2", "0.5", "1"};
+    char pulled[80], squeezed[80];
+    rig r;
+
+    open_running(&r);
+    snprintf(pulled, sizeof pulled, "set /user/hand/left/input/trigger/value %s", pulls[_i]);
+    snprintf(squeezed, sizeof squeezed, "set /user/hand/left/input/squeeze/value %s", pulls[_i]);
+    r.say("gone /user/hand/left");
+    step(&r);
+    r.say(pulled);
+    r.say(squeezed);
+    step(&r);
+    r.say("back /user/hand/left");
+    for (int i = 0; i < 3; i++) {
+        step(&r);
+        ck_assert(!nplug_held(r.nest, 1, GRAB));
+        ck_assert_float_eq(nplug_level(r.nest, 1, PULL), 0.0f);
+    }
+    ck_assert_uint_eq(nplug_device_count(r.nest), 3);
+    r.say("set /user/hand/left/input/trigger/value 0");
+    r.say("set /user/hand/left/input/squeeze/value 0");
+    step(&r);
+    r.say("set /user/hand/left/input/trigger/value 1");
+    r.say("set /user/hand/left/input/squeeze/value 1");
+    step(&r);
+    ck_assert(nplug_held(r.nest, 1, GRAB));
+    ck_assert_float_eq(nplug_level(r.nest, 1, PULL), 1.0f);
     close_rig(&r);
 }
 END_TEST
@@ -601,6 +641,7 @@ int main(void)
     tcase_set_timeout(tests, 60);
     tcase_add_test(tests, hands_and_headset_drive_actions);
     tcase_add_test(tests, another_controller_is_another_device);
+    tcase_add_loop_test(tests, a_hand_that_comes_with_its_trigger_pulled_presses_nothing, 0, 3);
     tcase_add_test(tests, a_headset_that_is_taken_off_lets_go);
     tcase_add_test(tests, a_pose_that_drops_out_stays_and_says_so);
     tcase_add_test(tests, hands_shake);

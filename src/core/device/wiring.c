@@ -277,10 +277,12 @@ static bool is_aside(nplug_control control)
 }
 
 /* Whether a control may rest otherwise than its sheet expects: a place has no rest, and nothing
- * presses a surface that nobody touches. */
-static bool may_lie(const np_control *control)
+ * presses a surface that nobody touches.  What a zone or a runtime of OpenXR says is no voltage: 0
+ * is rest. */
+static bool may_lie(const np_control *control, nplug_space space)
 {
-    return control->nature != NPLUG_NATURE_POSITION && !is_aside(control->id);
+    return space != NPLUG_SPACE_ZONE && space != NPLUG_SPACE_OPENXR &&
+           control->nature != NPLUG_NATURE_POSITION && !is_aside(control->id);
 }
 
 static void mark_control(np_control *control, const np_wire *wire, const nplug_wire *from,
@@ -311,8 +313,7 @@ static void lay_wire(np_controls *controls, np_devices *devices, const np_plan *
     mark_control(&controls->list[wire->control], wire, from,
                  about->space != NPLUG_SPACE_ZONE && plan->beside[about->node] &&
                      sheet_of(plan, about) == plan->beside[about->node]);
-    if (plan->from->generic && about->space != NPLUG_SPACE_ZONE &&
-        may_lie(&controls->list[wire->control]))
+    if (plan->from->generic && may_lie(&controls->list[wire->control], (nplug_space)about->space))
         wire->how |= NP_WIRE_ASKS;
     if (from->debounce_ms) np_devices_bounces(devices, signal, from->debounce_ms);
     if (devices->flags[signal] & NP_SIGNAL_SILENT) np_devices_rest(devices, signal, wire->rest);

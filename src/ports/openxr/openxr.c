@@ -24,7 +24,7 @@ typedef struct pose_codes {
 static const pose_codes grip = {24, 45}, aim = {31, 52}, view = {38, 59};
 
 typedef struct device {
-    bool here, asleep;
+    bool here, asleep, arriving; /* arriving: declared, and not ready yet */
     nplug_time last;
     int32_t raw[HAND_SIGNALS];
 } device;
@@ -160,7 +160,7 @@ static void plug(nplug_openxr *port, nplug_time time, unsigned number)
     uint16_t signal = 0;
 
     memset(&port->devices[number], 0, sizeof port->devices[number]);
-    port->devices[number].here = true;
+    port->devices[number].here = port->devices[number].arriving = true;
     port->devices[number].last = time;
     arrive.data.arrive.bus = BUS_HOST;
     arrive.data.arrive.product = (uint16_t)(PRODUCT + number);
@@ -173,7 +173,16 @@ static void plug(nplug_openxr *port, nplug_time time, unsigned number)
         push_pose_signals(port, time, number, &signal, view);
     else
         push_hand_signals(port, time, number);
-    push_mark(port, time, number, NPLUG_REPORT_READY, 0);
+}
+
+/* A device is ready when it has said where its controls are: what is held as it comes is known, and
+ * presses nothing. */
+static void end_arrivals(nplug_openxr *port, nplug_time time)
+{
+    for (unsigned d = 0; d < DEVICES; d++) {
+        if (port->devices[d].arriving) push_mark(port, time, d, NPLUG_REPORT_READY, 0);
+        port->devices[d].arriving = false;
+    }
 }
 
 static void set_here(nplug_openxr *port, nplug_time time, unsigned number, bool here)
@@ -335,10 +344,18 @@ static void find_devices(nplug_openxr *port, nplug_time now)
         if (session->stale[h]) set_here(port, now, h, ox_is_here(session, h));
 }
 
+static void say_all(nplug_openxr *port, nplug_time now)
+{
+    for (unsigned h = 0; h < OX_HANDS; h++)
+        if (port->devices[h].here) say_hand(port, h, now);
+    say_head(port, now);
+}
+
 static void pump(void *self, nplug_time now)
 {
     nplug_openxr *port = (nplug_openxr *)self;
     ox_session *session = &port->session;
+    bool focused;
 
     if (!session->lost) ox_poll(session);
     if (!session->lost && session->running) ox_sync(session);
@@ -352,11 +369,11 @@ static void pump(void *self, nplug_time now)
         return;
     }
     find_devices(port, now);
-    set_asleep(port, now, session->facts.state != NPLUG_OPENXR_RUNNING);
-    if (session->facts.state != NPLUG_OPENXR_RUNNING) return;
-    for (unsigned h = 0; h < OX_HANDS; h++)
-        if (port->devices[h].here) say_hand(port, h, now);
-    say_head(port, now);
+    focused = session->facts.state == NPLUG_OPENXR_RUNNING;
+    if (focused) set_asleep(port, now, false);
+    if (focused) say_all(port, now);
+    end_arrivals(port, now);
+    if (!focused) set_asleep(port, now, true);
     if (session->lost) part(port, now);
 }
 
