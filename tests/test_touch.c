@@ -490,6 +490,10 @@ static void check_contacts(const play *p)
     ck_assert_uint_eq(nplug_contact_count(p->rig.nest), seen);
     for (uint32_t i = 0; nplug_contact_info(p->rig.nest, i, &facts) == NPLUG_OK; i++) {
         const finger *g = &p->m.fingers[facts.finger - 1];
+        nplug_vec2 read = nplug_control_value(
+            p->rig.nest, facts.device,
+            NPLUG_CONTROL(NPLUG_CLASS_TOUCH, NPLUG_TOUCH_CONTACT + facts.finger - 1));
+        ck_assert(facts.ended || (read.x == facts.place.x && read.y == facts.place.y));
         ck_assert_uint_gt(facts.id, before);
         ck_assert_uint_eq(facts.id, g->id);
         ck_assert_int_eq(facts.zone == NPLUG_NO_ZONE ? -1 : (int)facts.zone, g->zone);
@@ -661,6 +665,35 @@ START_TEST(a_surface_is_as_large_as_the_game_says)
     nplug_zone_info(rig.nest, table, 0, &facts);
     ck_assert_float_eq_tol(facts.least.x, 0.1f, 0.001f);
     ck_assert_float_eq_tol(facts.most.x, 0.4f, 0.001f);
+    rig_close(&rig);
+}
+END_TEST
+
+/* Nothing goes by where a finger is until an action does: that finds it where it lies. */
+START_TEST(an_action_finds_a_finger_that_lies_there_already)
+{
+    static const nplug_action_def bare[] = {{"look", NPLUG_ACTION_VECTOR, "pad:stick-left", 0}};
+    nplug_game game = nplug_game_for("bare", bare, 1, 1);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "table", "tern");
+    nplug_sim_touch(rig.sim, MS, "table", 2, (nplug_vec2){0.1f, 0.1f}, (nplug_vec2){0, 0}, 0);
+    for (unsigned i = 2; i < 10; i++) {
+        nplug_sim_drag(rig.sim, i * MS, "table", 2, (nplug_vec2){0.1f * (float)i, 0.25f}, 0);
+        rig_step(&rig, i * MS);
+    }
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, 0, "touch:contact-2"), NPLUG_OK);
+    rig_step(&rig, 10 * MS);
+    ck_assert_float_eq_tol(nplug_vector(rig.nest, 1, 0).x, 0.9f, 0.01f);
+    ck_assert_float_eq_tol(fabsf(nplug_vector(rig.nest, 1, 0).y), 0.25f, 0.01f);
+    nplug_sim_drag(rig.sim, 11 * MS, "table", 2, (nplug_vec2){0.4f, 0.25f}, 0);
+    rig_step(&rig, 12 * MS);
+    ck_assert_float_eq_tol(nplug_vector(rig.nest, 1, 0).x, 0.4f, 0.01f);
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, 0, "pad:stick-left"), NPLUG_OK);
+    nplug_sim_drag(rig.sim, 13 * MS, "table", 2, (nplug_vec2){0.6f, 0.25f}, 0);
+    rig_step(&rig, 14 * MS);
+    ck_assert_float_eq(nplug_vector(rig.nest, 1, 0).x, 0.0f);
     rig_close(&rig);
 }
 END_TEST
@@ -1119,6 +1152,7 @@ Suite *touch_suite(void)
     tcase_add_loop_test(tests, zones_keep_to_the_header, 0, 60);
     tcase_add_loop_test(tests, what_ends_touches_lets_go_and_nothing_sticks, 0, 3);
     tcase_add_test(tests, a_surface_is_as_large_as_the_game_says);
+    tcase_add_test(tests, an_action_finds_a_finger_that_lies_there_already);
     tcase_add_loop_test(tests, impossible_surfaces_are_refused, 0, 7);
     tcase_add_test(tests, contacts_beyond_the_limit_are_told);
     tcase_add_test(tests, zones_beyond_the_limit_are_told);

@@ -259,6 +259,9 @@ void np_motions_settle(np_action_room *room, nplug_time time);
 /* A signal without ends has moved by so much: whoever hears it has moved that far. */
 void np_motions_add_delta(np_action_room *room, uint32_t signal, int32_t value);
 
+/* Likewise a zone's control, whose two signals stand one behind the other. */
+void np_motions_add_pair(np_action_room *room, uint32_t signal, const int32_t by[2]);
+
 /* --- picking (pick.c) ---------------------------------------------------------------------------
  */
 
@@ -303,6 +306,7 @@ typedef struct np_box {
 typedef struct np_zone_state {
     bool used;
     bool alone, tapping; /* of an area: one contact at most since it was touched; a tap may come */
+    bool has_moved;      /* it stands among those that have */
     uint8_t signals, contacts;
     uint16_t device, zone;
     uint16_t first_signal;
@@ -312,6 +316,8 @@ typedef struct np_zone_state {
     nplug_vec2 middle;       /* of a stick, millimetres */
     nplug_vec2 apart;        /* from its first finger to its second one, as that began */
     nplug_vec2 swipe;        /* the last one, millimetres a second */
+    int32_t moved[2];        /* of an area: by all contacts of the group that is being taken */
+    uint16_t moved_next;     /* the place of the next one that has, from 1; 0: none */
 } np_zone_state;
 
 /* How somebody wants a zone of the game. */
@@ -328,12 +334,12 @@ typedef struct np_zones {
     np_zone_wish *wishes; /* by zone of the game */
     uint16_t *owner;      /* by contact: the place of the zone that owns it; NP_NO_INDEX: none */
     uint32_t limit;
+    uint16_t moved_first, moved_last; /* areas that moved in the group, as places from 1; 0: none */
 } np_zones;
 
 /* What a zone's signal comes to. */
 typedef enum np_zone_how {
     NP_ZONE_VALUE = 0, /* it has a value */
-    NP_ZONE_MOVED,     /* it moved by that */
     NP_ZONE_STRUCK,    /* it is pressed towards that sign, and let go at once */
     NP_ZONE_CANCELLED  /* it has a value, and no person let go */
 } np_zone_how;
@@ -362,6 +368,13 @@ bool np_zones_follow(const np_action_room *room, uint32_t contact);
 
 /* A contact begins, moves or ends: what the zone says that owns it; false where none does. */
 bool np_zones_hear(np_action_room *room, const np_touched *touched, np_zone_news *news);
+
+/* Likewise of one that only moves. */
+void np_zones_glide(np_action_room *room, const np_touched *touched, np_zone_news *news);
+
+/* An area that a group's contacts moved, taken out of the list of those: by how much, to the right
+ * and up, and the first of its two signals that say so; false where none is left. */
+bool np_zones_take_moved(np_zones *zones, int32_t by[2], uint32_t *signal);
 
 /* The part of a surface in which a place is; 0: in none. */
 uint8_t np_zones_part(const np_action_room *room, uint32_t device, nplug_vec2 place);

@@ -84,6 +84,35 @@ static bool completes_two(const np_contacts *contacts, const np_zone_state *zone
     return !((touched->later >> contacts->list[other].finger) & 1u);
 }
 
+static void note_moved(np_zones *zones, np_zone_state *zone)
+{
+    uint16_t place = (uint16_t)(zone - zones->list + 1);
+
+    zone->has_moved = true;
+    zone->moved_next = 0;
+    if (zones->moved_first)
+        zones->list[zones->moved_last - 1].moved_next = place;
+    else
+        zones->moved_first = place;
+    zones->moved_last = place;
+}
+
+bool np_zones_take_moved(np_zones *zones, int32_t by[2], uint32_t *signal)
+{
+    np_zone_state *zone;
+
+    if (zones->moved_first == 0) return false;
+    zone = &zones->list[zones->moved_first - 1];
+    zones->moved_first = zone->moved_next;
+    zone->has_moved = false;
+    *signal = zone->first_signal + MOVE_X;
+    for (unsigned i = MOVE_X; i <= MOVE_Y; i++) {
+        by[i] = zone->moved[i];
+        zone->moved[i] = 0;
+    }
+    return true;
+}
+
 void np_area_move(np_action_room *room, np_zone_state *zone, const np_touched *touched,
                   np_zone_news *news)
 {
@@ -94,8 +123,9 @@ void np_area_move(np_action_room *room, np_zone_state *zone, const np_touched *t
     float x = (contact->place.x - from.x) * surface->width * share;
     float y = (from.y - contact->place.y) * surface->height * share;
 
-    np_zone_say(zone, MOVE_X, NP_ZONE_MOVED, np_zone_raw(x, 1.0f), news);
-    np_zone_say(zone, MOVE_Y, NP_ZONE_MOVED, np_zone_raw(y, 1.0f), news);
+    zone->moved[MOVE_X] += np_zone_raw(x, 1.0f);
+    zone->moved[MOVE_Y] += np_zone_raw(y, 1.0f);
+    if (!zone->has_moved) note_moved(&room->zones, zone);
     if (zone->tapping && length(np_contact_way(room->contacts, contact)) > TAP_MOST)
         spoil_tap(zone, news);
     if (completes_two(room->contacts, zone, touched)) say_two(room->contacts, zone, news);

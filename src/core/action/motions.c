@@ -48,6 +48,7 @@ static void add(np_action_room *room, uint32_t player, const np_binding *binding
     np_actions_move(np_action_of(&room->actions, player, binding->action), value);
 }
 
+/* Motions move by each value; whatever else goes by the control is looked at when the step ends. */
 static void add_to_source(np_action_room *room, uint32_t hearers, uint32_t source, nplug_vec2 value)
 {
     const np_game *game = room->game;
@@ -55,46 +56,69 @@ static void add_to_source(np_action_room *room, uint32_t hearers, uint32_t sourc
     for (uint32_t at = game->sources[source].first_use; at != NP_NO_INDEX;
          at = game->uses[at].next) {
         const np_binding *binding = &game->bindings[np_use_binding(&game->uses[at])];
-        if (np_use_is_held(&game->uses[at]) || binding->kind != NPLUG_ACTION_MOTION) continue;
-        for (uint32_t set = hearers; set; set = np_bits_rest(set))
-            add(room, np_bits_lowest(set), binding, source, value);
+        if (np_use_is_held(&game->uses[at])) continue;
+        for (uint32_t set = hearers; set; set = np_bits_rest(set)) {
+            if (binding->kind == NPLUG_ACTION_MOTION)
+                add(room, np_bits_lowest(set), binding, source, value);
+            np_marks_action(room, np_bits_lowest(set), binding->action);
+        }
     }
 }
 
-static void add_of_wire(np_action_room *room, const np_wire *wire, int32_t counts)
+static void add_of_control(np_action_room *room, uint32_t index, nplug_vec2 value)
 {
-    const np_control *control = &room->controls->list[wire->control];
+    const np_control *control = &room->controls->list[index];
     uint32_t hearers = np_players_hearing(room->players, control);
-    float way = (float)counts / (float)wire->high;
-    nplug_vec2 value = {0.0f, 0.0f};
 
     if (control->flags & NP_CONTROL_SPENT) return;
-    if (wire->how & NP_WIRE_REVERSED) way = 0.0f - way;
-    *(wire->component ? &value.y : &value.x) = way;
-    np_marks_control(room, wire->control, false);
-    for (uint32_t at = room->sources.of_control[wire->control]; at != NP_NO_INDEX;
+    for (uint32_t at = room->sources.of_control[index]; at != NP_NO_INDEX;
          at = room->sources.links[at].of_control)
         add_to_source(room, hearers, room->sources.links[at].source, value);
+}
+
+static float way_of(const np_wire *wire, int32_t counts)
+{
+    float way = (float)counts / (float)wire->high;
+    return wire->how & NP_WIRE_REVERSED ? 0.0f - way : way;
 }
 
 void np_motions_add_delta(np_action_room *room, uint32_t signal, int32_t value)
 {
     np_run run = room->controls->of_signal[signal];
 
-    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
-        add_of_wire(room, &room->controls->wires[w], value);
+    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
+        const np_wire *wire = &room->controls->wires[w];
+        nplug_vec2 way = {0.0f, 0.0f};
+        *(wire->component ? &way.y : &way.x) = way_of(wire, value);
+        add_of_control(room, wire->control, way);
+    }
+}
+
+void np_motions_add_pair(np_action_room *room, uint32_t signal, const int32_t by[2])
+{
+    const np_wire *wires = room->controls->wires;
+    np_run x = room->controls->of_signal[signal], y = room->controls->of_signal[signal + 1];
+
+    if (x.count && y.count) {
+        nplug_vec2 way = {way_of(&wires[x.first], by[0]), way_of(&wires[y.first], by[1])};
+        add_of_control(room, wires[x.first].control, way);
+    }
 }
 
 /* --- what has ------------------------------------------------------------------------------- */
 
-/* How fast a player's sticks and keys move a motion, in counts a second. */
+/* How fast a player's sticks and keys move a motion, in counts a second; what moves without ends
+ * has no speed. */
 static nplug_vec2 speed_of(np_action_room *room, uint32_t player, uint32_t action, nplug_time time)
 {
     nplug_vec2 speed = {0.0f, 0.0f};
 
     for (uint32_t b = room->game->first_binding[action]; b != NP_NO_INDEX;
          b = room->game->bindings[b].next) {
-        nplug_vec2 one = np_readings_of(room, player, b, time, 0);
+        nplug_vec2 one;
+        if (room->game->bindings[b].moves && room->game->bindings[b].shape == NP_SHAPE_ONE)
+            continue;
+        one = np_readings_of(room, player, b, time, 0);
         speed.x += one.x;
         speed.y += one.y;
     }

@@ -51,8 +51,7 @@ static nplug_vec2 latest(np_action_room *room, uint32_t player, uint32_t action,
     nplug_vec2 none = {0.0f, 0.0f};
 
     if (binding == NP_NO_INDEX) return none;
-    if (np_game_is_delta(room->game, &room->game->bindings[binding]))
-        np_marks_action(room, player, action);
+    if (room->game->bindings[binding].moves) np_marks_action(room, player, action);
     return np_readings_of(room, player, binding, time, span);
 }
 
@@ -106,7 +105,8 @@ static void settle_all(np_action_room *room, nplug_time time)
 void np_values_settle(np_action_room *room, nplug_time time)
 {
     for (uint32_t i = 0; i < room->controls->moved_count; i++)
-        np_marks_control(room, room->controls->moved[i], true);
+        if (room->sources.of_control[room->controls->moved[i]] != NP_NO_INDEX)
+            np_marks_control(room, room->controls->moved[i], true);
     settle_all(room, time);
 }
 
@@ -118,7 +118,7 @@ void np_action_begin(np_action_room *room)
 
 void np_action_advance(np_action_room *room, nplug_time time)
 {
-    if (room->motions.count) np_motions_advance(room, time);
+    if (room->motions.count && time != room->motions.advanced) np_motions_advance(room, time);
     if (room->values.latest) np_latest_advance(room, time);
     np_motions_pass(&room->motions, time);
 }

@@ -292,14 +292,17 @@ static void begin(np_action_room *room, uint32_t index, np_zone_news *news)
     held.zone->contacts++;
 }
 
-static void move(np_action_room *room, const np_touched *touched, np_zone_news *news)
+static void move(np_action_room *room, np_zone_state *zone, const np_touched *touched,
+                 np_zone_news *news)
 {
-    np_held held = held_by(room, touched->contact);
+    np_held held;
 
-    if (held.zone->kind == NPLUG_ZONE_AREA)
-        np_area_move(room, held.zone, touched, news);
-    else if (held.zone->driver == touched->contact)
+    if (zone->kind == NPLUG_ZONE_AREA) {
+        np_area_move(room, zone, touched, news);
+    } else if (zone->driver == touched->contact) {
+        held = held_by(room, touched->contact);
         drive(&held, news);
+    }
 }
 
 static void end(np_action_room *room, uint32_t index, np_zone_news *news)
@@ -325,6 +328,13 @@ bool np_zones_follow(const np_action_room *room, uint32_t contact)
     return owner != NP_NO_INDEX && room->zones.list[owner].kind != NPLUG_ZONE_BUTTON;
 }
 
+void np_zones_glide(np_action_room *room, const np_touched *touched, np_zone_news *news)
+{
+    uint16_t owner = room->zones.owner[touched->contact];
+
+    if (owner != NP_NO_INDEX) move(room, &room->zones.list[owner], touched, news);
+}
+
 bool np_zones_hear(np_action_room *room, const np_touched *touched, np_zone_news *news)
 {
     const np_contact *contact = &room->contacts->list[touched->contact];
@@ -335,7 +345,7 @@ bool np_zones_hear(np_action_room *room, const np_touched *touched, np_zone_news
         if (*owner != NP_NO_INDEX) begin(room, touched->contact, news);
     }
     if (*owner == NP_NO_INDEX) return false;
-    if (touched->moved) move(room, touched, news);
+    if (touched->moved) move(room, &room->zones.list[*owner], touched, news);
     if (touched->ended) end(room, touched->contact, news);
     return true;
 }

@@ -223,8 +223,8 @@ nplug_result nplug_control_info(const nplug_nest *nest, nplug_device device, uin
     info.control = control->id;
     info.nature = control->nature;
     info.components = control->components;
-    info.value.x = control->value[0];
-    info.value.y = control->value[1];
+    info.value = np_controls_value(&nest->device.controls, &nest->device.devices,
+                                   (uint32_t)(control - nest->device.controls.list));
     info.print = print_of(nest, place, control->id);
     fill_flags(control->flags, &info);
     find_signals(nest, place, nest->device.controls.of_device[place].first + index, info.signal);
@@ -240,9 +240,7 @@ nplug_vec2 nplug_control_value(const nplug_nest *nest, nplug_device device, nplu
     if (place == NP_NONE) return value;
     found = np_controls_find(&nest->device.controls, place, control);
     if (found == NP_NONE) return value;
-    value.x = nest->device.controls.list[found].value[0];
-    value.y = nest->device.controls.list[found].value[1];
-    return value;
+    return np_controls_value(&nest->device.controls, &nest->device.devices, found);
 }
 
 static size_t ask_port(const nplug_nest *nest, uint32_t device, nplug_control key, char *buffer,

@@ -92,7 +92,7 @@ static void find_wires(np_device_room *room, np_surface *surface)
         uint32_t finger = finger_of(room->controls.list[wire->control].id, wire->component, &what);
         if (finger) surface->wires[finger][what] = (uint16_t)w;
         if (finger && what != NP_FINGER_PRESSURE)
-            room->devices.signals[wire->signal].finger = (uint8_t)finger & 63u;
+            room->devices.signals[wire->signal].finger = (uint8_t)finger & 31u;
     }
 }
 
@@ -131,16 +131,12 @@ void np_surfaces_set(np_contacts *contacts, uint32_t device, const nplug_command
     surface->safe[3] = share(command->on);
 }
 
-/* As np_wire_value, of what nearly all positions are: from the low end to the high one. */
 static float read_of(const np_device_room *room, uint32_t index)
 {
     const np_wire *wire = &room->controls.wires[index];
     int32_t raw = room->devices.raw[wire->signal];
 
-    if (wire->how != NPLUG_READING_FROM_LOW || raw < wire->low || raw > wire->high)
-        return np_wire_value(wire, raw);
-    return (float)((uint32_t)raw - (uint32_t)wire->low) /
-           (float)((uint32_t)wire->high - (uint32_t)wire->low);
+    return np_wire_is_share(wire, raw) ? np_wire_share(wire, raw) : np_wire_value(wire, raw);
 }
 
 /* A contact's number is 0 or more; a button, which surfaces without numbers have, is not at rest.
@@ -168,6 +164,7 @@ bool np_finger_look(const np_device_room *room, uint32_t device, uint32_t number
 
     finger->device = device;
     finger->number = number;
+    finger->down = false;
     if (!wires || wires[NP_FINGER_X] == NP_NO_WIRE || wires[NP_FINGER_Y] == NP_NO_WIRE ||
         wires[NP_FINGER_DOWN] == NP_NO_WIRE)
         return false;
@@ -207,17 +204,19 @@ static uint32_t begin(np_contacts *contacts, np_surface *surface, const np_finge
 }
 
 /* Its path is measured from mark to mark, so that trembling is none. */
-static void move(const np_surface *surface, np_contact *contact, const np_finger *finger)
+static bool move(const np_surface *surface, np_contact *contact, nplug_vec2 place, nplug_time time)
 {
-    float x = (finger->place.x - contact->mark.x) * surface->width;
-    float y = (finger->place.y - contact->mark.y) * surface->height;
+    float x = (place.x - contact->mark.x) * surface->width;
+    float y = (place.y - contact->mark.y) * surface->height;
     float far = x * x + y * y;
 
-    contact->place = finger->place;
-    contact->last = finger->time;
-    if (far < NP_MARKS * NP_MARKS) return;
+    if (contact->place.x == place.x && contact->place.y == place.y) return false;
+    contact->place = place;
+    contact->last = time;
+    if (far < NP_MARKS * NP_MARKS) return true;
     contact->path += sqrtf(far);
-    contact->mark = finger->place;
+    contact->mark = place;
+    return true;
 }
 
 static void end(np_surface *surface, np_contact *contact, bool cancelled, nplug_time time)
@@ -229,36 +228,52 @@ static void end(np_surface *surface, np_contact *contact, bool cancelled, nplug_
 
 /* A finger without a contact: it begins one, where it is down, and not that one whose contact was
  * ended for it. */
-static np_touched touch_down(np_contacts *contacts, np_surface *surface, const np_finger *finger)
+static void touch_down(np_contacts *contacts, np_surface *surface, const np_finger *finger,
+                       np_touched *touched)
 {
-    np_touched touched = {NP_NONE, {0.0f, 0.0f}, 0, false, false, false, false};
     uint32_t bit = 1u << finger->number;
 
     if (!finger->down) surface->ignored &= ~bit;
-    if (!finger->down || surface->ignored & bit) return touched;
-    touched.contact = begin(contacts, surface, finger);
-    touched.began = touched.contact != NP_NONE;
-    touched.full = !touched.began;
-    return touched;
+    if (!finger->down || surface->ignored & bit) return;
+    touched->contact = begin(contacts, surface, finger);
+    touched->began = touched->contact != NP_NONE;
+    touched->full = !touched->began;
 }
 
-np_touched np_contacts_hear(np_contacts *contacts, const np_finger *finger)
+void np_contacts_hear(np_contacts *contacts, const np_finger *finger, np_touched *touched)
 {
     np_surface *surface = surface_at(contacts, finger->device);
-    np_touched touched = {NP_NONE, {0.0f, 0.0f}, 0, false, false, false, false};
     np_contact *contact;
 
-    if (!surface) return touched;
-    if (surface->contact[finger->number] == NP_NO_WIRE)
-        return touch_down(contacts, surface, finger);
-    touched.contact = surface->contact[finger->number];
-    contact = &contacts->list[touched.contact];
-    touched.from = contact->place;
-    touched.moved = touched.from.x != finger->place.x || touched.from.y != finger->place.y;
-    if (touched.moved) move(surface, contact, finger);
-    touched.ended = !finger->down;
-    if (touched.ended) end(surface, contact, finger->cancelled, finger->time);
-    return touched;
+    touched->contact = NP_NONE;
+    touched->began = touched->moved = touched->ended = touched->full = false;
+    if (!surface) return;
+    if (surface->contact[finger->number] == NP_NO_WIRE) {
+        touch_down(contacts, surface, finger, touched);
+        return;
+    }
+    touched->contact = surface->contact[finger->number];
+    contact = &contacts->list[touched->contact];
+    touched->from = contact->place;
+    touched->moved = move(surface, contact, finger->place, finger->time);
+    touched->ended = !finger->down;
+    if (touched->ended) end(surface, contact, finger->cancelled, finger->time);
+}
+
+bool np_contacts_glide(np_device_room *room, uint32_t device, uint32_t number, nplug_time time,
+                       np_touched *touched)
+{
+    const np_surface *surface = np_surface_of(&room->contacts, device);
+    np_contact *contact;
+    nplug_vec2 place;
+
+    if (!surface || surface->contact[number] == NP_NO_WIRE) return false;
+    touched->contact = surface->contact[number];
+    contact = &room->contacts.list[touched->contact];
+    touched->from = contact->place;
+    place.x = read_of(room, surface->wires[number][NP_FINGER_X]);
+    place.y = read_of(room, surface->wires[number][NP_FINGER_Y]);
+    return move(surface, contact, place, time);
 }
 
 int np_contacts_point(np_contacts *contacts, const np_touched *touched)

@@ -110,9 +110,11 @@ static inline bool is_plain(const np_wire *wire)
 
 static inline float read_wire(const np_wire *wire, int32_t raw)
 {
-    float value = is_plain(wire) ? np_number_normal(wire->low, wire->rest, wire->high, raw)
-                                 : read_other(wire, raw);
+    float value;
 
+    if (np_wire_is_share(wire, raw)) return np_wire_share(wire, raw);
+    value = is_plain(wire) ? np_number_normal(wire->low, wire->rest, wire->high, raw)
+                           : read_other(wire, raw);
     return wire->how & NP_WIRE_REVERSED ? 0.0f - value : value;
 }
 
@@ -178,7 +180,7 @@ static inline void set(np_controls *controls, const np_devices *devices, np_wire
     np_control *control = &controls->list[wire->control];
 
     if (wire->component > 1) return; /* a pose is read when it is asked for */
-    if (!is_plain(wire)) note_moved(wire, raw);
+    if (!is_plain(wire) && wire->how != NPLUG_READING_FROM_LOW) note_moved(wire, raw);
     control->value[wire->component] =
         wire->how & NP_WIRE_SHARED ? read_shared(controls, devices, wire) : read_wire(wire, raw);
     if (control->flags & (NP_CONTROL_SPENT | NP_CONTROL_MUTED)) note_rest(control);
@@ -188,6 +190,21 @@ void np_controls_set(np_controls *controls, const np_devices *devices, uint32_t 
                      uint32_t signal)
 {
     set(controls, devices, &controls->wires[index], devices->raw[signal]);
+}
+
+nplug_vec2 np_controls_value(const np_controls *controls, const np_devices *devices, uint32_t index)
+{
+    const np_control *control = &controls->list[index];
+    np_run run = controls->wires_of[control->device];
+    const np_wire *wire = &controls->wires[run.first], *end = wire + run.count;
+    float value[2] = {control->value[0], control->value[1]};
+
+    for (; control->nature == NPLUG_NATURE_POSITION && wire < end; wire++)
+        if (wire->control == index && wire->component < 2)
+            value[wire->component] = wire->how & NP_WIRE_SHARED
+                                         ? read_shared(controls, devices, wire)
+                                         : read_wire(wire, devices->raw[wire->signal]);
+    return (nplug_vec2){value[0], value[1]};
 }
 
 /* An axis that rests at one end lies at the other: within an eighth of its way. */

@@ -55,7 +55,8 @@ typedef struct np_signal {
     uint8_t space : 4;  /* an nplug_space; NP_SIGNAL_ODD: a number that is none */
     uint8_t nature : 4; /* an nplug_nature; likewise */
     uint8_t rests : 2;  /* an np_rests; whatever else comes to its device or goes */
-    uint8_t finger : 6; /* of a touch surface: which finger's it is, from 1 */
+    uint8_t finger : 5; /* of a touch surface: which finger's it is, from 1 */
+    uint8_t unread : 1; /* nothing goes by its control's value, which is found when it is asked */
 } np_signal;
 #define NP_SIGNAL_ODD 15u
 
@@ -252,8 +253,10 @@ static inline bool np_devices_in_motion(const np_devices *devices, uint32_t devi
     return moved_last && time - moved_last < NP_PAUSE;
 }
 
-/* Sets a signal's guard; `any` false empties it. */
+/* Sets a signal's guard; `any` false empties it, and it is read again. */
 void np_devices_guard(np_devices *devices, uint32_t signal, bool any, int32_t low, int32_t high);
+/* Inside its guard, nobody reads a signal until that is emptied. */
+void np_devices_leave_unread(np_devices *devices, uint32_t signal);
 /* Somebody follows where a finger is, or nobody does any more. */
 void np_devices_follow(np_devices *devices, uint32_t signal, bool followed);
 
@@ -547,8 +550,24 @@ void np_controls_drop(np_controls *controls, const np_devices *devices, uint32_t
 /* The value that a wire reads from a raw value. */
 float np_wire_value(const np_wire *wire, int32_t raw);
 
+/* Whether that is a share of all from the low end, as nearly all places are; and the share. */
+static inline bool np_wire_is_share(const np_wire *wire, int32_t raw)
+{
+    return wire->how == NPLUG_READING_FROM_LOW && wire->rest <= wire->low && raw >= wire->low &&
+           raw < wire->high;
+}
+static inline float np_wire_share(const np_wire *wire, int32_t raw)
+{
+    return (float)((uint32_t)raw - (uint32_t)wire->low) /
+           (float)((uint32_t)wire->high - (uint32_t)wire->low);
+}
+
 /* Whether a wire's value may go up and down again while its raw value rises. */
 bool np_wire_jumps(const np_wire *wire);
+
+/* What a control's value is now, though nothing may go by it. */
+nplug_vec2 np_controls_value(const np_controls *controls, const np_devices *devices,
+                             uint32_t control);
 
 /* Gives the control of a signal's wire its value; one that is at rest is spent no more. */
 void np_controls_set(np_controls *controls, const np_devices *devices, uint32_t wire,
@@ -819,7 +838,11 @@ void np_contacts_layout(np_contacts *contacts, np_arena *arena, const nplug_limi
 void np_contacts_begin_step(np_contacts *contacts);
 
 /* A finger says something. */
-np_touched np_contacts_hear(np_contacts *contacts, const np_finger *finger);
+void np_contacts_hear(np_contacts *contacts, const np_finger *finger, np_touched *touched);
+
+/* Likewise a finger that neither comes nor goes: whether its contact has moved from somewhere. */
+bool np_contacts_glide(np_device_room *room, uint32_t device, uint32_t number, nplug_time time,
+                       np_touched *touched);
 
 /* A contact that no zone has: 1 where it points from now on, -1 where it does no more. */
 int np_contacts_point(np_contacts *contacts, const np_touched *touched);

@@ -562,11 +562,13 @@ static void note_first(np_devices *devices, uint32_t index)
     if (!node->began && node->presence == NP_HERE) node->began = node->last + 1;
 }
 
-static void note_moved(np_devices *devices, uint32_t index)
+/* What a signal is no more that says something; `flags` are its own. */
+static inline void note_moved(np_devices *devices, uint32_t index, uint8_t flags)
 {
-    if (devices->flags[index] & NP_SIGNAL_SILENT) note_first(devices, index);
-    np_devices_redirty(devices, index);
-    devices->flags[index] &= (uint8_t)~NP_SIGNAL_UNMOVED;
+    if (!(flags & NP_SIGNAL_UNMOVED)) return;
+    if (flags & NP_SIGNAL_SILENT) note_first(devices, index);
+    if (flags & NP_SIGNAL_CLEAN) devices->dirty[devices->dirty_count++] = (uint16_t)index;
+    devices->flags[index] = flags & (uint8_t)~NP_SIGNAL_UNMOVED;
 }
 
 void np_devices_note_finger(np_devices *devices, uint32_t index, uint32_t finger)
@@ -591,10 +593,12 @@ void np_devices_follow(np_devices *devices, uint32_t index, bool followed)
 
 APART bool np_devices_moved(np_devices *devices, uint32_t index)
 {
-    if (devices->flags[index] & NP_SIGNAL_UNGUARDED) return false;
-    if (devices->flags[index] & NP_SIGNAL_FOLLOWED)
+    uint8_t flags = devices->flags[index];
+
+    if (flags & NP_SIGNAL_UNGUARDED) return false;
+    if (flags & NP_SIGNAL_FOLLOWED)
         np_devices_note_finger(devices, index, devices->signals[index].finger);
-    note_moved(devices, index);
+    note_moved(devices, index, flags);
     return true;
 }
 
@@ -612,7 +616,7 @@ void np_devices_store(np_devices *devices, uint32_t index, int32_t value)
     bool adds = devices->signals[index].nature == NPLUG_NATURE_DELTA;
 
     devices->raw[index] = adds ? (int32_t)(before + (uint32_t)value) : value;
-    note_moved(devices, index);
+    note_moved(devices, index, devices->flags[index]);
 }
 
 /* A report's signal, kind and flags as one number: of a value, all but the last is its signal. */
@@ -688,8 +692,25 @@ void np_devices_untouch(np_devices *devices)
 void np_devices_clean(np_devices *devices)
 {
     for (uint32_t i = 0; i < devices->dirty_count; i++)
-        devices->flags[devices->dirty[i]] |= NP_SIGNAL_CLEAN;
+        if (!devices->signals[devices->dirty[i]].unread)
+            devices->flags[devices->dirty[i]] |= NP_SIGNAL_CLEAN;
     devices->dirty_count = 0;
+}
+
+/* Marked neither as dirty nor as clean, a signal is passed by. */
+void np_devices_leave_unread(np_devices *devices, uint32_t index)
+{
+    devices->signals[index].unread = 1;
+}
+
+static void read_again(np_devices *devices, uint32_t index)
+{
+    uint32_t i = 0;
+
+    devices->signals[index].unread = 0;
+    while (i < devices->dirty_count && devices->dirty[i] != index)
+        i++;
+    if (i == devices->dirty_count) devices->dirty[devices->dirty_count++] = (uint16_t)index;
 }
 
 void np_devices_guard(np_devices *devices, uint32_t index, bool any, int32_t low, int32_t high)
@@ -697,7 +718,9 @@ void np_devices_guard(np_devices *devices, uint32_t index, bool any, int32_t low
     devices->guards[index].low = low;
     devices->guards[index].width = (uint32_t)high - (uint32_t)low;
     devices->flags[index] &= (uint8_t)~NP_SIGNAL_UNGUARDED;
-    if (!any) devices->flags[index] |= NP_SIGNAL_UNGUARDED;
+    if (any) return;
+    devices->flags[index] |= NP_SIGNAL_UNGUARDED;
+    if (devices->signals[index].unread) read_again(devices, index);
 }
 
 void np_devices_unguard(np_devices *devices, uint32_t device)

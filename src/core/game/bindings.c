@@ -372,6 +372,13 @@ static void count_odd(np_game *game, const np_binding *binding, int by)
     }
 }
 
+static bool is_delta(const np_game *game, const np_binding *binding)
+{
+    nplug_control control = game->sources[binding->source[0]].control;
+
+    return nplug_control_nature(control, NULL) == NPLUG_NATURE_DELTA;
+}
+
 bool np_game_keep(np_reader *in)
 {
     np_game *game = in->game;
@@ -390,6 +397,7 @@ bool np_game_keep(np_reader *in)
         return false;
     count_odd(game, binding, 1);
     binding->counted = 1;
+    binding->moves = is_delta(game, binding);
     return keep_gesture(in, binding);
 }
 

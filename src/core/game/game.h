@@ -136,7 +136,8 @@ typedef struct np_binding {
     uint16_t shaping; /* NP_NO_INDEX: none */
     uint8_t gesture;  /* an nplug_gesture */
     uint8_t taps;
-    uint8_t observes;            /* takes its controls from nobody */
+    uint8_t observes : 1;        /* takes its controls from nobody */
+    uint8_t moves : 1;           /* its source moves without ends */
     uint8_t counted;             /* among the odd ones of its sources, where it is one */
     uint16_t with[NP_CHORD - 1]; /* sources that must be held */
     uint32_t wait;               /* microseconds: see nplug_gesture */
@@ -256,13 +257,6 @@ nplug_vec2 np_game_shape(const np_game *game, const np_shaping *shaping, nplug_v
 static inline const np_shaping *np_game_shaping(const np_game *game, const np_binding *binding)
 {
     return binding->shaping == NP_NO_INDEX ? NULL : &game->shapings[binding->shaping];
-}
-
-/* Whether a binding's source moves without ends. */
-static inline bool np_game_is_delta(const np_game *game, const np_binding *binding)
-{
-    return nplug_control_nature(game->sources[binding->source[0]].control, NULL) ==
-           NPLUG_NATURE_DELTA;
 }
 
 /* The binding of a use, and whether the source is only held for it. */

@@ -101,7 +101,8 @@ void np_changes_run(nplug_nest *nest, nplug_time time)
 {
     const np_devices *devices = &nest->device.devices;
 
-    if (devices->touched_count) np_nest_advance(nest, time);
+    if (devices->touched_count == 0) return;
+    np_nest_advance(nest, time);
     set_group(nest);
     if (devices->fingers.set) deal_contacts(nest);
     for (uint32_t i = 0; i < devices->touched_count; i++) {
@@ -138,33 +139,51 @@ static void turn_wheel(nplug_nest *nest, uint32_t index, int32_t value, nplug_ti
 {
     const np_wire *wire = &nest->device.controls.wires[index];
     const np_control *control = &nest->device.controls.list[wire->control];
-    np_change change = {time, wire->control,
-                        np_devices_handle(&nest->device.devices, control->device), control->id,
-                        false};
+    np_change change = {time, wire->control, 0, control->id, false};
     bool spent = (control->flags & NP_CONTROL_SPENT) != 0;
     int32_t notches;
 
     if (!np_notches_has(control->id)) return;
     if (spent && !np_pick_takes(&nest->action, control)) return;
+    change.device = np_devices_handle(&nest->device.devices, control->device);
     notches = np_notches_turn(&nest->device.controls, index, value);
     for (int32_t i = notches < 0 ? -notches : notches; i > 0; i--)
         np_changes_strike(nest, &change, np_notches_way(wire, notches), spent);
 }
 
+/* Something that moves without ends begins a movement or goes on, whatever way. */
+static void begin_delta(nplug_nest *nest, uint32_t signal, nplug_time time)
+{
+    np_nest_advance(nest, time);
+    np_controls_hear_delta(&nest->device.controls, &nest->device.devices, signal, time);
+    spend_for_pick(nest, nest->device.controls.of_signal[signal]);
+}
+
+static void note_motion(nplug_nest *nest, uint32_t signal, nplug_time time)
+{
+    np_devices *devices = &nest->device.devices;
+    np_devices_note_motion(devices, devices->nodes[devices->signals[signal].node].device, time);
+}
+
 /* What moves without ends is heard at once: its values are sums. */
 void np_changes_delta(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
 {
-    np_device_room *room = &nest->device;
-    np_run run = room->controls.of_signal[signal];
+    np_run run = nest->device.controls.of_signal[signal];
 
     if (value == 0) return;
-    np_nest_advance(nest, time);
-    np_controls_hear_delta(&room->controls, &room->devices, signal, time);
-    spend_for_pick(nest, run);
+    begin_delta(nest, signal, time);
     np_active_hear_delta(&nest->player, signal, value, time);
-    np_devices_note_motion(&room->devices,
-                           room->devices.nodes[room->devices.signals[signal].node].device, time);
+    note_motion(nest, signal, time);
     for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
         turn_wheel(nest, w, value, time);
     np_motions_add_delta(&nest->action, signal, value);
+}
+
+void np_changes_pair(nplug_nest *nest, uint32_t signal, const int32_t by[2], nplug_time time)
+{
+    if (by[0] == 0 && by[1] == 0) return;
+    begin_delta(nest, signal, time);
+    np_active_hear_pair(&nest->player, signal, by, time);
+    note_motion(nest, signal, time);
+    np_motions_add_pair(&nest->action, signal, by);
 }

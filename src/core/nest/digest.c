@@ -12,11 +12,13 @@ static void add_signal(np_digest *digest, const nplug_nest *nest, uint32_t signa
     if (np_record_hides(nest, signal)) return;
     np_digest_u64(digest, (uint32_t)nest->device.devices.raw[signal]);
     for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
-        const np_control *control =
-            &nest->device.controls.list[nest->device.controls.wires[w].control];
-        np_digest_float(digest, control->value[0]);
-        np_digest_float(digest, control->value[1]);
-        np_digest_u64(digest, control->flags & (NP_CONTROL_DOWN | NP_CONTROL_SPENT));
+        uint32_t control = nest->device.controls.wires[w].control;
+        uint16_t flags = nest->device.controls.list[control].flags;
+        nplug_vec2 value =
+            np_controls_value(&nest->device.controls, &nest->device.devices, control);
+        np_digest_float(digest, value.x);
+        np_digest_float(digest, value.y);
+        np_digest_u64(digest, flags & (NP_CONTROL_DOWN | NP_CONTROL_SPENT));
     }
 }
 

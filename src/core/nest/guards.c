@@ -79,6 +79,17 @@ static bool is_followed(const nplug_nest *nest, uint32_t signal)
     return contact != NP_NONE && np_zones_follow(&nest->action, contact);
 }
 
+/* Whether nothing of the game goes by what a signal's controls are. */
+static bool is_unread(const nplug_nest *nest, np_run run)
+{
+    const np_wire *wires = nest->device.controls.wires;
+    bool unread = true;
+
+    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
+        unread &= nest->action.sources.of_control[wires[w].control] == NP_NO_INDEX;
+    return unread;
+}
+
 void np_guards_renew(nplug_nest *nest, uint32_t signal)
 {
     np_run run = nest->device.controls.of_signal[signal];
@@ -91,6 +102,7 @@ void np_guards_renew(nplug_nest *nest, uint32_t signal)
     for (uint32_t w = run.first; any && w < (uint32_t)run.first + run.count; w++)
         any = narrow(nest, &nest->device.controls.wires[w], raw, &low, &high);
     np_devices_guard(&nest->device.devices, signal, any, low, high);
-    if (nature == NPLUG_NATURE_POSITION)
-        np_devices_follow(&nest->device.devices, signal, is_followed(nest, signal));
+    if (nature != NPLUG_NATURE_POSITION) return;
+    np_devices_follow(&nest->device.devices, signal, is_followed(nest, signal));
+    if (any && is_unread(nest, run)) np_devices_leave_unread(&nest->device.devices, signal);
 }

@@ -88,6 +88,8 @@ void np_changes_run(nplug_nest *nest, nplug_time time);
 
 /* A signal that moves without ends has moved by so much. */
 void np_changes_delta(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time);
+/* Likewise a zone's control, whose two signals stand one behind the other. */
+void np_changes_pair(nplug_nest *nest, uint32_t signal, const int32_t by[2], nplug_time time);
 
 /* A control is pressed that way, and let go at once; one that is spent only for a pick. */
 void np_changes_strike(nplug_nest *nest, const np_change *change, uint16_t way, bool spent);
@@ -107,8 +109,9 @@ void np_reports_waited(nplug_nest *nest, uint32_t signal, nplug_time time);
 void np_touch_build(nplug_nest *nest, uint32_t device, nplug_time time);
 void np_touch_unbuild(nplug_nest *nest, uint32_t device, nplug_time time);
 
-/* What a group's fingers mean to the zones of their surface, at the same moment. */
-void np_touch_run(nplug_nest *nest, nplug_time time);
+/* What a group's fingers mean to the zones of their surface, at the same moment; `glides`: they
+ * have moved, and none came or went. */
+void np_touch_run(nplug_nest *nest, bool glides, nplug_time time);
 
 /* Command: a surface is that large. */
 void np_touch_resize(nplug_nest *nest, const nplug_command *command, nplug_time time);

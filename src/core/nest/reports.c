@@ -31,8 +31,10 @@ static void end_contact(nplug_nest *nest, uint32_t signal, int32_t value, nplug_
 
 static void run_group(nplug_nest *nest, nplug_time time)
 {
+    bool glides = nest->device.devices.touched_count == 0;
+
     np_changes_run(nest, time);
-    if (nest->device.devices.fingers.set) np_touch_run(nest, time);
+    if (nest->device.devices.fingers.set) np_touch_run(nest, glides, time);
     nest->cancelled = false;
     np_commands_empty_outbox(nest, time);
 }

@@ -98,14 +98,6 @@ static void watch(nplug_nest *nest, uint32_t device, uint32_t number, bool follo
     }
 }
 
-static np_finger look_at(const nplug_nest *nest, uint32_t device, uint32_t number, nplug_time time)
-{
-    np_finger finger = {device, number, {0.0f, 0.0f}, time, false, nest->cancelled};
-
-    np_finger_look(&nest->device, device, number, &finger);
-    return finger;
-}
-
 static void tell_contact(nplug_nest *nest, nplug_event_kind kind, const np_contact *contact,
                          bool cancelled, nplug_time time)
 {
@@ -152,25 +144,36 @@ static void point(nplug_nest *nest, const np_touched *touched, np_zone_news *new
         np_news_say(news, devices->nodes[node].first_signal, NP_ZONE_VALUE, edge > 0);
 }
 
-/* What the zone says that owns the first finger of a set; false where it says nothing. */
-static bool hear(nplug_nest *nest, uint32_t device, uint32_t set, nplug_time time,
-                 np_zone_news *news)
+/* A contact has begun or ended, or could not begin. */
+static void tell_edges(nplug_nest *nest, const np_finger *finger, const np_touched *touched)
 {
-    uint32_t number = np_bits_lowest(set);
-    np_finger finger = look_at(nest, device, number, time);
+    if (touched->full) np_out_limit(&nest->out, NPLUG_LIMIT_CONTACTS, finger->time);
+    if (touched->contact != NP_NONE) tell_touched(nest, touched, finger->time);
+}
+
+/* Who follows a contact, now that its zone has heard of it. */
+static void follow(nplug_nest *nest, const np_finger *finger, const np_touched *touched)
+{
+    if (touched->began && np_zones_follow(&nest->action, touched->contact))
+        watch(nest, finger->device, finger->number, true);
+    if (touched->ended) watch(nest, finger->device, finger->number, false);
+}
+
+/* What the zone says that owns a finger's contact; `later`: of the same moment, fingers that are
+ * still to be heard. */
+static void hear(nplug_nest *nest, const np_finger *finger, uint32_t later, np_zone_news *news)
+{
     np_touched touched;
+    bool edge;
 
     news->count = 0;
-    touched = np_contacts_hear(&nest->device.contacts, &finger);
-    touched.later = np_bits_rest(set);
-    if (touched.full) np_out_limit(&nest->out, NPLUG_LIMIT_CONTACTS, time);
-    if (touched.contact == NP_NONE) return false;
-    tell_touched(nest, &touched, time);
+    np_contacts_hear(&nest->device.contacts, finger, &touched);
+    touched.later = later;
+    edge = touched.began || touched.ended || touched.full;
+    if (edge) tell_edges(nest, finger, &touched);
+    if (touched.contact == NP_NONE) return;
     if (!np_zones_hear(&nest->action, &touched, news)) point(nest, &touched, news);
-    if (touched.began && np_zones_follow(&nest->action, touched.contact))
-        watch(nest, device, number, true);
-    if (touched.ended) watch(nest, device, number, false);
-    return news->count != 0;
+    if (edge) follow(nest, finger, &touched);
 }
 
 /* --- what zones say
@@ -188,38 +191,17 @@ static void say_of_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_
     np_devices_touch(devices, signal);
 }
 
-/* What zones moved by in a group, all fingers together. */
-typedef struct np_moved {
-    uint32_t count;
-    struct {
-        uint32_t signal;
-        int32_t value;
-    } list[8];
-} np_moved;
-
-static void take_moved(nplug_nest *nest, np_moved *moved, nplug_time time)
+/* What areas moved by in a group, all fingers together. */
+static void take_moved(nplug_nest *nest, nplug_time time)
 {
-    for (uint32_t i = 0; i < moved->count; i++) {
-        np_devices_store(&nest->device.devices, moved->list[i].signal, moved->list[i].value);
-        np_changes_delta(nest, moved->list[i].signal, moved->list[i].value, time);
-    }
-    moved->count = 0;
-}
+    int32_t by[2];
+    uint32_t signal;
 
-static void move_of_zone(nplug_nest *nest, uint32_t signal, int32_t value, np_moved *moved,
-                         nplug_time time)
-{
-    uint32_t i = 0;
-
-    while (i < moved->count && moved->list[i].signal != signal)
-        i++;
-    if (i < moved->count) {
-        moved->list[i].value += value;
-        return;
+    while (np_zones_take_moved(&nest->action.zones, by, &signal)) {
+        np_devices_store(&nest->device.devices, signal, by[0]);
+        np_devices_store(&nest->device.devices, signal + 1, by[1]);
+        np_changes_pair(nest, signal, by, time);
     }
-    if (i == sizeof moved->list / sizeof *moved->list) take_moved(nest, moved, time);
-    moved->list[moved->count].signal = signal;
-    moved->list[moved->count++].value = value;
 }
 
 static void strike_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_time time)
@@ -235,42 +217,74 @@ static void strike_zone(nplug_nest *nest, uint32_t signal, int32_t value, nplug_
     np_changes_strike(nest, &change, np_notches_way(wire, value), false);
 }
 
-/* What a zone says of one finger; what is cancelled, or over at once, comes after all before it. */
-static void run_news(nplug_nest *nest, const np_zone_news *news, np_moved *moved, nplug_time time)
+/* What is cancelled, or over at once, comes after all before it. */
+static void run_apart(nplug_nest *nest, np_zone_how how, uint32_t signal, int32_t value,
+                      nplug_time time)
 {
     bool cancelled = nest->cancelled;
 
+    np_changes_run(nest, time);
+    if (how == NP_ZONE_STRUCK) {
+        strike_zone(nest, signal, value, time);
+        return;
+    }
+    nest->cancelled = true;
+    say_of_zone(nest, signal, value, time);
+    np_changes_run(nest, time);
+    nest->cancelled = cancelled;
+}
+
+/* What a zone says of one finger. */
+static void run_news(nplug_nest *nest, const np_zone_news *news, nplug_time time)
+{
     for (uint32_t i = 0; i < news->count; i++) {
         uint32_t signal = news->list[i].signal;
-        int32_t value = news->list[i].value;
-        if (news->list[i].how == NP_ZONE_VALUE) say_of_zone(nest, signal, value, time);
-        if (news->list[i].how == NP_ZONE_MOVED) move_of_zone(nest, signal, value, moved, time);
-        if (news->list[i].how < NP_ZONE_STRUCK) continue;
-        np_changes_run(nest, time);
-        if (news->list[i].how == NP_ZONE_STRUCK) {
-            strike_zone(nest, signal, value, time);
-            continue;
-        }
-        nest->cancelled = true;
-        say_of_zone(nest, signal, value, time);
-        np_changes_run(nest, time);
-        nest->cancelled = cancelled;
+        if (news->list[i].how == NP_ZONE_VALUE)
+            say_of_zone(nest, signal, news->list[i].value, time);
+        else
+            run_apart(nest, (np_zone_how)news->list[i].how, signal, news->list[i].value, time);
     }
 }
 
-/* What a group's fingers mean to the zones of their surface, at the same moment. */
-void np_touch_run(nplug_nest *nest, nplug_time time)
+/* Fingers of one surface at one moment. */
+static void hear_all(nplug_nest *nest, uint32_t device, uint32_t set, nplug_time time)
+{
+    np_finger finger = {device, 0, {0.0f, 0.0f}, time, false, nest->cancelled};
+    np_zone_news news;
+
+    for (; set; set = np_bits_rest(set)) {
+        np_finger_look(&nest->device, device, np_bits_lowest(set), &finger);
+        hear(nest, &finger, np_bits_rest(set), &news);
+        run_news(nest, &news, time);
+    }
+}
+
+static void glide_all(nplug_nest *nest, uint32_t device, uint32_t set, nplug_time time)
+{
+    np_touched touched = {0};
+    np_zone_news news;
+
+    for (; set; set = np_bits_rest(set)) {
+        if (!np_contacts_glide(&nest->device, device, np_bits_lowest(set), time, &touched))
+            continue;
+        news.count = 0;
+        touched.later = np_bits_rest(set);
+        np_zones_glide(&nest->action, &touched, &news);
+        run_news(nest, &news, time);
+    }
+}
+
+void np_touch_run(nplug_nest *nest, bool glides, nplug_time time)
 {
     np_fingers fingers = np_devices_take_fingers(&nest->device.devices);
-    np_moved moved = {0};
     uint32_t device = nest->device.devices.nodes[fingers.node].device;
 
     np_nest_advance(nest, time);
-    for (uint32_t set = fingers.set; set; set = np_bits_rest(set)) {
-        np_zone_news news;
-        if (hear(nest, device, set, time, &news)) run_news(nest, &news, &moved, time);
-    }
-    take_moved(nest, &moved, time);
+    if (glides)
+        glide_all(nest, device, fingers.set, time);
+    else
+        hear_all(nest, device, fingers.set, time);
+    take_moved(nest, time);
     np_changes_run(nest, time);
 }
 

@@ -503,21 +503,46 @@ static bool is_meant(np_way *way, unsigned component, int32_t value)
     return true;
 }
 
+/* After a pause a movement begins anew. */
+static np_way *way_of(np_player_room *room, const np_control *control, nplug_time time)
+{
+    np_way *way = &room->active.ways[control->device];
+
+    if (np_devices_in_motion(room->devices, control->device, time)) return way;
+    way->counts[0] = way->counts[1] = 0;
+    np_active_stop(room, control->device);
+    return way;
+}
+
 void np_active_hear_delta(np_player_room *room, uint32_t signal, int32_t value, nplug_time time)
 {
     np_run run = room->controls->of_signal[signal];
     const np_wire *wire = &room->controls->wires[run.first];
     const np_control *control = &room->controls->list[run.count ? wire->control : 0];
-    np_way *way = &room->active.ways[control->device];
+    np_way *way;
 
     if (run.count == 0) return;
-    if (!np_devices_in_motion(room->devices, control->device, time)) {
-        way->counts[0] = way->counts[1] = 0;
-        np_active_stop(room, control->device);
-    }
+    way = way_of(room, control, time);
     if (control->flags & NP_CONTROL_SPENT) return;
     if (np_notches_has(control->id) || is_meant(way, wire->component, value))
         use_for_all(room, control, false, time);
+}
+
+void np_active_hear_pair(np_player_room *room, uint32_t signal, const int32_t by[2],
+                         nplug_time time)
+{
+    np_run run = room->controls->of_signal[signal];
+    const np_control *control =
+        &room->controls->list[run.count ? room->controls->wires[run.first].control : 0];
+    bool meant = false;
+    np_way *way;
+
+    if (run.count == 0) return;
+    way = way_of(room, control, time);
+    if (control->flags & NP_CONTROL_SPENT) return;
+    for (unsigned i = 0; i < 2; i++)
+        if (by[i]) meant |= is_meant(way, i, by[i]);
+    if (meant) use_for_all(room, control, false, time);
 }
 
 /* --- what the game wants ---------------------------------------------------------------------- */

@@ -215,6 +215,9 @@ bool np_active_hear(np_player_room *room, const np_change *change, np_edge edge,
 
 /* Hears a delta, before it is noted that its device is in motion. */
 void np_active_hear_delta(np_player_room *room, uint32_t signal, int32_t value, nplug_time time);
+/* Likewise a zone's control, whose two signals stand one behind the other. */
+void np_active_hear_pair(np_player_room *room, uint32_t signal, const int32_t by[2],
+                         nplug_time time);
 
 /* Narrows the values between which nobody need be called; false: somebody always must. */
 bool np_active_guard(const np_player_room *room, uint32_t control, np_interval *interval);
