@@ -72,7 +72,7 @@ static void write_entry(const nplug_sim_model *model)
            model->version, model->signal_count, model->control_count);
     printf("     %s_signals, ", c_name(model));
     printf(model->control_count ? "%s_controls, " : "NULL, ", c_name(model));
-    printf("%llu},\n", (unsigned long long)model->interval);
+    printf("%llu, %u, %u},\n", (unsigned long long)model->interval, model->rumbles, model->lights);
 }
 
 int main(int argc, char **argv)

@@ -18,6 +18,7 @@ Suite *chords_suite(void);
 Suite *conform_suite(void);
 Suite *corners_suite(void);
 Suite *devices_suite(void);
+Suite *effects_suite(void);
 Suite *feed_suite(void);
 Suite *files_suite(void);
 Suite *fine_print_suite(void);

@@ -367,7 +367,7 @@ START_TEST(a_command_of_no_known_kind_is_refused)
 
     rig_open(&rig, &game, NULL);
     ck_assert_int_eq(nplug_post(rig.nest, &command), NPLUG_ERR_ARGUMENT);
-    command.kind = NPLUG_COMMAND_DOMINANT + 1;
+    command.kind = NPLUG_COMMAND_PAUSE_RUMBLE + 1;
     ck_assert_int_eq(nplug_post(rig.nest, &command), NPLUG_ERR_ARGUMENT);
     command.kind = NPLUG_COMMAND_LEAVE;
     command.player = 1;

@@ -150,17 +150,17 @@ json_t *describe_device(const nplug_nest *nest, nplug_device device)
 
     if (nplug_device_info(nest, device, &info) != NPLUG_OK) return json_null();
     return json_pack(
-        "{s:s, s:s, s:s, s:s, s:s, s:s, s:s, s:i, s:i, s:i, s:b, s:b, s:b, s:o, s:b, s:I, s:o, "
-        "s:o, "
-        "s:o}",
+        "{s:s, s:s, s:s, s:s, s:s, s:s, s:s, s:i, s:i, s:i, s:b, s:b, s:b, s:o, s:b, s:b, s:b, "
+        "s:I, s:o, s:o, s:o}",
         "id", describe_id(device, id), "name", info.name, "kind", nplug_kind_name(info.kind),
         "family", info.family, "sheet", info.sheet, "matched_by", nplug_matched_name(info.matched),
         "bus", describe_bus(info.bus, bus, sizeof bus), "vendor", info.vendor, "product",
         info.product, "version", info.version, "resyncing", info.resyncing, "asleep", info.asleep,
         "unreadable", info.unreadable, "battery",
         info.battery_percent < 0 ? json_null() : json_integer(info.battery_percent), "charging",
-        info.charging, "last", (json_int_t)info.last, "players", players_of(info.players),
-        "signals", signals_of(nest, device), "controls", controls_of(nest, device));
+        info.charging, "rumbles", info.rumbles, "lights", info.lights, "last",
+        (json_int_t)info.last, "players", players_of(info.players), "signals",
+        signals_of(nest, device), "controls", controls_of(nest, device));
 }
 
 void describe_print(json_t *value, bool indented)

@@ -42,12 +42,13 @@ typedef struct nplug_device_facts {
     nplug_device duplicate;  /* another device that moves together with it; 0 for none */
     int32_t battery_percent; /* -1 where nobody knows */
     bool charging;
-    bool present;     /* false once it has gone */
-    bool resyncing;   /* reports were dropped and a resync is under way */
-    bool unreadable;  /* it is there, but may not be read: a matter of permissions */
-    bool ignored;     /* by nplug_ignore */
-    bool asleep;      /* it is connected, and silent until it wakes: the headset is off, say */
-    bool reserved[2]; /* false */
+    bool present;    /* false once it has gone */
+    bool resyncing;  /* reports were dropped and a resync is under way */
+    bool unreadable; /* it is there, but may not be read: a matter of permissions */
+    bool ignored;    /* by nplug_ignore */
+    bool asleep;     /* it is connected, and silent until it wakes: the headset is off, say */
+    bool rumbles;    /* it has motors that nplug_rumble moves */
+    bool lights;     /* it has lights that say whose it is */
 } nplug_device_facts;
 
 /* How many devices are here. */
@@ -228,11 +229,29 @@ NPLUG_API nplug_result nplug_ignore(nplug_nest *nest, nplug_device device, bool 
  * first.  Their controls can still be read.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_mute(nplug_nest *nest, uint32_t kinds);
 
-/* Rumbles a device at the next step: magnitudes of the strong (low) and the weak (high) motor in
- * [0, 1], for that many milliseconds; both 0 stops it.  A device that cannot rumble does nothing.
- * NPLUG_ERR_ARGUMENT, NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN, NPLUG_ERR_FULL. */
+/* The longest that one rumble lasts, in milliseconds. */
+#define NPLUG_RUMBLE_MS_MAX 60000u
+
+/* Rumbles a device from the next step on, in place of all that plays or waits there: magnitudes of
+ * the strong (low) and the weak (high) motor, 0 to 1 (more is 1), for that many milliseconds; both
+ * 0 stops it.  A device that cannot rumble does nothing: nplug_device_facts.rumbles tells.  What
+ * plays ends by itself, when its device goes or falls asleep, and when the game loses the focus
+ * (but of kinds that are heard without: nplug_game.unfocused_kinds).  NPLUG_ERR_ARGUMENT: a
+ * magnitude that is negative or none, or more than NPLUG_RUMBLE_MS_MAX milliseconds, or a rumble of
+ * 0; NPLUG_ERR_STALE, NPLUG_ERR_UNKNOWN, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_rumble(nplug_nest *nest, nplug_device device, float strong, float weak,
                                     uint32_t ms);
+
+/* Likewise, when all that was asked of the device before is over: a row of rumbles, of which both
+ * magnitudes 0 is a rest.  16 of all devices play and wait together; of one more, an event
+ * (NPLUG_LIMIT_EFFECTS) and the log say that it is left out. */
+NPLUG_API nplug_result nplug_rumble_after(nplug_nest *nest, nplug_device device, float strong,
+                                          float weak, uint32_t ms);
+
+/* From the next step on nothing rumbles, for a game that pauses: what plays ends, what waits is
+ * forgotten, what is asked for is left out; or it may again.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL.
+ */
+NPLUG_API nplug_result nplug_pause_rumble(nplug_nest *nest, bool on);
 
 /* The word for a number of an nplug_rule_field: static, never NULL; "unknown" for a number that is
  * none. */

@@ -74,7 +74,8 @@ typedef enum nplug_limit {
     NPLUG_LIMIT_RECORDS = 8,
     NPLUG_LIMIT_BINDINGS = 9, /* or sources, gestures, ramps, shapings, text: the log says which */
     NPLUG_LIMIT_ZONES = 10,
-    NPLUG_LIMIT_CONTACTS = 11
+    NPLUG_LIMIT_CONTACTS = 11,
+    NPLUG_LIMIT_EFFECTS = 12 /* rumbles that play or wait: 16 of all devices together */
 } nplug_limit;
 
 /* One event: 64 bytes on every target.  Members that its kind does not name are 0. */

@@ -62,6 +62,12 @@ enum {
                                              `resolution` a g, and a degree a second */
 };
 
+/* What a node can do for the game: the `signal` of its ARRIVE. */
+enum {
+    NPLUG_ABILITY_RUMBLE = 1 << 0, /* it plays NPLUG_EFFECT_RUMBLE */
+    NPLUG_ABILITY_LIGHTS = 1 << 1  /* it plays NPLUG_EFFECT_LIGHTS */
+};
+
 /* The texts that a device may bring. */
 typedef enum nplug_text {
     NPLUG_TEXT_NAME = 0,   /* its own name */
@@ -87,7 +93,7 @@ typedef enum nplug_time_source {
 typedef struct nplug_report {
     nplug_time time; /* when the hardware said so, on the ports' clock */
     uint32_t device; /* the port's own number, at most NPLUG_PORT_DEVICE_MAX */
-    uint16_t signal; /* which signal (or text), dense from 0 */
+    uint16_t signal; /* which signal (or text), dense from 0; of ARRIVE its NPLUG_ABILITY_... */
     uint8_t kind;    /* an nplug_report_kind */
     uint8_t flags;   /* NPLUG_REPORT_FLAG_MORE, NPLUG_REPORT_FLAG_MOVES */
     union {

@@ -45,7 +45,8 @@ typedef struct nplug_sim_model {
     uint16_t signal_count, control_count;
     const nplug_sim_signal *signals;
     const nplug_sim_control *controls;
-    nplug_time interval; /* between two reports of one movement, in microseconds */
+    nplug_time interval;     /* between two reports of one movement, in microseconds */
+    uint8_t rumbles, lights; /* not 0: it has motors, and lights that say whose it is */
 } nplug_sim_model;
 
 /* The models that are compiled in, and how many. */

@@ -11,15 +11,16 @@ extern "C" {
 
 /* The public calls that change state, as they are recorded.  Part of traces: never renumbered. */
 typedef enum nplug_command_kind {
-    NPLUG_COMMAND_CLAIM = 1,      /* device, player, number = part (0: all); on: besides others */
-    NPLUG_COMMAND_UNCLAIM = 2,    /* device; player 0 is everyone who hears it */
-    NPLUG_COMMAND_LEAVE = 3,      /* player */
-    NPLUG_COMMAND_LAYER = 4,      /* player, number = layer, on */
-    NPLUG_COMMAND_RUMBLE = 5,     /* device, strong, weak in 1/65535, number = milliseconds */
-    NPLUG_COMMAND_JOIN = 6,       /* inside: device, player 0 (the lowest free seat) */
-    NPLUG_COMMAND_CLOCKS = 7,     /* inside: number = port whose clock disagrees */
-    NPLUG_COMMAND_LIGHTS = 8,     /* device, player (0: none) */
-    NPLUG_COMMAND_IGNORE = 9,     /* device, on */
+    NPLUG_COMMAND_CLAIM = 1,   /* device, player, number = part (0: all); on: besides others */
+    NPLUG_COMMAND_UNCLAIM = 2, /* device; player 0 is everyone who hears it */
+    NPLUG_COMMAND_LEAVE = 3,   /* player */
+    NPLUG_COMMAND_LAYER = 4,   /* player, number = layer, on */
+    NPLUG_COMMAND_RUMBLE = 5,  /* device, strong, weak in 1/65535, number = milliseconds; on: when
+                                  what was asked before is over */
+    NPLUG_COMMAND_JOIN = 6,    /* inside: device, player 0 (the lowest free seat) */
+    NPLUG_COMMAND_CLOCKS = 7,  /* inside: number = port whose clock disagrees */
+    NPLUG_COMMAND_LIGHTS = 8,  /* device, player (0: none) */
+    NPLUG_COMMAND_IGNORE = 9,  /* device, on */
     NPLUG_COMMAND_CALIBRATE = 10, /* device, number = an nplug_calibrate_mode */
     NPLUG_COMMAND_TEXT = 11,      /* twelve bytes of a text for the command that comes after it:
                                      in device, player and number, the lowest first */
@@ -43,6 +44,7 @@ typedef enum nplug_command_kind {
                                     1/255 and, from the ninth bit up, an nplug_zone_show */
     NPLUG_COMMAND_DOMINANT = 23, /* number = the nplug_device_kind of the dominant hand (0: as it
                                     is), on: it is whichever is used */
+    NPLUG_COMMAND_PAUSE_RUMBLE = 24 /* on */
 } nplug_command_kind;
 
 /* One command. */

@@ -323,6 +323,21 @@ static void tell_surface(const teller *to)
     tell(to, line);
 }
 
+/* What it can do for the game; of what could rumble also that it does not. */
+static void tell_abilities(const teller *to)
+{
+    bool could = to->about.kind == NPLUG_KIND_PAD || to->about.kind == NPLUG_KIND_HAND_LEFT ||
+                 to->about.kind == NPLUG_KIND_HAND_RIGHT;
+
+    if (to->about.rumbles && to->about.lights)
+        tell(to, "It rumbles, and has lights that say whose it is.");
+    else if (to->about.rumbles)
+        tell(to, "It rumbles.");
+    else if (could && !to->about.unreadable)
+        tell(to, to->about.lights ? "It has lights that say whose it is; it does not rumble."
+                                  : "It does not rumble, as far as its driver tells.");
+}
+
 static void tell_advice(const teller *to)
 {
     switch (to->about.matched) {
@@ -366,6 +381,7 @@ nplug_result nplug_explain(const nplug_nest *nest, nplug_device device, nplug_he
     tell_result(&to);
     tell_nodes(&to);
     tell_surface(&to);
+    tell_abilities(&to);
     tell_doubts(&to);
     tell_advice(&to);
     return NPLUG_OK;

@@ -32,7 +32,7 @@
 #define NA_COMMAND_KIND_WORDS                                                                      \
     "none", "claim", "unclaim", "leave", "layer", "rumble", "join", "clocks", "lights", "ignore",  \
         "calibrate", "text", "bind", "pick", "pick-end", "comfort", "mute", "nothing", "swap",     \
-        "follow", "active", "surface", "zone", "dominant"
+        "follow", "active", "surface", "zone", "dominant", "pause-rumble"
 #define NA_MOVE_KIND_WORDS                                                                         \
     "arrive", "depart", "press", "release", "sweep", "signal", "end", "circle", "flick", "noise",  \
         "pose", "layout", "battery", "roll", "touch", "asleep"

@@ -37,6 +37,8 @@ static const nf_field model_fields[] = {
      .most = 3600000000,
      .expected = "100 microseconds or more are expected",
      .otherwise = 4000},
+    {.name = "rumbles", .type = NF_BOOL, NF_INTO(nplug_sim_model, rumbles)},
+    {.name = "lights", .type = NF_BOOL, NF_INTO(nplug_sim_model, lights)},
     NF_HAND("about", NF_STRING),
     NF_HAND("keys", NF_STRING),
     NF_HAND("signals", NF_ARRAY),

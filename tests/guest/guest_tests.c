@@ -883,39 +883,69 @@ END_TEST
 
 /* --- rumble --------------------------------------------------------------------------------- */
 
+/* What the driver of a simulated pad is told: magnitudes of each upload, in order, and whether the
+ * last one plays. */
+typedef struct felt {
+    int fd;
+    uint32_t strong[8], uploads;
+    int plays;
+    bool over;
+} felt;
+
+static void take_upload(felt *f, int32_t request)
+{
+    struct uinput_ff_upload upload = {.request_id = (uint32_t)request};
+
+    ioctl(f->fd, UI_BEGIN_FF_UPLOAD, &upload);
+    f->strong[f->uploads++ % 8] = upload.effect.u.rumble.strong_magnitude;
+    ioctl(f->fd, UI_END_FF_UPLOAD, &upload);
+}
+
 static void *answer_uploads(void *at)
 {
-    int fd = *(int *)at;
+    felt *f = at;
     struct input_event event;
-    uint32_t *strong = (uint32_t *)at + 1;
 
-    for (int i = 0; i < 200; i++, usleep(5000))
-        while (read(fd, &event, sizeof event) == (ssize_t)sizeof event) {
-            struct uinput_ff_upload upload = {.request_id = (uint32_t)event.value};
-            if (event.type != EV_UINPUT || event.code != UI_FF_UPLOAD) continue;
-            ioctl(fd, UI_BEGIN_FF_UPLOAD, &upload);
-            *strong = upload.effect.u.rumble.strong_magnitude;
-            ioctl(fd, UI_END_FF_UPLOAD, &upload);
+    for (; !__atomic_load_n(&f->over, __ATOMIC_ACQUIRE); usleep(1000))
+        while (read(f->fd, &event, sizeof event) == (ssize_t)sizeof event) {
+            if (event.type == EV_UINPUT && event.code == UI_FF_UPLOAD) take_upload(f, event.value);
+            if (event.type == EV_FF) f->plays = event.value;
         }
     return NULL;
 }
 
+static void step_for(const rig *r, uint32_t milliseconds)
+{
+    for (uint32_t i = 0; i < milliseconds; i += 5, usleep(5000))
+        nplug_step(r->nest, nplug_now());
+}
+
+/* One rumble after the other, and a pause that ends all. */
 START_TEST(rumble_is_felt)
 {
-    struct {
-        int fd;
-        uint32_t strong;
-    } felt = {plug_heron(NULL), 0};
+    felt f = {.fd = plug_heron(NULL)};
     rig r = open_rig(nplug_linux_setup_default(), NULL);
     nplug_device pad = wait_for(&r, 0xb12d, 0x0101, true);
     pthread_t thread;
 
-    pthread_create(&thread, NULL, answer_uploads, &felt);
-    ck_assert_int_eq(nplug_rumble(r.nest, pad, 0.5f, 0.25f, 100), NPLUG_OK);
-    nplug_step(r.nest, nplug_now());
+    ck_assert(info_of(&r, pad).rumbles);
+    ck_assert(!info_of(&r, pad).lights);
+    pthread_create(&thread, NULL, answer_uploads, &f);
+    ck_assert_int_eq(nplug_rumble(r.nest, pad, 0.5f, 0.25f, 60), NPLUG_OK);
+    ck_assert_int_eq(nplug_rumble_after(r.nest, pad, 0.25f, 0.0f, 30000), NPLUG_OK);
+    step_for(&r, 200);
+    ck_assert_uint_eq(f.uploads, 2);
+    ck_assert_uint_eq(f.strong[0], 32767);
+    ck_assert_uint_eq(f.strong[1], 16383);
+    ck_assert_int_eq(f.plays, 1);
+    nplug_pause_rumble(r.nest, true);
+    ck_assert_int_eq(nplug_rumble(r.nest, pad, 1.0f, 1.0f, 100), NPLUG_OK);
+    step_for(&r, 50);
+    ck_assert_int_eq(f.plays, 0);
+    ck_assert_uint_eq(f.uploads, 2);
+    __atomic_store_n(&f.over, true, __ATOMIC_RELEASE);
     pthread_join(thread, NULL);
-    ck_assert_uint_eq(felt.strong, 32767);
-    plug_out(felt.fd);
+    plug_out(f.fd);
     close_rig(&r);
 }
 END_TEST

@@ -41,7 +41,7 @@ enum {
     NP_REPORT_KINDS = NPLUG_REPORT_AWAKE + 1,
     NP_TEXTS = NPLUG_TEXT_UNIT + 1,
     NP_EVENT_KINDS = NPLUG_EVENT_AWAKE + 1,
-    NP_COMMAND_KINDS = NPLUG_COMMAND_DOMINANT + 1
+    NP_COMMAND_KINDS = NPLUG_COMMAND_PAUSE_RUMBLE + 1
 };
 
 /* --- controls of zones --------------------------------------------------------------------------
@@ -215,7 +215,8 @@ typedef enum np_timer_kind {
     NP_TIMER_WOBBLE = 6,    /* devices: it did not come back; b = device */
     NP_TIMER_WAIT = 7,      /* players: nobody waits any longer; b = device */
     NP_TIMER_CONTEST = 8,   /* active: whether a movement has won; a = player, b = device */
-    NP_TIMER_LOOK = 9       /* active: what is being moved */
+    NP_TIMER_LOOK = 9,      /* active: what is being moved */
+    NP_TIMER_EFFECT = 10    /* effects: a rumble is over; b = device */
 } np_timer_kind;
 
 typedef struct np_timer {

@@ -36,8 +36,8 @@ const char *nplug_event_name(uint32_t kind)
 
 const char *nplug_limit_name(uint32_t limit)
 {
-    static const char *const names[] = {"devices", "nodes",    "signals", "controls",
-                                        "links",   "events",   "timers",  "commands",
-                                        "records", "bindings", "zones",   "contacts"};
+    static const char *const names[] = {"devices", "nodes",    "signals",  "controls", "links",
+                                        "events",  "timers",   "commands", "records",  "bindings",
+                                        "zones",   "contacts", "effects"};
     return limit < sizeof names / sizeof *names ? names[limit] : "unknown";
 }

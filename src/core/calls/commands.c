@@ -21,6 +21,13 @@ static bool anyone_will_do(uint32_t kind)
            kind != NPLUG_COMMAND_COMFORT && kind != NPLUG_COMMAND_SWAP;
 }
 
+/* A rumble has an end, and is one; but what stops it takes no time. */
+static bool is_rumble(const nplug_command *command)
+{
+    bool stops = !command->on && command->strong == 0 && command->weak == 0;
+    return command->number <= NPLUG_RUMBLE_MS_MAX && (command->number || stops);
+}
+
 static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
 {
     if (command->kind == 0 || command->kind >= NP_COMMAND_KINDS) return false;
@@ -33,6 +40,7 @@ static bool is_in_range(const nplug_nest *nest, const nplug_command *command)
                command->number != command->player;
     if (command->kind == NPLUG_COMMAND_CALIBRATE)
         return command->number <= NPLUG_CALIBRATE_MODE_RESET;
+    if (command->kind == NPLUG_COMMAND_RUMBLE) return is_rumble(command);
     if (command->kind == NPLUG_COMMAND_DOMINANT)
         return command->number == 0 || np_kind_is_hand(command->number);
     if (command->kind == NPLUG_COMMAND_ZONE)
@@ -164,19 +172,37 @@ nplug_result nplug_show_player(nplug_nest *nest, nplug_device device, nplug_play
 
 static uint16_t as_magnitude(float value)
 {
-    if (!(value > 0.0f)) return 0;
     return value >= 1.0f ? 65535 : (uint16_t)(value * 65535.0f);
+}
+
+static nplug_result post_rumble(nplug_nest *nest, nplug_device device, float strong, float weak,
+                                uint32_t ms, bool after)
+{
+    nplug_command command = {0};
+
+    if (!(strong >= 0.0f) || !(weak >= 0.0f)) return NPLUG_ERR_ARGUMENT;
+    command.kind = NPLUG_COMMAND_RUMBLE;
+    command.device = device;
+    command.strong = as_magnitude(strong);
+    command.weak = as_magnitude(weak);
+    command.number = ms;
+    command.on = after;
+    return nplug_post(nest, &command);
 }
 
 nplug_result nplug_rumble(nplug_nest *nest, nplug_device device, float strong, float weak,
                           uint32_t milliseconds)
 {
-    nplug_command command = {0};
+    return post_rumble(nest, device, strong, weak, milliseconds, false);
+}
 
-    command.kind = NPLUG_COMMAND_RUMBLE;
-    command.device = device;
-    command.strong = as_magnitude(strong);
-    command.weak = as_magnitude(weak);
-    command.number = milliseconds;
-    return nplug_post(nest, &command);
+nplug_result nplug_rumble_after(nplug_nest *nest, nplug_device device, float strong, float weak,
+                                uint32_t milliseconds)
+{
+    return post_rumble(nest, device, strong, weak, milliseconds, true);
+}
+
+nplug_result nplug_pause_rumble(nplug_nest *nest, bool on)
+{
+    return post_switch(nest, NPLUG_COMMAND_PAUSE_RUMBLE, 0, 0, 0, on);
 }

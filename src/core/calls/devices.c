@@ -83,9 +83,11 @@ nplug_result nplug_device_info(const nplug_nest *nest, nplug_device device,
     info.version = about->version;
     info.times = about->times;
     info.unreadable = about->unreadable;
+    info.rumbles = (about->abilities & NPLUG_ABILITY_RUMBLE) != 0;
+    info.lights = (about->abilities & NPLUG_ABILITY_LIGHTS) != 0;
     fill_recognition(&nest->device.recogniser.of[index], &info);
     if (about->presence == NP_HERE) fill_presence(nest, index, &info);
-    return np_size_give(facts, NP_FIRST(nplug_device_facts, reserved), &info, sizeof info);
+    return np_size_give(facts, NP_FIRST(nplug_device_facts, rumbles), &info, sizeof info);
 }
 
 /* The place of a device that is here; NP_NONE, and why in *result. */

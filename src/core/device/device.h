@@ -85,6 +85,7 @@ typedef struct np_node {
     uint8_t stale; /* 1: its port is to be asked for a resync; 2: it was */
     uint8_t resyncing;
     uint8_t looks; /* an nplug_device_kind: what it is by itself */
+    uint8_t abilities;
     uint32_t properties;
 } np_node;
 
@@ -112,7 +113,8 @@ typedef struct np_device {
     bool unreadable;
     bool charging;
     bool asleep;
-    int8_t battery; /* percent; -1 where nobody knows */
+    int8_t battery;    /* percent; -1 where nobody knows */
+    uint8_t abilities; /* of its nodes, all together */
 } np_device;
 
 /* A button whose contact bounces. */

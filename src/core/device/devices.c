@@ -135,6 +135,7 @@ int np_devices_begin(np_devices *devices, uint32_t key, const nplug_report *repo
     node->times = report->data.arrive.times;
     node->unreadable = report->data.arrive.unreadable;
     node->properties = report->data.arrive.properties;
+    node->abilities = (uint8_t)report->signal;
     clear_signals(devices, index, node->first_signal, node->signals);
     map_add(devices, index);
     return -1;
@@ -434,6 +435,9 @@ void np_devices_call(np_devices *devices, uint32_t index)
     device->version = node->version;
     device->times = (nplug_time_source)node->times;
     device->unreadable = node->unreadable != 0;
+    device->abilities = 0;
+    for (uint32_t at = device->first_node; at != NP_NONE; at = devices->nodes[at].next)
+        device->abilities |= devices->nodes[at].abilities;
     device->who.looks = node->looks;
 }
 

@@ -102,9 +102,24 @@ typedef struct np_feed_port {
     bool leaving; /* it was detached, and its devices have not all departed */
 } np_feed_port;
 
+/* Rumbles that play or wait, in the order in which they were asked for: of each device the first
+ * one plays. */
+#define NP_EFFECTS 16
+typedef struct np_effect {
+    uint32_t key; /* of the node that plays it */
+    uint16_t device, ms, strong, weak;
+} np_effect;
+
+typedef struct np_effects {
+    np_effect list[NP_EFFECTS];
+    uint32_t count;
+    bool paused;
+} np_effects;
+
 typedef struct np_feed {
     np_feed_port *ports;
     uint32_t port_limit, port_count;
+    np_effects effects;
     nplug_time processed; /* up to here everything was taken */
     nplug_counts counts;  /* those that the nest's side counts */
 } np_feed;
@@ -153,5 +168,18 @@ uint32_t np_feed_clock(np_feed *feed, nplug_time now);
 void np_feed_resync(const np_feed *feed, uint32_t key);
 void np_feed_effect(const np_feed *feed, uint32_t key, const nplug_command *command);
 void np_feed_stop(np_feed *feed);
+
+/* --- effects (effects.c) ------------------------------------------------------------------------
+ */
+
+/* A device rumbles, in place of what plays and waits, or after that; one of 0 ms stops it.  What
+ * played is over.  All of a device's ends. */
+void np_effects_ask(np_feed *feed, np_out *out, const np_effect *effect, bool after,
+                    nplug_time time);
+void np_effects_over(np_feed *feed, np_out *out, uint32_t device, nplug_time time);
+void np_effects_stop(np_feed *feed, np_out *out, uint32_t device);
+
+/* A pause begins or ends, for whoever asks. */
+void np_effects_pause(np_feed *feed, bool on);
 
 #endif

@@ -5,6 +5,14 @@
 #include "core/nest/nest.h"
 #include "nestplug/calibrate.h"
 
+/* The node that makes a device what it is, by its port's number; NP_NONE where it has none. */
+static uint32_t chief_of(const nplug_nest *nest, uint32_t device)
+{
+    if (device == NP_NONE || nest->device.devices.list[device].first_node == NP_NONE)
+        return NP_NONE;
+    return nest->device.devices.nodes[nest->device.recogniser.of[device].chief].key;
+}
+
 /* How strongly a device may rumble: as whoever hears it wants it least. */
 static float rumble_of(const nplug_nest *nest, uint32_t device)
 {
@@ -18,19 +26,32 @@ static float rumble_of(const nplug_nest *nest, uint32_t device)
     return rumble;
 }
 
-/* To the node that makes the device what it is. */
-static void play_effect(nplug_nest *nest, const nplug_command *command)
+static void rumble(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
-    uint32_t device = np_devices_index(&nest->device.devices, command->device);
-    nplug_command soft = *command;
-    float rumble;
+    uint32_t device = np_devices_here(&nest->device.devices, command->device);
+    uint32_t key = chief_of(nest, device);
+    np_effect effect = {key, (uint16_t)device, (uint16_t)command->number, 0, 0};
+    float by;
 
-    if (device == NP_NONE || nest->device.devices.list[device].first_node == NP_NONE) return;
-    rumble = rumble_of(nest, device);
-    soft.strong = (uint16_t)((float)command->strong * rumble);
-    soft.weak = (uint16_t)((float)command->weak * rumble);
-    np_feed_effect(&nest->feed,
-                   nest->device.devices.nodes[nest->device.recogniser.of[device].chief].key, &soft);
+    if (key == NP_NONE || (command->number && np_wake_is_still(nest, device))) return;
+    by = rumble_of(nest, device);
+    effect.strong = (uint16_t)((float)command->strong * by);
+    effect.weak = (uint16_t)((float)command->weak * by);
+    if (command->strong == 0 && command->weak == 0 && !command->on) effect.ms = 0;
+    np_effects_ask(&nest->feed, &nest->out, &effect, command->on != 0, time);
+}
+
+static void pause_rumble(nplug_nest *nest, bool on)
+{
+    np_effects_pause(&nest->feed, on);
+    np_wake_still(nest);
+}
+
+static void show_player(nplug_nest *nest, const nplug_command *command)
+{
+    uint32_t key = chief_of(nest, np_devices_here(&nest->device.devices, command->device));
+
+    if (key != NP_NONE) np_feed_effect(&nest->feed, key, command);
 }
 
 static void tell_clocks(nplug_nest *nest, const nplug_command *command, nplug_time time)
@@ -135,8 +156,13 @@ static void apply_to_rest(nplug_nest *nest, const nplug_command *command, nplug_
         np_calibrate_take(&nest->device, command, time);
         break;
     case NPLUG_COMMAND_RUMBLE:
+        rumble(nest, command, time);
+        break;
+    case NPLUG_COMMAND_PAUSE_RUMBLE:
+        pause_rumble(nest, command->on != 0);
+        break;
     case NPLUG_COMMAND_LIGHTS:
-        play_effect(nest, command);
+        show_player(nest, command);
         break;
     case NPLUG_COMMAND_CLOCKS:
         tell_clocks(nest, command, time);

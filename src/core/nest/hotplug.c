@@ -107,7 +107,10 @@ void np_hotplug_depart(nplug_nest *nest, uint32_t node, nplug_time time)
 {
     uint32_t device = nest->device.devices.nodes[node].device;
 
-    if (device != NP_NONE) unbuild(nest, device, time);
+    if (device != NP_NONE) {
+        np_effects_stop(&nest->feed, &nest->out, device);
+        unbuild(nest, device, time);
+    }
     np_devices_drop_node(&nest->device.devices, node);
     if (device == NP_NONE) return;
     if (nest->device.devices.list[device].first_node != NP_NONE) {

@@ -71,6 +71,11 @@ void np_wake_settle(nplug_nest *nest, nplug_time time);
 void np_wake_mute(nplug_nest *nest, uint32_t kinds, nplug_time time);
 void np_wake_focus(nplug_nest *nest, bool focused, nplug_time time);
 
+/* Whether nothing of a device is to be felt: in a pause, asleep, or of a kind that nobody hears
+ * now. What plays of those ends. */
+bool np_wake_is_still(const nplug_nest *nest, uint32_t device);
+void np_wake_still(nplug_nest *nest);
+
 /* A device falls asleep or wakes. */
 void np_wake_sleep(nplug_nest *nest, uint32_t device, bool asleep, nplug_time time);
 

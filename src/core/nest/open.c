@@ -141,6 +141,8 @@ nplug_result nplug_open(const nplug_setup *from, void *block, size_t size, nplug
 void nplug_close(nplug_nest *nest)
 {
     if (!nest) return;
+    np_effects_pause(&nest->feed, true);
+    np_wake_still(nest);
     np_feed_stop(&nest->feed);
     if (nest->free_block) nest->free_block(nest);
 }

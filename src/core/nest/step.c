@@ -47,6 +47,8 @@ static void fire_timer(nplug_nest *nest, nplug_time silence)
         np_calibrate_sample(&nest->device, timer.due, silence);
     } else if (timer.kind == NP_TIMER_BOUNCE) {
         np_reports_waited(nest, timer.b, timer.due);
+    } else if (timer.kind == NP_TIMER_EFFECT) {
+        np_effects_over(&nest->feed, &nest->out, timer.b, timer.due);
     }
     np_commands_empty_outbox(nest, timer.due);
 }

@@ -185,6 +185,21 @@ static void mute(nplug_nest *nest, nplug_time time)
     }
 }
 
+bool np_wake_is_still(const nplug_nest *nest, uint32_t device)
+{
+    uint32_t kind = (uint32_t)nest->device.recogniser.of[device].kind;
+
+    return nest->feed.effects.paused || nest->device.devices.list[device].asleep ||
+           (nest->device.controls.deaf_kinds >> kind & 1u);
+}
+
+void np_wake_still(nplug_nest *nest)
+{
+    for (uint32_t i = 0; i < nest->device.devices.count; i++)
+        if (np_wake_is_still(nest, nest->device.devices.order[i]))
+            np_effects_stop(&nest->feed, &nest->out, nest->device.devices.order[i]);
+}
+
 void np_wake_mute(nplug_nest *nest, uint32_t kinds, nplug_time time)
 {
     np_controls_mute_kinds(&nest->device.controls, kinds);
@@ -196,12 +211,14 @@ void np_wake_focus(nplug_nest *nest, bool focused, nplug_time time)
     np_controls_deafen_kinds(&nest->device.controls,
                              focused ? 0 : ~nest->game.game.def.unfocused_kinds);
     mute(nest, time);
+    np_wake_still(nest);
 }
 
 void np_wake_sleep(nplug_nest *nest, uint32_t device, bool asleep, nplug_time time)
 {
     if (!np_devices_sleep(&nest->device.devices, device, asleep)) return;
     mute(nest, time);
+    np_wake_still(nest);
     np_out_event(&nest->out, time, asleep ? NPLUG_EVENT_ASLEEP : NPLUG_EVENT_AWAKE,
                  np_devices_handle(&nest->device.devices, device), NPLUG_NOBODY);
 }

@@ -18,18 +18,41 @@ static void set_light(const char *folder, const char *name, bool on)
     fclose(file);
 }
 
+static DIR *lights_of(const nl_node *node, char folder[160])
+{
+    snprintf(folder, 160, "/sys/class/input/%s/device/device/leds", node->file);
+    return opendir(folder);
+}
+
+/* The number of a light that says a player's, as written; NULL for another one. */
+static const char *number_of(const struct dirent *entry)
+{
+    const char *number = strstr(entry->d_name, ":player-");
+    return number ? number + strlen(":player-") : NULL;
+}
+
+bool nl_lights_has(const nl_node *node)
+{
+    char folder[160];
+    const struct dirent *entry;
+    DIR *dir = lights_of(node, folder);
+    bool any = false;
+
+    while (dir && !any && (entry = readdir(dir)) != NULL)
+        any = number_of(entry) != NULL;
+    if (dir) closedir(dir);
+    return any;
+}
+
 void nl_lights_show(const nl_node *node, uint32_t player)
 {
     char folder[160];
-    struct dirent *entry;
-    DIR *dir;
+    const struct dirent *entry;
+    DIR *dir = lights_of(node, folder);
 
-    snprintf(folder, sizeof folder, "/sys/class/input/%s/device/device/leds", node->file);
-    dir = opendir(folder);
     while (dir && (entry = readdir(dir)) != NULL) {
-        const char *number = strstr(entry->d_name, ":player-");
+        const char *number = number_of(entry);
         if (!number) continue;
-        number += strlen(":player-");
         set_light(folder, entry->d_name, player && strtoul(number, NULL, 10) == player);
     }
     if (dir) closedir(dir);

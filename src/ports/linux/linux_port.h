@@ -87,6 +87,7 @@ void nl_battery_look(nplug_linux *port, nl_node *node, nplug_time now);
 
 /* lights.c: whose it is; 0 puts the lights out. */
 void nl_lights_show(const nl_node *node, uint32_t player);
+bool nl_lights_has(const nl_node *node);
 
 /* events.c: what an open node says. */
 /* Reads up to the end of the next kernel frame: true where there is one, in `frame`. */

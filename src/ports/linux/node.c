@@ -329,6 +329,18 @@ static uint16_t count_signals(const nl_node *node, const abilities *able)
     return (uint16_t)(count + node->has_battery);
 }
 
+/* What can be written to a node that may be written to. */
+static uint16_t abilities_of(const nl_node *node)
+{
+    unsigned long effects[LONGS(FF_CNT)] = {0};
+    uint16_t able = nl_lights_has(node) ? NPLUG_ABILITY_LIGHTS : 0;
+
+    if (node->fd < 0 || node->unreadable || (fcntl(node->fd, F_GETFL) & O_ACCMODE) != O_RDWR)
+        return able;
+    if (ioctl(node->fd, EVIOCGBIT(EV_FF, sizeof effects), effects) < 0) return able;
+    return has(effects, FF_RUMBLE) ? able | NPLUG_ABILITY_RUMBLE : able;
+}
+
 static void push_arrival(nplug_linux *port, nl_node *node, nplug_time now, abilities *able)
 {
     nplug_report report = report_of(port, node, now, NPLUG_REPORT_ARRIVE);
@@ -341,6 +353,7 @@ static void push_arrival(nplug_linux *port, nl_node *node, nplug_time now, abili
     report.data.arrive.times = NPLUG_TIME_SOURCE_KERNEL;
     report.data.arrive.unreadable = node->unreadable;
     report.data.arrive.properties = (uint32_t)able->properties;
+    report.signal = abilities_of(node);
     nplug_push(port->ring, &report, 1);
     push_texts(port, report, able);
     if (!node->unreadable) {

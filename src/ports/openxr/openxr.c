@@ -165,6 +165,7 @@ static void plug(nplug_openxr *port, nplug_time time, unsigned number)
     arrive.data.arrive.bus = BUS_HOST;
     arrive.data.arrive.product = (uint16_t)(PRODUCT + number);
     arrive.data.arrive.signals = number == HEAD ? POSE_NUMBERS : HAND_SIGNALS;
+    arrive.signal = number == HEAD ? 0 : NPLUG_ABILITY_RUMBLE;
     arrive.data.arrive.times =
         port->session.from_time ? NPLUG_TIME_SOURCE_SERVER : NPLUG_TIME_SOURCE_FRAME;
     nplug_push(port->ring, &arrive, 1);

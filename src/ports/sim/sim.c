@@ -386,6 +386,8 @@ static void push_arrival(nplug_sim *sim, const sim_device *device, const sim_mov
     report.data.arrive.product = model->product;
     report.data.arrive.version = model->version;
     report.data.arrive.signals = model->signal_count;
+    report.signal = (uint16_t)((model->rumbles ? NPLUG_ABILITY_RUMBLE : 0) |
+                               (model->lights ? NPLUG_ABILITY_LIGHTS : 0));
     push(sim, &report);
     nplug_push_text(sim->ring, report.time, report.device, NPLUG_TEXT_NAME, model->device);
     nplug_push_text(sim->ring, report.time, report.device, NPLUG_TEXT_SERIAL, move->serial);
