@@ -40,6 +40,7 @@ Suite *rates_suite(void);
 Suite *recognise_suite(void);
 Suite *return_suite(void);
 Suite *schemas_suite(void);
+Suite *sensors_suite(void);
 Suite *settings_suite(void);
 Suite *shaping_suite(void);
 Suite *sim_suite(void);

@@ -21,6 +21,11 @@ typedef enum nplug_calibrate_mode {
     NPLUG_CALIBRATE_MODE_RESET = 4 /* as the sheet says, and stays so */
 } nplug_calibrate_mode;
 
+/* Turn rates (pad:turn, pad:roll, and pad:gyro with them) are always followed, by rules of their
+ * own: where all that a sensor says within a second is within 2 degrees a second, and no further
+ * than 10 from 0, its device lies still, and the rest goes half of the way there (chosen; the first
+ * time all of it).  FIX and RESET hold that where it is; MEASURE and TAKE leave it alone. */
+
 /* One axis of one device. */
 typedef struct nplug_calibration {
     uint64_t device; /* nplug_device_key */

@@ -102,7 +102,13 @@ enum {
     NPLUG_PAD_CONFIRM,  /* in bindings only: south, or east where the pad's sheet says so */
     NPLUG_PAD_CANCEL,   /* in bindings only: the one of south and east that does not confirm */
     NPLUG_PAD_GYRO,     /* turn rate, three numbers: see nplug_control_sensor */
-    NPLUG_PAD_ACCEL     /* acceleration, gravity included, three numbers */
+    NPLUG_PAD_ACCEL,    /* acceleration, gravity included, three numbers */
+    NPLUG_PAD_TURN, /* how fast the pad turns to the right, and its front up: 1 is 2000 degrees a
+                       second, which is more than a hand does; an action of kind motion moves by
+                       180 a whole turn */
+    NPLUG_PAD_ROLL, /* how fast its right side goes down, likewise */
+    NPLUG_PAD_TILT  /* how far its right side is down, and its front up: the share of gravity along
+                       it, 1 where it stands upright (and shaking counts, too) */
 };
 
 /* Mouse controls. */

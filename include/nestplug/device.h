@@ -140,11 +140,12 @@ NPLUG_API nplug_vec2 nplug_control_value(const nplug_nest *nest, nplug_device de
 NPLUG_API nplug_result nplug_control_pose(const nplug_nest *nest, nplug_device device,
                                           nplug_control control, nplug_pose *pose);
 
-/* The present value of a device's motion sensor: turn rate in rad/s about x, y and z, or
- * acceleration in m/s^2 along them (at rest it is gravity's), in the order and the directions of
- * the hardware; three numbers.  By the resolution that the system gives (Linux kernel,
- * event-codes.rst, INPUT_PROP_ACCELEROMETER: counts a g, and a degree a second).  Errors as
- * nplug_control_pose. */
+/* The present value of a device's motion sensor: turn rate in rad/s about x, y and z, without what
+ * the sensor says while its device lies still (see calibrate.h), or acceleration in m/s^2 along
+ * them (at rest it is gravity's), in the order and the directions of the hardware; three numbers.
+ * What a pad's motion means for a game is NPLUG_PAD_TURN, _ROLL and _TILT, which actions take.  By
+ * the resolution that the system gives (Linux kernel, event-codes.rst, INPUT_PROP_ACCELEROMETER:
+ * counts a g, and a degree a second).  Errors as nplug_control_pose. */
 NPLUG_API nplug_result nplug_control_sensor(const nplug_nest *nest, nplug_device device,
                                             nplug_control control, float value[3]);
 

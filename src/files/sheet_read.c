@@ -171,6 +171,12 @@ static bool is_half(const nplug_wire *wire)
     return wire->reading >= NPLUG_READING_WHEN_LOW && wire->reading <= NPLUG_READING_ROUND_Y;
 }
 
+/* A sensor's numbers move the axes that feel them, too. */
+static bool is_sensed(const nplug_wire *wire)
+{
+    return wire->reading == NPLUG_READING_SENSED;
+}
+
 static void check_twice(nf_sheet_reader *in, const nplug_wire *wire, const char *pointer)
 {
     const nplug_wire *wires = in->file->wires;
@@ -180,6 +186,7 @@ static void check_twice(nf_sheet_reader *in, const nplug_wire *wire, const char 
         if (wires[i].space != wire->space || wires[i].code != wire->code) continue;
         if (wires[i].node != wire->node) continue;
         if (is_half(&wires[i]) && is_half(wire) && wires[i].reading != wire->reading) continue;
+        if (is_sensed(&wires[i]) != is_sensed(wire)) continue;
         nplug_control_name(wires[i].control, name, sizeof name);
         nf_error(in->doc, pointer, "this signal is %s's already", name);
         return;

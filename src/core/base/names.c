@@ -73,6 +73,9 @@ static const name_row pad_rows[] = {
     BUTTON(NPLUG_PAD_CANCEL, "cancel"),
     SENSOR(NPLUG_PAD_GYRO, "gyro"),
     SENSOR(NPLUG_PAD_ACCEL, "accel"),
+    STICK(NPLUG_PAD_TURN, "turn"),
+    TRIGGER(NPLUG_PAD_ROLL, "roll"),
+    STICK(NPLUG_PAD_TILT, "tilt"),
 };
 
 static const name_row stick_rows[] = {

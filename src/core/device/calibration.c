@@ -8,6 +8,12 @@
 #define TICK        50000u /* microseconds between two samples */
 #define QUIET_TICKS 18u    /* within a second */
 
+/* A turn rate is that of a pad which nobody holds, in degrees a second: all of a second's samples
+ * are so near to each other, and so near to 0.  (Chosen: sensors tremble by tenths of a degree and
+ * lie some degrees off; a hand that holds still trembles by more.) */
+#define STILL_BAND  2
+#define STILL_BOUND 10
+
 /* The slowest that is found takes a 24th of a range in 200ths, a round of quiet each. */
 #define STEADY_TICKS (12u * QUIET_TICKS)
 
@@ -18,9 +24,20 @@ void np_calibrate_begin(np_calibrations *calibrations, bool follow)
 
 /* --- the wires of a axis's signal ----------------------------------------------------------- */
 
+/* The first that reads a signal as an axis, else the first. */
+static const np_wire *axis_of(const np_device_room *room, uint32_t signal)
+{
+    np_run run = room->controls.of_signal[signal];
+    const np_wire *wires = &room->controls.wires[run.first];
+
+    for (uint32_t w = 0; w < run.count; w++)
+        if ((wires[w].how & NP_WIRE_READING) != NPLUG_READING_SENSED) return &wires[w];
+    return wires;
+}
+
 static const np_wire *first_wire(const np_device_room *room, const np_calibrated *axis)
 {
-    return &room->controls.wires[room->controls.of_signal[axis->signal].first];
+    return axis_of(room, axis->signal);
 }
 
 /* All wires of a signal get the same rest and ends; nobody's guard holds any more. */
@@ -38,12 +55,14 @@ static void set_wires(np_device_room *room, const np_calibrated *axis, int32_t r
 static bool can_be_calibrated(const np_device_room *room, uint32_t signal)
 {
     np_run run = room->controls.of_signal[signal];
-    const np_wire *wire = &room->controls.wires[run.first];
+    const np_wire *wire = axis_of(room, signal);
     uint32_t reading = wire->how & NP_WIRE_READING;
 
-    if (wire->how & NP_WIRE_SHARED) return false;
+    if (run.count == 0 || wire->how & NP_WIRE_SHARED) return false;
+    if (np_control_is_felt_motion(room->controls.list[wire->control].id))
+        return np_control_is_turn_rate(room->controls.list[wire->control].id);
     if (room->devices.signals[signal].space == NPLUG_SPACE_ZONE) return false;
-    if (run.count == 0 || room->devices.signals[signal].nature != NPLUG_NATURE_AXIS) return false;
+    if (room->devices.signals[signal].nature != NPLUG_NATURE_AXIS) return false;
     if (room->controls.list[wire->control].flags & NP_CONTROL_LEVER) return false;
     return reading == NPLUG_READING_WHOLE || reading == NPLUG_READING_FROM_LOW ||
            reading == NPLUG_READING_FROM_HIGH || reading == NPLUG_READING_HALF_LOW ||
@@ -107,8 +126,10 @@ static void begin_axis(np_device_room *room, np_calibrated *axis, uint32_t devic
     axis->device = (uint16_t)device;
     axis->used = true;
     room->calibrations.steady = 0;
-    axis->how = room->calibrations.follow ? NPLUG_CALIBRATE_MODE_FOLLOW : NPLUG_CALIBRATE_MODE_FIX;
     wire = first_wire(room, axis);
+    axis->turns = np_control_is_turn_rate(room->controls.list[wire->control].id);
+    axis->how = room->calibrations.follow || axis->turns ? NPLUG_CALIBRATE_MODE_FOLLOW
+                                                         : NPLUG_CALIBRATE_MODE_FIX;
     axis->rest = wire->rest;
     axis->low = wire->low;
     axis->high = wire->high;
@@ -128,7 +149,7 @@ void np_calibrate_build(np_device_room *room, uint32_t device, nplug_time time)
             at++;
         if (at == NP_CALIBRATED_MOST) return; /* the rest of them stay as their sheet says */
         begin_axis(room, &room->calibrations.list[at], device, signal);
-        if (room->calibrations.follow) tick(room, time);
+        if (room->calibrations.list[at].how == NPLUG_CALIBRATE_MODE_FOLLOW) tick(room, time);
     }
 }
 
@@ -239,22 +260,58 @@ static bool note(np_calibrated *axis, int32_t raw)
     return news;
 }
 
+/* The rest of a turn rate goes half of the way to where its sensor lies, and the first time all of
+ * it; its ends go with it. */
+static void follow_turn(np_device_room *room, np_calibrated *axis)
+{
+    int64_t middle = ((int64_t)axis->from + axis->to) / 2, degree = axis->high / NP_TURN_DEGREES;
+    int32_t rest = first_wire(room, axis)->rest;
+
+    if (apart(middle, 0) > STILL_BOUND * degree) return;
+    if (axis->found) middle = rest + (middle - rest) / 2;
+    axis->found = true;
+    if (middle != rest)
+        set_wires(room, axis, (int32_t)middle, (int32_t)(axis->low + middle),
+                  (int32_t)(axis->high + middle));
+}
+
+static void begin_round(np_calibrated *axis, int32_t raw)
+{
+    axis->from = axis->to = raw;
+    axis->quiet = 0;
+}
+
+static void sample_turn(np_device_room *room, np_calibrated *axis, int32_t raw)
+{
+    int64_t band = (int64_t)axis->high * STILL_BAND / NP_TURN_DEGREES;
+
+    if ((int64_t)axis->to - axis->from > band) {
+        room->calibrations.steady = 0;
+        begin_round(axis, raw);
+    } else if (++axis->quiet >= QUIET_TICKS) {
+        follow_turn(room, axis);
+        begin_round(axis, raw);
+    }
+}
+
 static void sample(np_device_room *room, np_calibrated *axis)
 {
     int32_t raw = room->devices.raw[axis->signal];
 
     if (note(axis, raw)) room->calibrations.steady = 0;
     if (axis->how != NPLUG_CALIBRATE_MODE_FOLLOW) return;
+    if (axis->turns) {
+        sample_turn(room, axis, raw);
+        return;
+    }
     note_hand(room, axis, raw);
     widen(room, axis, raw);
     if ((int64_t)axis->to - axis->from > width_of(axis) / 100) {
-        axis->from = axis->to = raw;
-        axis->quiet = 0;
         room->calibrations.steady = 0;
+        begin_round(axis, raw);
     } else if (++axis->quiet >= QUIET_TICKS) {
         if (!lies_off(room, axis)) follow(room, axis);
-        axis->from = axis->to = raw;
-        axis->quiet = 0;
+        begin_round(axis, raw);
     }
 }
 
@@ -288,6 +345,8 @@ static void take_measure(np_device_room *room, np_calibrated *axis)
 
 static void take_axis(np_device_room *room, np_calibrated *axis, uint32_t how)
 {
+    if (axis->turns && (how == NPLUG_CALIBRATE_MODE_MEASURE || how == NPLUG_CALIBRATE_MODE_TAKE))
+        return; /* nobody turns a pad from end to end: its rest is followed as it was */
     if (how == NPLUG_CALIBRATE_MODE_TAKE && axis->how == NPLUG_CALIBRATE_MODE_MEASURE)
         take_measure(room, axis);
     if (how == NPLUG_CALIBRATE_MODE_RESET) set_wires(room, axis, axis->rest, axis->low, axis->high);

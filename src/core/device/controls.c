@@ -81,9 +81,11 @@ static float read_axis(uint32_t reading, float value)
  * counts are one. */
 static float read_scaled(const np_wire *wire, int32_t raw)
 {
-    float counts = wire->high > 0 ? (float)raw / (float)wire->high : 0.0f;
+    bool sensed = (wire->how & NP_WIRE_READING) == NPLUG_READING_SENSED;
+    int64_t from_rest = (int64_t)raw - (sensed ? wire->rest : 0);
+    float counts = wire->high > 0 ? (float)from_rest / (float)wire->high : 0.0f;
 
-    if ((wire->how & NP_WIRE_READING) == NPLUG_READING_SCALED) return counts;
+    if (!sensed) return counts;
     return counts * (wire->low ? RADIANS_A_DEGREE : GRAVITY);
 }
 
@@ -295,6 +297,7 @@ void np_controls_calibrate(np_controls *controls, uint32_t signal, int32_t rest,
 
     for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
         controls->wires[w].rest = rest;
+        if ((controls->wires[w].how & NP_WIRE_READING) == NPLUG_READING_SENSED) continue;
         controls->wires[w].low = low;
         controls->wires[w].high = high;
         follow_side(&controls->wires[w]);

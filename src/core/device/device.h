@@ -43,6 +43,22 @@ typedef struct np_guard {
     uint32_t width;
 } np_guard;
 
+/* So many degrees a second are the end of a turn rate. */
+#define NP_TURN_DEGREES 2000
+
+/* Whether a control is what motion sensors feel, as an axis; and of those, a rate, which has a rest
+ * of its own. */
+static inline bool np_control_is_felt_motion(nplug_control control)
+{
+    return control >= NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_TURN) &&
+           control <= NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_TILT);
+}
+static inline bool np_control_is_turn_rate(nplug_control control)
+{
+    return np_control_is_felt_motion(control) &&
+           control != NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_TILT);
+}
+
 /* Where an axis rests that its sheet has at one end. */
 typedef enum np_rests { NP_RESTS_UNASKED = 0, NP_RESTS_THERE, NP_RESTS_OTHERWISE } np_rests;
 
@@ -665,6 +681,7 @@ typedef struct np_calibrated {
     uint8_t how;        /* an nplug_calibrate_mode: FOLLOW, MEASURE or FIX */
     uint8_t since_came; /* an np_since */
     bool used, found;
+    bool turns; /* it is a turn rate: its rest is a sensor's, and no hand's */
 } np_calibrated;
 
 /* What an axis has done since it came. */

@@ -17,6 +17,11 @@ static const nplug_wire any_motion_wires[] = {
     {0x0c1b, 0, 1, 0x00030003, 15, 0, 0, 0, 0, 0, 0}, /* pad:gyro */
     {0x0c1b, 1, 1, 0x00030004, 15, 0, 0, 0, 0, 0, 0}, /* pad:gyro */
     {0x0c1b, 2, 1, 0x00030005, 15, 0, 0, 0, 0, 0, 0}, /* pad:gyro */
+    {0x0c1d, 0, 1, 0x00030004, 0, 1, 0, 0, 0, 0, 0}, /* pad:turn */
+    {0x0c1d, 1, 1, 0x00030003, 0, 0, 0, 0, 0, 0, 0}, /* pad:turn */
+    {0x0c1e, 0, 1, 0x00030005, 0, 1, 0, 0, 0, 0, 0}, /* pad:roll */
+    {0x0c1f, 0, 1, 0x00030000, 0, 1, 0, 0, 0, 0, 0}, /* pad:tilt */
+    {0x0c1f, 1, 1, 0x00030002, 0, 1, 0, 0, 0, 0, 0}, /* pad:tilt */
 };
 
 static const uint32_t any_mouse_fine_codes[] = {0x0002000b, };
@@ -1457,6 +1462,23 @@ static const nplug_print heron_prints[] = {
     {0x0c12, "menu"},
 };
 
+static const nplug_rule motion_057e_matches[] = {
+    {0x0000, 0x057e, 0x0000, 0x0000, 10, 2, 0, 0, NULL, NULL, 0x00000000, 0, 0},
+};
+static const nplug_wire motion_057e_wires[] = {
+    {0x0c1c, 0, 1, 0x00030000, 15, 0, 0, 0, 0, 0, 0}, /* pad:accel */
+    {0x0c1c, 1, 1, 0x00030001, 15, 0, 0, 0, 0, 0, 0}, /* pad:accel */
+    {0x0c1c, 2, 1, 0x00030002, 15, 0, 0, 0, 0, 0, 0}, /* pad:accel */
+    {0x0c1b, 0, 1, 0x00030003, 15, 0, 0, 0, 0, 0, 0}, /* pad:gyro */
+    {0x0c1b, 1, 1, 0x00030004, 15, 0, 0, 0, 0, 0, 0}, /* pad:gyro */
+    {0x0c1b, 2, 1, 0x00030005, 15, 0, 0, 0, 0, 0, 0}, /* pad:gyro */
+    {0x0c1d, 0, 1, 0x00030005, 0, 1, 0, 0, 0, 0, 0}, /* pad:turn */
+    {0x0c1d, 1, 1, 0x00030004, 0, 1, 0, 0, 0, 0, 0}, /* pad:turn */
+    {0x0c1e, 0, 1, 0x00030003, 0, 0, 0, 0, 0, 0, 0}, /* pad:roll */
+    {0x0c1f, 0, 1, 0x00030001, 0, 0, 0, 0, 0, 0, 0}, /* pad:tilt */
+    {0x0c1f, 1, 1, 0x00030000, 0, 0, 0, 0, 0, 0, 0}, /* pad:tilt */
+};
+
 static const nplug_rule openxr_headset_matches[] = {
     {0x0019, 0x0000, 0x0012, 0x0000, 0, 0, 0, 0, NULL, NULL, 0x00000000, 0, 0},
 };
@@ -2077,7 +2099,7 @@ static const nplug_sheet sheets[] = {
      2, 0, 0, 1, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 10, "any-motion", "",
      any_motion_matches, any_motion_wires, NULL,
-     1, 6, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+     1, 11, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 2, "any-mouse-fine", "",
      any_mouse_fine_matches, any_mouse_fine_wires, NULL,
      1, 14, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
@@ -2162,6 +2184,9 @@ static const nplug_sheet sheets[] = {
     {(uint32_t)sizeof(nplug_sheet), 3, "heron", "quay-letters",
      heron_matches, heron_wires, heron_prints,
      1, 21, 10, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
+    {(uint32_t)sizeof(nplug_sheet), 10, "motion-057e", "",
+     motion_057e_matches, motion_057e_wires, NULL,
+     1, 11, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},
     {(uint32_t)sizeof(nplug_sheet), 9, "openxr-headset", "",
      openxr_headset_matches, openxr_headset_wires, NULL,
      1, 14, 0, 0, 0, sizeof(nplug_rule), sizeof(nplug_wire), sizeof(nplug_print)},

@@ -69,8 +69,8 @@ static bool is_meant(const np_plan *plan, const nplug_wire *wire, uint32_t node)
 static bool reads(const nplug_wire *wire, const np_signal *about)
 {
     if (wire->space != about->space || wire->code != about->code) return false;
-    return wire->reading != NPLUG_READING_SENSED || wire->flags & NPLUG_WIRE_HAS_RANGE ||
-           about->resolution > 0;
+    return (wire->reading != NPLUG_READING_SENSED && !np_control_is_felt_motion(wire->control)) ||
+           wire->flags & NPLUG_WIRE_HAS_RANGE || about->resolution > 0;
 }
 
 /* The sheet of a signal's wires: the device's, if that means its node; else the node's own. */
@@ -206,11 +206,28 @@ static void set_delta(np_wire *wire, const nplug_wire *from, int32_t raw)
     wire->high = from->flags & NPLUG_WIRE_HAS_RANGE ? from->max : 1;
 }
 
+/* How many counts of a sensor are a degree a second, or a g. */
+static int32_t unit_of(const nplug_wire *from, const np_signal *about)
+{
+    return from->flags & NPLUG_WIRE_HAS_RANGE ? from->max : about->resolution;
+}
+
 /* A sensor's high end says how many counts are one, its low end whether it turns. */
 static void set_sensed(np_wire *wire, const nplug_wire *from, const np_signal *about)
 {
     wire->low = NPLUG_CONTROL_INDEX(from->control) == NPLUG_PAD_GYRO;
-    wire->high = from->flags & NPLUG_WIRE_HAS_RANGE ? from->max : about->resolution;
+    wire->high = unit_of(from, about);
+    wire->rest = 0;
+}
+
+/* What a sensor feels, as an axis: to the ends that control.h promises. */
+static void set_felt(np_wire *wire, const nplug_wire *from, const np_signal *about)
+{
+    bool tilts = NPLUG_CONTROL_INDEX(from->control) == NPLUG_PAD_TILT;
+    int64_t most = (int64_t)unit_of(from, about) * (tilts ? 1 : NP_TURN_DEGREES);
+
+    wire->high = most > INT32_MAX / 2 ? INT32_MAX / 2 : (int32_t)most;
+    wire->low = -wire->high;
     wire->rest = 0;
 }
 
@@ -220,6 +237,8 @@ static void set_ends(np_wire *wire, const nplug_wire *from, const np_signal *abo
         set_delta(wire, from, raw);
     else if (from->reading == NPLUG_READING_SENSED)
         set_sensed(wire, from, about);
+    else if (np_control_is_felt_motion(from->control))
+        set_felt(wire, from, about);
     else
         set_range(wire, from, about);
     if (about->nature == NPLUG_NATURE_BUTTON) wire->rest = 0;
@@ -259,7 +278,7 @@ static bool is_felt(unsigned place)
 }
 
 /* No use of its own is how hard a contact presses, a pen that comes near, a finger that rests on a
- * control, and a headset that is put on. */
+ * control, what motion sensors feel, and a headset that is put on. */
 static bool is_aside(nplug_control control)
 {
     unsigned place = NPLUG_CONTROL_INDEX(control);
@@ -271,6 +290,8 @@ static bool is_aside(nplug_control control)
     case NPLUG_CLASS_HAND_LEFT:
     case NPLUG_CLASS_HAND_RIGHT:
         return is_felt(place);
+    case NPLUG_CLASS_PAD:
+        return np_control_is_felt_motion(control);
     default:
         return control == NPLUG_CONTROL(NPLUG_CLASS_HEADSET, NPLUG_HEADSET_WORN);
     }
