@@ -15,6 +15,7 @@ static void read_notes(const char *name, const char *text, char *out, size_t siz
     nplug_sheet_file *sheet = NULL;
     nplug_model_file *model = NULL;
     nplug_settings *settings = NULL;
+    nplug_controller_file *controller = NULL;
     nplug_game_file *game = NULL;
     size_t used = 0;
 
@@ -22,6 +23,8 @@ static void read_notes(const char *name, const char *text, char *out, size_t siz
         nplug_trace_parse(text, strlen(text), name, &trace, &notes);
     else if (strstr(name, ".model"))
         nplug_model_file_parse(text, strlen(text), name, &model, &notes);
+    else if (strstr(name, ".controller"))
+        nplug_controller_file_parse(text, strlen(text), name, &controller, &notes);
     else if (strstr(name, ".game"))
         nplug_game_file_parse(text, strlen(text), name, &game, &notes);
     else if (strstr(name, ".settings"))
@@ -38,6 +41,7 @@ static void read_notes(const char *name, const char *text, char *out, size_t siz
     nplug_sheet_file_free(sheet);
     nplug_model_file_free(model);
     nplug_settings_free(settings);
+    nplug_controller_file_free(controller);
     if (game) nplug_game_file_check(game, true, &notes);
     nplug_game_file_free(game);
 }

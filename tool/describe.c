@@ -8,9 +8,15 @@
 
 const char *describe_bus(uint16_t bus, char *buffer, size_t size)
 {
-    if (bus == 0x03) return "usb";
-    if (bus == 0x05) return "bluetooth";
-    if (bus == 0x06) return "virtual";
+    /* The Linux kernel's numbers (input.h: BUS_...). */
+    static const struct {
+        uint16_t bus;
+        const char *name;
+    } names[] = {{0x01, "pci"},   {0x03, "usb"}, {0x05, "bluetooth"}, {0x06, "virtual"},
+                 {0x11, "i8042"}, {0x18, "i2c"}, {0x19, "host"},      {0x1c, "spi"}};
+
+    for (size_t i = 0; i < sizeof names / sizeof *names; i++)
+        if (names[i].bus == bus) return names[i].name;
     snprintf(buffer, size, "0x%04x", bus);
     return buffer;
 }

@@ -280,12 +280,24 @@ static int open_linux(hardware *hw, unsigned rate, uint32_t records)
     return -1;
 }
 
+static int read_controller(hardware *hw)
+{
+    nplug_result result;
+    nplug_notes notes;
+
+    if (!hw->controller) return -1;
+    result = nplug_controller_file_read(hw->controller, &hw->controller_file, &notes);
+    tool_notes(&notes);
+    return result == NPLUG_OK ? -1 : TOOL_WRONG;
+}
+
 static int open_headset(hardware *hw, unsigned rate, uint32_t records)
 {
     int status = start_nest(hw, NULL, records, true);
 
+    if (status < 0) status = read_controller(hw);
     if (status >= 0) return status;
-    hw->headset = headset_attach(hw->nest);
+    hw->headset = headset_attach(hw->nest, nplug_controller_file_profile(hw->controller_file));
     if (!hw->headset) return TOOL_WRONG;
     begin_clock(hw, rate);
     return -1;
@@ -347,9 +359,10 @@ static void begin(hardware *hw)
     const nplug_game *game = hw->game;
     bool any_game = hw->any_game;
     char *sheet = hw->sheet, *model = hw->model, *settings = hw->settings;
-    char *game_path = hw->game_path;
+    char *game_path = hw->game_path, *controller = hw->controller;
 
     memset(hw, 0, sizeof *hw);
+    hw->controller = controller;
     hw->seconds = seconds;
     hw->game = game;
     hw->any_game = any_game;
@@ -425,11 +438,13 @@ int hardware_close(hardware *hw)
     nplug_trace_free(hw->trace);
     nplug_sheet_file_free(hw->sheet_file);
     nplug_model_file_free(hw->model_file);
+    nplug_controller_file_free(hw->controller_file);
     nplug_settings_free(hw->kept);
     nplug_game_file_free(hw->game_file);
     free(hw->game_path);
     free(hw->settings);
     free(hw->sheet);
+    free(hw->controller);
     free(hw->model);
     return status;
 }

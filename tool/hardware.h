@@ -17,12 +17,14 @@ typedef struct hardware {
     nplug_time begun; /* with sim:-: the clock's time of the nest's 0 */
     nplug_replay replay;
     double seconds; /* set before opening: how long real hardware is read; 0: until interrupted */
-    char *sheet, *model, *settings; /* set before opening: files; freed by hardware_close */
-    char *game_path;                /* likewise: a game file in place of the harbour's game */
+    char *sheet, *model, *settings, *controller; /* set before opening: files; freed by
+                                                    hardware_close */
+    char *game_path; /* likewise: a game file in place of the harbour's game */
     nplug_game_file *game_file;
     nplug_settings *kept;
     nplug_sheet_file *sheet_file;
     nplug_model_file *model_file;
+    nplug_controller_file *controller_file;
     const nplug_game *game; /* set before opening: another game than the harbour's; NULL: that */
     nplug_game demo;        /* with hardware_open_demo: that other game */
     bool any_game;          /* set before opening: a trace of another game will do */
@@ -39,16 +41,18 @@ typedef struct hardware {
     "Where the hardware is: linux reads what is plugged in, openxr hands and a headset, "          \
     "sim:TRACE plays a trace written by "                                                          \
     "hand, sim:- what comes on standard input (a move a line), trace:TRACE replays a recorded one"
-#define HARDWARE_SHEET_HELP    "A sheet to add: it wins over the built-in ones"
-#define HARDWARE_SETTINGS_HELP "A player's settings: calibrations, and sheets that were learnt"
-#define HARDWARE_GAME_HELP     "A game file whose actions are played, in place of the demo's"
-#define HARDWARE_MODEL_HELP    "A simulated model to add, for the trace to plug in"
-#define HARDWARE_FOR_HELP      "With --port linux: end after so long (default: when interrupted)"
+#define HARDWARE_SHEET_HELP      "A sheet to add: it wins over the built-in ones"
+#define HARDWARE_SETTINGS_HELP   "A player's settings: calibrations, and sheets that were learnt"
+#define HARDWARE_GAME_HELP       "A game file whose actions are played, in place of the demo's"
+#define HARDWARE_MODEL_HELP      "A simulated model to add, for the trace to plug in"
+#define HARDWARE_CONTROLLER_HELP "With --port openxr: a sort of controllers beside the simple ones"
+#define HARDWARE_FOR_HELP        "With --port linux: end after so long (default: when interrupted)"
 
 /* The files that a command may be given, for a table of options. */
 #define HARDWARE_FILES(hw)                                                                         \
     {"game", 0, POPT_ARG_STRING, &(hw).game_path, 0, HARDWARE_GAME_HELP, "FILE"},                  \
         {"sheet", 0, POPT_ARG_STRING, &(hw).sheet, 0, HARDWARE_SHEET_HELP, "FILE"},                \
+        {"controller", 0, POPT_ARG_STRING, &(hw).controller, 0, HARDWARE_CONTROLLER_HELP, "FILE"}, \
     {                                                                                              \
         "model", 0, POPT_ARG_STRING, &(hw).model, 0, HARDWARE_MODEL_HELP, "FILE"                   \
     }

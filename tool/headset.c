@@ -18,7 +18,7 @@ static const char *advice(uint32_t state)
     return "the OpenXR runtime failed";
 }
 
-void *headset_attach(nplug_nest *nest)
+void *headset_attach(nplug_nest *nest, const nplug_openxr_profile *profile)
 {
     nplug_openxr_setup setup = nplug_openxr_setup_default();
     size_t size = nplug_openxr_memory_needed();
@@ -26,6 +26,8 @@ void *headset_attach(nplug_nest *nest)
     NPLUG_SIZED(nplug_openxr_facts, facts);
 
     setup.application = "nestplug";
+    setup.profiles = profile;
+    setup.profile_count = profile ? 1 : 0;
     port = nplug_openxr_open(&setup, malloc(size), size);
     if (!port || nplug_openxr_attach(port, nest) == NPLUG_OK) return port;
     nplug_openxr_info(port, &facts);
@@ -36,9 +38,10 @@ void *headset_attach(nplug_nest *nest)
     return NULL;
 }
 #else
-void *headset_attach(nplug_nest *nest)
+void *headset_attach(nplug_nest *nest, const struct nplug_openxr_profile *profile)
 {
     (void)nest;
+    (void)profile;
     fprintf(stderr, "nestplug: this program was built without the openxr port (it needs "
                     "libopenxr-dev when it is built)\n");
     return NULL;

@@ -4,8 +4,8 @@
 
 #include "nestplug/nestplug.h"
 
-/* Attaches the port to a nest; NULL, and why is said on standard error.  To be freed after the nest
- * stopped. */
-void *headset_attach(nplug_nest *nest);
+/* Attaches the port to a nest, with a sort of controllers beside the simple ones (NULL: none);
+ * NULL, and why is said on standard error.  To be freed after the nest stopped. */
+void *headset_attach(nplug_nest *nest, const struct nplug_openxr_profile *profile);
 
 #endif

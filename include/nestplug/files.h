@@ -243,6 +243,27 @@ NPLUG_API const nplug_sim_model *nplug_model_file_model(const nplug_model_file *
 /* Frees a model; NULL does nothing. */
 NPLUG_API void nplug_model_file_free(nplug_model_file *file);
 
+/* A sort of VR controllers that was read, with its own memory: for the openxr port. */
+typedef struct nplug_controller_file nplug_controller_file;
+
+/* Reads which path of an OpenXR interaction profile is which control of a hand; as
+ * nplug_trace_read. */
+NPLUG_API nplug_result nplug_controller_file_read(const char *path, nplug_controller_file **file,
+                                                  nplug_notes *notes);
+
+/* As nplug_controller_file_read, from memory. */
+NPLUG_API nplug_result nplug_controller_file_parse(const char *text, size_t length,
+                                                   const char *name, nplug_controller_file **file,
+                                                   nplug_notes *notes);
+
+/* The profile inside, for nplug_openxr_setup.profiles: valid until the file is freed, which is
+ * after the port is detached. */
+NPLUG_API const struct nplug_openxr_profile *
+nplug_controller_file_profile(const nplug_controller_file *file);
+
+/* Frees it; NULL does nothing. */
+NPLUG_API void nplug_controller_file_free(nplug_controller_file *file);
+
 #ifdef __cplusplus
 }
 #endif

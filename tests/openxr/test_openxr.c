@@ -33,27 +33,22 @@ static const nplug_action_def actions[ACTIONS] = {
     [GRIP] = {"grip", NPLUG_ACTION_POSE, "hand-left:pose-grip", 0},
     [VIEW] = {"view", NPLUG_ACTION_POSE, "headset:pose-view", 0}};
 
-/* A made-up controller, as a game hands it over. */
-#define BOTH(input, end)                                                                           \
-    {input, "/user/hand/left" end},                                                                \
-    {                                                                                              \
-        input, "/user/hand/right" end                                                              \
-    }
-static const nplug_openxr_binding osprey_bindings[] = {
-    BOTH(NPLUG_OPENXR_TRIGGER, "/input/trigger/value"),
-    BOTH(NPLUG_OPENXR_TRIGGER_TOUCH, "/input/trigger/touch"),
-    BOTH(NPLUG_OPENXR_SQUEEZE, "/input/squeeze/value"),
-    BOTH(NPLUG_OPENXR_THUMBSTICK, "/input/thumbstick"),
-    BOTH(NPLUG_OPENXR_THUMBSTICK_CLICK, "/input/thumbstick/click"),
-    BOTH(NPLUG_OPENXR_LOWER, "/input/a/click"),
-    BOTH(NPLUG_OPENXR_UPPER, "/input/b/click"),
-    BOTH(NPLUG_OPENXR_MENU, "/input/menu/click"),
-    BOTH(NPLUG_OPENXR_GRIP, "/input/grip/pose"),
-    BOTH(NPLUG_OPENXR_AIM, "/input/aim/pose"),
-    BOTH(NPLUG_OPENXR_HAPTIC, "/output/haptic"),
-};
-static const nplug_openxr_profile osprey = {"/interaction_profiles/harbour/osprey", osprey_bindings,
-                                            COUNT_OF(osprey_bindings), 0};
+/* A made-up controller, as a game hands it over: the file of the examples. */
+static nplug_openxr_profile osprey;
+static nplug_controller_file *osprey_file;
+
+static void read_osprey(void)
+{
+    nplug_notes notes;
+
+    if (osprey_file) return;
+    ck_assert_int_eq(nplug_controller_file_read(SOURCE_DIR "/examples/osprey.controller.json",
+                                                &osprey_file, &notes),
+                     NPLUG_OK);
+    ck_assert_uint_eq(notes.count, 0);
+    osprey = *nplug_controller_file_profile(osprey_file);
+    ck_assert_uint_eq(osprey.count, 21);
+}
 
 typedef struct rig {
     nplug_nest *nest;
@@ -127,6 +122,7 @@ static nplug_result open_rig(rig *r)
     setenv("XR_RUNTIME_JSON", RUNTIME_JSON, 1);
     use_layer();
     find_runtime(r);
+    read_osprey();
     setup.profiles = &osprey;
     setup.profile_count = 1;
     ck_assert_int_eq(nplug_start_bare(&game, NULL, &r->nest), NPLUG_OK);
@@ -453,6 +449,7 @@ START_TEST(a_games_own_session_is_heard)
     use_layer();
     find_runtime(&r);
     begin_game(&game);
+    read_osprey();
     setup.profiles = &osprey;
     setup.profile_count = 1;
     setup.instance = (uint64_t)(uintptr_t)game.instance;
@@ -612,6 +609,34 @@ START_TEST(impossible_setups_are_refused)
 END_TEST
 
 /* The port's codes are those by which sheets name paths. */
+/* What the tool says of hands, or of a file of controllers that is wrong. */
+static void read_tool(const char *file, char *text, size_t size)
+{
+    char command[512];
+    FILE *tool;
+
+    snprintf(command, sizeof command,
+             TOOL " devices --port openxr --for 1 --controller " SOURCE_DIR "/%s 2>&1", file);
+    tool = popen(command, "r");
+    ck_assert_ptr_nonnull(tool);
+    text[fread(text, 1, size - 1, tool)] = 0;
+    pclose(tool);
+}
+
+START_TEST(the_tool_reads_controllers)
+{
+    char text[4096];
+
+    setenv("XR_RUNTIME_JSON", RUNTIME_JSON, 1);
+    read_tool("examples/osprey.controller.json", text, sizeof text);
+    ck_assert_msg(strstr(text, "hand-left") && strstr(text, "headset") && strstr(text, "3 here"),
+                  "%s", text);
+    read_tool("tests/data/wrong/control-misspelt.controller", text, sizeof text);
+    ck_assert_msg(strstr(text, "did you mean \"trigger\"?") != NULL, "%s", text);
+    ck_assert_ptr_null(strstr(text, "hand-left"));
+}
+END_TEST
+
 START_TEST(the_ports_signals_have_names)
 {
     rig r;
@@ -651,6 +676,7 @@ int main(void)
     tcase_add_test(tests, no_runtime_is_told_and_harms_nothing);
     tcase_add_test(tests, impossible_setups_are_refused);
     tcase_add_test(tests, the_ports_signals_have_names);
+    tcase_add_test(tests, the_tool_reads_controllers);
     suite_add_tcase(suite, tests);
     runner = srunner_create(suite);
     srunner_run_all(runner, CK_NORMAL);

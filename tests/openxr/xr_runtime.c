@@ -81,12 +81,19 @@ static struct {
 /* The profile that the standard has, and one of a made-up controller. */
 static const char *const profiles[] = {"/interaction_profiles/khr/simple_controller",
                                        "/interaction_profiles/harbour/osprey"};
-static const char *const ends[2][16] = {
-    {"/input/select/click", "/input/menu/click", "/input/grip/pose", "/input/aim/pose",
-     "/output/haptic", NULL},
-    {"/input/trigger/value", "/input/trigger/touch", "/input/squeeze/value", "/input/thumbstick",
-     "/input/thumbstick/click", "/input/a/click", "/input/b/click", "/input/menu/click",
-     "/input/grip/pose", "/input/aim/pose", "/output/haptic", NULL}};
+#define SIMPLE                                                                                     \
+    {                                                                                              \
+        "/input/select/click", "/input/menu/click", "/input/grip/pose", "/input/aim/pose",         \
+            "/output/haptic", NULL                                                                 \
+    }
+#define OSPREY                                                                                     \
+    "/input/trigger/value", "/input/trigger/touch", "/input/squeeze/value", "/input/thumbstick",   \
+        "/input/thumbstick/click", "/input/grip/pose", "/input/aim/pose", "/output/haptic"
+/* By profile, then by hand. */
+static const char *const ends[2][2][16] = {
+    {SIMPLE, SIMPLE},
+    {{OSPREY, "/input/x/click", "/input/y/click", "/input/menu/click", NULL},
+     {OSPREY, "/input/a/click", "/input/b/click", NULL}}};
 static const char *const hands[2] = {"/user/hand/left", "/user/hand/right"};
 static int profile;
 
@@ -545,8 +552,8 @@ static bool has_path(int which, const char *path)
     int hand = hand_of(path);
     const char *end = hand < 0 ? "" : path + strlen(hands[hand]);
 
-    for (int i = 0; ends[which][i]; i++)
-        if (strcmp(ends[which][i], end) == 0) return true;
+    for (int i = 0; hand >= 0 && ends[which][hand][i]; i++)
+        if (strcmp(ends[which][hand][i], end) == 0) return true;
     return false;
 }
 
