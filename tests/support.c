@@ -335,3 +335,36 @@ char *slurp(const char *path)
     fclose(file);
     return text;
 }
+
+void tape_note(test_tape *tape, nplug_nest *nest)
+{
+    ck_assert_uint_lt(tape->steps, COUNT_OF(tape->digests));
+    tape->digests[tape->steps++] = nplug_digest(nest);
+    tape->count += nplug_take_records(nest, tape->records + tape->count,
+                                      COUNT_OF(tape->records) - tape->count);
+}
+
+void tape_check(const test_tape *tape, const nplug_game *game)
+{
+    static nplug_command commands[64];
+    nplug_limits limits = nplug_limits_for(game);
+    nplug_setup setup = nplug_setup_default();
+    size_t steps = 0, got;
+    nplug_replay replay;
+    nplug_nest *again;
+    nplug_time now;
+
+    limits.records = COUNT_OF(tape->records);
+    setup.limits = &limits;
+    ck_assert_int_eq(nplug_start_bare(game, &setup, &again), NPLUG_OK);
+    nplug_replay_open(&replay, tape->records, tape->count);
+    nplug_replay_attach(&replay, again);
+    while (nplug_replay_next(&replay, commands, COUNT_OF(commands), &got, &now) == NPLUG_OK) {
+        for (size_t c = 0; c < got; c++)
+            nplug_post(again, &commands[c]);
+        nplug_step(again, now);
+        ck_assert_uint_eq(nplug_digest(again), tape->digests[steps++]);
+    }
+    ck_assert_uint_eq(steps, tape->steps);
+    nplug_stop(again);
+}

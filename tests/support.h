@@ -110,6 +110,19 @@ bool rig_saw(const test_rig *rig, nplug_event_kind kind, nplug_event *event);
 /* The control of a device by its place among those that are here. */
 nplug_vec2 rig_control(const test_rig *rig, uint32_t place, const char *control);
 
+/* What a nest said of itself after each of its steps, and its records. */
+typedef struct test_tape {
+    nplug_record records[20000];
+    size_t count;
+    uint64_t digests[200];
+    size_t steps;
+} test_tape;
+
+/* Notes the last step; and plays all of them to another nest of the same game, whose digests must
+ * be the same. */
+void tape_note(test_tape *tape, nplug_nest *nest);
+void tape_check(const test_tape *tape, const nplug_game *game);
+
 /* A port that pushes what a test hands it, and keeps what it is asked. */
 typedef struct hand_port {
     nplug_ring *ring;

@@ -1,5 +1,6 @@
-/* What every port must keep to, whatever its hardware: run against each port that can be told what
- * its hardware does.  A new port joins by a row in `subjects`. */
+/* The ports that conform.c holds to their duties: sim, window and linux, each by a pad, the first
+ * two by a touch surface, too. */
+#include "conform.h"
 #include "nestplug/linux.h"
 #include "standin/kernel.h"
 #include "support.h"
@@ -15,20 +16,10 @@ static const nplug_zone_def zones[] = {
      .height = 1.0f},
     {.name = "horn", .as = "pad:south", .x = 0.5f, .width = 0.5f, .height = 1.0f}};
 
-/* A port under test, and how to play its hardware: one pad with a left stick and a south button. */
-typedef struct subject {
-    const char *name;
-    nplug_nest *nest;
-    void *self;      /* the port's */
-    void *hardware;  /* whatever plays it */
-    uint32_t number; /* the port's own number of the pad */
-    const nplug_port *(*open)(struct subject *s);
-    void (*plug)(struct subject *s);
-    void (*press)(struct subject *s, bool down);
-    void (*diagonal)(struct subject *s, float to);
-    void (*unplug)(struct subject *s);
-    void (*close)(struct subject *s);
-} subject;
+const nplug_zone_def *const conform_zones = zones;
+const uint32_t conform_zone_count = COUNT_OF(zones);
+const char *const conform_bindings[CONFORM_ACTIONS] = {
+    [CONFORM_STEER] = "pad:stick-left", [CONFORM_HORN] = "pad:south"};
 
 /* --- sim ------------------------------------------------------------------------------------ */
 
@@ -216,204 +207,41 @@ static void window_surface_diagonal(subject *s, float to)
     nplug_window_touch(s->self, nplug_now(), STICK_FINGER, at, true);
 }
 
-/* The last one is never unplugged: a window's surface is there as long as the window. */
-static const subject subjects[] = {
-    {"sim", NULL, NULL, NULL, 0, sim_open, sim_plug, sim_press, sim_diagonal, sim_unplug,
-     free_self},
-    {"window", NULL, NULL, NULL, 0, window_open, window_plug, window_press, window_diagonal,
-     window_unplug, free_self},
-    {"linux", NULL, NULL, NULL, 0, linux_open, linux_plug, linux_press, linux_diagonal,
-     linux_unplug, linux_close},
-    {"sim-surface", NULL, NULL, NULL, 0, sim_open, sim_surface_plug, sim_surface_press,
-     sim_surface_diagonal, sim_unplug, free_self},
-    {"window-surface", NULL, NULL, NULL, 0, window_surface_open, window_surface_plug,
-     window_surface_press, window_surface_diagonal, NULL, free_self},
+/* A window's surface is there as long as the window. */
+const subject conform_subjects[] = {
+    {.name = "sim",
+     .open = sim_open,
+     .plug = sim_plug,
+     .press = sim_press,
+     .diagonal = sim_diagonal,
+     .unplug = sim_unplug,
+     .close = free_self},
+    {.name = "window",
+     .open = window_open,
+     .plug = window_plug,
+     .press = window_press,
+     .diagonal = window_diagonal,
+     .unplug = window_unplug,
+     .close = free_self},
+    {.name = "linux",
+     .open = linux_open,
+     .plug = linux_plug,
+     .press = linux_press,
+     .diagonal = linux_diagonal,
+     .unplug = linux_unplug,
+     .close = linux_close},
+    {.name = "sim-surface",
+     .open = sim_open,
+     .plug = sim_surface_plug,
+     .press = sim_surface_press,
+     .diagonal = sim_surface_diagonal,
+     .unplug = sim_unplug,
+     .close = free_self},
+    {.name = "window-surface",
+     .open = window_surface_open,
+     .plug = window_surface_plug,
+     .press = window_surface_press,
+     .diagonal = window_surface_diagonal,
+     .close = free_self},
 };
-
-/* --- what must hold ------------------------------------------------------------------------- */
-
-static void begin(subject *s, int row, const nplug_port **table)
-{
-    nplug_game game = harbour_for(1);
-    nplug_setup setup = nplug_setup_default();
-
-    *s = subjects[row];
-    game.zones = zones;
-    game.zone_count = COUNT_OF(zones);
-    ck_assert_int_eq(nplug_start_bare(&game, &setup, &s->nest), NPLUG_OK);
-    *table = s->open(s);
-    ck_assert_int_eq(nplug_attach(s->nest, *table, s->self), NPLUG_OK);
-    nplug_step(s->nest, nplug_now());
-    s->plug(s);
-    for (int i = 0; i < 100 && nplug_device_count(s->nest) == 0; i++, usleep(1000))
-        nplug_step(s->nest, nplug_now());
-    ck_assert_msg(nplug_device_count(s->nest) == 1, "%s: no arrival", s->name);
-}
-
-static void step(const subject *s)
-{
-    usleep(1000); /* so that what was said lies behind the step's time */
-    nplug_step(s->nest, nplug_now());
-}
-
-static void end(subject *s)
-{
-    nplug_stop(s->nest);
-    s->close(s);
-}
-
-START_TEST(presses_arrive_all_in_order_and_once)
-{
-    NPLUG_SIZED(nplug_action_facts, state);
-    const nplug_port *table;
-    subject s;
-
-    begin(&s, _i, &table);
-    for (unsigned i = 0; i < 50; i++) {
-        s.press(&s, true);
-        if (i % 3 == 0) step(&s);
-        s.press(&s, false);
-        if (i % 2 == 0) step(&s);
-    }
-    step(&s);
-    nplug_action_info(s.nest, 1, HORN, &state);
-    ck_assert_uint_eq(state.press_count, 50);
-    ck_assert_uint_eq(state.release_count, 50);
-    ck_assert_uint_eq(counts_of(s.nest).backwards, 0);
-    ck_assert_uint_eq(counts_of(s.nest).late, 0);
-    ck_assert_uint_eq(counts_of(s.nest).unknown_device, 0);
-    ck_assert_uint_eq(counts_of(s.nest).unknown_signal, 0);
-    end(&s);
-}
-END_TEST
-
-START_TEST(values_are_exact_and_moments_stay_whole)
-{
-    nplug_vec2 stick;
-    const nplug_port *table;
-    subject s;
-
-    begin(&s, _i, &table);
-    for (int i = 0; i < 20; i++) {
-        s.diagonal(&s, i % 2 ? 0.0f : 1.0f);
-        step(&s);
-        stick = nplug_vector(s.nest, 1, STEER);
-        ck_assert_float_eq(stick.x, i % 2 ? 0.0f : 1.0f);
-        ck_assert_float_eq(stick.y, i % 2 ? 0.0f : 1.0f);
-    }
-    end(&s);
-}
-END_TEST
-
-START_TEST(a_resync_tells_the_present_state)
-{
-    bool resynced = false;
-    const nplug_port *table;
-    subject s;
-
-    begin(&s, _i, &table);
-    s.press(&s, true);
-    s.diagonal(&s, 1.0f);
-    step(&s);
-    ck_assert_ptr_nonnull(table->resync);
-    table->resync(s.self, s.number);
-    for (int i = 0; i < 5; i++) {
-        step(&s);
-        for (uint32_t e = 0; e < nplug_event_count(s.nest); e++)
-            resynced |= nplug_event_at(s.nest, e)->kind == NPLUG_EVENT_RESYNCED;
-    }
-    ck_assert_msg(resynced, "%s: no answer", s.name);
-    ck_assert(nplug_held(s.nest, 1, HORN));
-    ck_assert_float_eq(nplug_vector(s.nest, 1, STEER).x, 1.0f);
-    s.press(&s, false);
-    step(&s);
-    ck_assert(!nplug_held(s.nest, 1, HORN));
-    end(&s);
-}
-END_TEST
-
-START_TEST(a_departure_is_one_and_a_return_another_device)
-{
-    nplug_device first;
-    const nplug_port *table;
-    subject s;
-
-    begin(&s, _i, &table);
-    first = nplug_device_at(s.nest, 0);
-    s.press(&s, true);
-    step(&s);
-    s.unplug(&s);
-    step(&s);
-    step(&s);
-    ck_assert_uint_eq(nplug_device_count(s.nest), 0);
-    ck_assert(!nplug_held(s.nest, 1, HORN));
-    s.plug(&s);
-    step(&s);
-    step(&s);
-    ck_assert_uint_eq(nplug_device_count(s.nest), 1);
-    ck_assert_uint_ne(nplug_device_at(s.nest, 0), first);
-    end(&s);
-}
-END_TEST
-
-/* A port that is detached takes its devices along, and may be attached again. */
-START_TEST(a_port_comes_and_goes)
-{
-    const nplug_port *table;
-    subject s;
-
-    begin(&s, _i, &table);
-    for (int i = 0; i < 3; i++) {
-        ck_assert_uint_eq(nplug_device_count(s.nest), 1);
-        s.press(&s, true);
-        step(&s);
-        ck_assert(nplug_held(s.nest, 1, HORN));
-        ck_assert_int_eq(nplug_detach(s.nest, s.self), NPLUG_OK);
-        ck_assert_int_eq(nplug_detach(s.nest, s.self), NPLUG_ERR_UNKNOWN);
-        step(&s);
-        ck_assert_uint_eq(nplug_device_count(s.nest), 0);
-        ck_assert(!nplug_held(s.nest, 1, HORN));
-        ck_assert_int_eq(nplug_attach(s.nest, table, s.self), NPLUG_OK);
-        s.press(&s, false);
-        if (s.unplug) s.unplug(&s);
-        step(&s);
-        s.plug(&s);
-        step(&s);
-        step(&s);
-    }
-    end(&s);
-}
-END_TEST
-
-/* Unknown numbers, effects for nobody, and stopping in the middle are no harm. */
-START_TEST(odd_questions_and_stopping_are_no_harm)
-{
-    nplug_effect effect = {.device = 77, .strong = 1.0f, .duration_ms = 10};
-    const nplug_port *table;
-    subject s;
-
-    begin(&s, _i, &table);
-    table->resync(s.self, 4000);
-    if (table->effect) table->effect(s.self, &effect);
-    s.press(&s, true);
-    step(&s);
-    ck_assert_uint_eq(nplug_device_count(s.nest), 1);
-    end(&s);
-}
-END_TEST
-
-Suite *conform_suite(void)
-{
-    Suite *suite = suite_create("conform");
-    TCase *tests = tcase_create("conform");
-    int rows = (int)COUNT_OF(subjects);
-
-    tcase_add_loop_test(tests, presses_arrive_all_in_order_and_once, 0, rows);
-    tcase_add_loop_test(tests, values_are_exact_and_moments_stay_whole, 0, rows);
-    tcase_add_loop_test(tests, a_resync_tells_the_present_state, 0, rows);
-    tcase_add_loop_test(tests, a_departure_is_one_and_a_return_another_device, 0, rows - 1);
-    tcase_add_loop_test(tests, a_port_comes_and_goes, 0, rows);
-    tcase_add_loop_test(tests, odd_questions_and_stopping_are_no_harm, 0, rows);
-    suite_add_tcase(suite, tests);
-    return suite;
-}
+const int conform_subject_count = COUNT_OF(conform_subjects);

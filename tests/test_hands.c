@@ -263,6 +263,31 @@ START_TEST(hands_are_as_the_model_has_them)
 }
 END_TEST
 
+/* Poses, tracking, sleep and pulls: recorded hands replay to the same digests. */
+START_TEST(recorded_hands_replay)
+{
+    static test_tape tape;
+    nplug_game game = nplug_game_for_one("hands", actions, ACTIONS);
+    nplug_limits limits = nplug_limits_for(&game);
+    rig r;
+
+    memset(&tape, 0, sizeof tape);
+    memset(&r, 0, sizeof r);
+    srand(1u + (unsigned)_i);
+    r.model.main = RIGHT;
+    limits.records = COUNT_OF(tape.records);
+    rig_open(&r.rig, &game, &limits);
+    for (int n = 0; n < 200; n++) {
+        do_something(&r);
+        rig_step(&r.rig, r.now + 10 * MS);
+        tape_note(&tape, r.rig.nest);
+    }
+    ck_assert_uint_gt(tape.count, 1000);
+    tape_check(&tape, &game);
+    rig_close(&r.rig);
+}
+END_TEST
+
 /* Resting fingers, a headset that is put on, and hands that move are no use; a pull is. */
 START_TEST(a_finger_that_rests_is_no_use)
 {
@@ -292,6 +317,44 @@ START_TEST(a_finger_that_rests_is_no_use)
 END_TEST
 
 /* Grab by pull: pressed at a full pull, let go far below, and the level drives the fingers. */
+/* What senses fingers that are near chatters as they come and go: it is near once, and gone once,
+ * and its hand is not chosen for it. */
+START_TEST(a_near_finger_that_chatters_is_near_once)
+{
+    static const nplug_action_def near[] = {
+        {"near", NPLUG_ACTION_BUTTON, "hand-right:trigger-near", 0},
+        {"rests", NPLUG_ACTION_BUTTON, "hand-right:thumbrest-touch", 0}};
+    static const char *const controls[] = {"trigger-near", "thumbrest-touch"};
+    nplug_game game = nplug_game_for_one("near", near, 2);
+    unsigned presses = 0, releases = 0, changes = 0;
+    NPLUG_SIZED(nplug_signal_facts, facts);
+    int32_t was = 0;
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "right", "osprey-right");
+    nplug_sim_press(rig.sim, 100 * MS, "right", controls[_i], 300 * MS);
+    for (unsigned t = 1; t < 700; t++) {
+        NPLUG_SIZED(nplug_control_facts, about);
+        rig_step(&rig, t * MS);
+        presses += nplug_presses(rig.nest, 1, (uint32_t)_i);
+        releases += nplug_releases(rig.nest, 1, (uint32_t)_i);
+        for (uint32_t c = 0;
+             nplug_control_info(rig.nest, nplug_device_at(rig.nest, 0), c, &about) == NPLUG_OK; c++)
+            if (about.control ==
+                nplug_control_named(_i ? "hand-right:thumbrest-touch" : "hand-right:trigger-near"))
+                nplug_signal_info(rig.nest, nplug_device_at(rig.nest, 0), about.signal[0], &facts);
+        changes += facts.raw != was;
+        was = facts.raw;
+    }
+    ck_assert_uint_eq(presses, 1);
+    ck_assert_uint_eq(releases, 1);
+    ck_assert_uint_ge(changes, 2);
+    ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(a_pull_grabs_and_lets_go)
 {
     static const nplug_action_def pull[] = {
@@ -360,7 +423,9 @@ Suite *hands_suite(void)
     TCase *tests = tcase_create("hands");
 
     tcase_add_loop_test(tests, hands_are_as_the_model_has_them, 0, GAMES);
+    tcase_add_loop_test(tests, recorded_hands_replay, 0, 8);
     tcase_add_test(tests, a_finger_that_rests_is_no_use);
+    tcase_add_loop_test(tests, a_near_finger_that_chatters_is_near_once, 0, 2);
     tcase_add_test(tests, a_pull_grabs_and_lets_go);
     tcase_add_test(tests, wrong_poses_are_told);
     suite_add_tcase(suite, tests);

@@ -1091,24 +1091,18 @@ END_TEST
 /* What zones say is found again from the contacts: a recorded game replays to the same digests. */
 START_TEST(a_recorded_touch_replays)
 {
-    static nplug_record records[20000];
-    static nplug_command commands[64];
+    static test_tape tape;
     play *p = malloc(sizeof *p);
-    nplug_replay replay;
-    uint64_t digests[200];
-    size_t count = 0, steps = 0, got;
-    nplug_time now;
-    nplug_nest *again;
     nplug_limits limits;
-    nplug_setup setup = nplug_setup_default();
     nplug_game game;
 
+    memset(&tape, 0, sizeof tape);
     srand((unsigned)_i + 1);
     open_play(p);
     game = *nplug_nest_game(p->rig.nest);
     rig_close(&p->rig);
     limits = nplug_limits_for(&game);
-    limits.records = COUNT_OF(records);
+    limits.records = COUNT_OF(tape.records);
     rig_open(&p->rig, &game, &limits);
     nplug_sim_plug(p->rig.sim, 0, "table", "tern");
     for (int n = 1; n <= 200; n++) {
@@ -1122,22 +1116,9 @@ START_TEST(a_recorded_touch_replays)
                 p->m.fingers[f].down = false;
         }
         act(p);
-        digests[n - 1] = nplug_digest(p->rig.nest);
-        count += nplug_take_records(p->rig.nest, records + count, COUNT_OF(records) - count);
+        tape_note(&tape, p->rig.nest);
     }
-    setup.limits = &limits;
-    ck_assert_int_eq(nplug_start_bare(&game, &setup, &again), NPLUG_OK);
-    nplug_replay_open(&replay, records, count);
-    nplug_replay_attach(&replay, again);
-    while (nplug_replay_next(&replay, commands, 64, &got, &now) == NPLUG_OK) {
-        for (size_t c = 0; c < got; c++)
-            nplug_post(again, &commands[c]);
-        nplug_step(again, now);
-        ck_assert_uint_eq(nplug_digest(again), digests[steps]);
-        steps++;
-    }
-    ck_assert_uint_eq(steps, 200);
-    nplug_stop(again);
+    tape_check(&tape, &game);
     rig_close(&p->rig);
     free(p);
 }

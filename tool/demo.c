@@ -114,6 +114,39 @@ static void name_control(const teller *story, const nplug_event *event, char *na
         if (zone.control == event->control) snprintf(name, size, "zone:%s", zone.name);
 }
 
+/* How high the crane's hook hangs, in metres: where the hand is. */
+static double height_of(const teller *story, nplug_player player)
+{
+    NPLUG_SIZED(nplug_pose_facts, at);
+
+    nplug_action_pose(story->hw.nest, player, HARBOUR_HOOK, &at);
+    return (double)at.pose.position[1];
+}
+
+/* The quay crane: a hand closes at nearly a full pull and opens far below that. */
+static void tell_crane(const teller *story, const nplug_event *event)
+{
+    double height = height_of(story, event->player);
+    char text[160], control[48] = "";
+
+    nplug_control_name(event->control, control, sizeof control);
+    if (event->kind == NPLUG_EVENT_RELEASE && event->flags & NPLUG_EVENT_FLAG_CANCELLED)
+        snprintf(text, sizeof text, "Player %u's grab opens: nobody holds it any more.",
+                 event->player);
+    else if (event->kind == NPLUG_EVENT_RELEASE)
+        snprintf(text, sizeof text, "Player %u lets the crate go, %.1f m above the quay.",
+                 event->player, height);
+    else if (event->action == HARBOUR_SWING)
+        snprintf(text, sizeof text, "Player %u swings the crane (%s).", event->player, control);
+    else
+        snprintf(text, sizeof text, "Player %u grabs a crate at %.1f m (%s), and feels it.",
+                 event->player, height, control);
+    if (event->action == HARBOUR_SWING && event->kind == NPLUG_EVENT_RELEASE) return;
+    if (event->action == HARBOUR_GRAB && event->kind == NPLUG_EVENT_PRESS)
+        nplug_rumble(story->hw.nest, event->device, 0.6f, 0.2f, 80);
+    tell(story, event->time, text);
+}
+
 static void tell_edge(teller *story, const nplug_event *event)
 {
     bool pressed = event->kind == NPLUG_EVENT_PRESS;
@@ -122,6 +155,7 @@ static void tell_edge(teller *story, const nplug_event *event)
 
     if (pressed && (event->action == HARBOUR_BUOY || event->action == HARBOUR_SHEET))
         tell_chart(story, event);
+    if (event->action == HARBOUR_GRAB || event->action == HARBOUR_SWING) tell_crane(story, event);
     if (!horn && event->action != HARBOUR_WINCH) return;
     if (!pressed && !(event->flags & NPLUG_EVENT_FLAG_CANCELLED)) return;
     name_control(story, event, control, sizeof control);
@@ -132,6 +166,20 @@ static void tell_edge(teller *story, const nplug_event *event)
         snprintf(text, sizeof text, "Player %u's %s falls silent: nobody holds it any more.",
                  event->player, horn ? "horn" : "winch");
     tell(story, event->time, text);
+}
+
+/* What a device is called in a story. */
+static const char *kind_of(uint32_t kind)
+{
+    if (kind == NPLUG_KIND_TOUCH) return "touch table";
+    if (kind == NPLUG_KIND_HAND_LEFT) return "left hand";
+    return kind == NPLUG_KIND_HAND_RIGHT ? "right hand" : nplug_kind_name(kind);
+}
+
+static bool is_worn(uint32_t kind)
+{
+    return kind == NPLUG_KIND_HAND_LEFT || kind == NPLUG_KIND_HAND_RIGHT ||
+           kind == NPLUG_KIND_HEADSET;
 }
 
 static void tell_arrival(const teller *story, const nplug_event *event)
@@ -146,9 +194,8 @@ static void tell_arrival(const teller *story, const nplug_event *event)
                  info.name, info.signals);
     else
         snprintf(text, sizeof text,
-                 "%s is plugged in: a %s%s, by its numbers (%s %04x:%04x), %u controls%s%s.",
-                 info.name, nplug_kind_name(info.kind),
-                 info.kind == NPLUG_KIND_TOUCH ? " table" : "",
+                 "%s is %s: a %s, by its numbers (%s %04x:%04x), %u controls%s%s.", info.name,
+                 is_worn(info.kind) ? "connected" : "plugged in", kind_of(info.kind),
                  describe_bus(info.bus, bus, sizeof bus), info.vendor, info.product, info.controls,
                  *info.family ? ", family " : "", info.family);
     tell(story, event->time, text);
@@ -205,7 +252,11 @@ static void tell_about(const teller *story, const nplug_event *event)
                  info.name);
     else
         snprintf(text, sizeof text, "Player %u uses %s: prompts are %s%s.", event->player,
-                 info.name, *active.family ? "those of " : "the keys'", active.family);
+                 info.name,
+                 *active.family       ? "those of "
+                 : is_worn(info.kind) ? "the hands'"
+                                      : "the keys'",
+                 active.family);
     tell(story, event->time, text);
 }
 
@@ -216,6 +267,19 @@ static void lend(const teller *story, const nplug_event *event)
 
     nplug_device_info(story->hw.nest, event->device, &info);
     if (strcmp(info.sheet, "whimbrel") == 0) nplug_claim(story->hw.nest, event->device, 2);
+}
+
+/* A headset and its hands fall asleep and wake together: that is told once. */
+static void tell_sleep(const teller *story, const nplug_event *event)
+{
+    NPLUG_SIZED(nplug_device_facts, info);
+
+    if (nplug_device_info(story->hw.nest, event->device, &info) != NPLUG_OK) return;
+    if (info.kind != NPLUG_KIND_HEADSET) return;
+    tell(story, event->time,
+         event->kind == NPLUG_EVENT_ASLEEP
+             ? "The headset is taken off: it and the hands are asleep, connected and silent."
+             : "The headset is on again: what was held in the meantime presses nothing.");
 }
 
 static void tell_event(teller *story, const nplug_event *event)
@@ -230,6 +294,10 @@ static void tell_event(teller *story, const nplug_event *event)
     case NPLUG_EVENT_BATTERY:
     case NPLUG_EVENT_ACTIVE:
         tell_about(story, event);
+        break;
+    case NPLUG_EVENT_ASLEEP:
+    case NPLUG_EVENT_AWAKE:
+        tell_sleep(story, event);
         break;
     case NPLUG_EVENT_DEPARTURE:
         tell_departure(story, event);

@@ -10,6 +10,9 @@ static const nplug_action_def actions[] = {
     [HARBOUR_BUOY] = {"buoy", NPLUG_ACTION_BUTTON, "zone:chart-tap tap", 0},
     [HARBOUR_SHEET] = {"next-sheet", NPLUG_ACTION_BUTTON, "zone:chart-swipe.left", 0},
     [HARBOUR_ZOOM] = {"zoom", NPLUG_ACTION_LEVEL, "zone:chart-pinch", 0},
+    [HARBOUR_GRAB] = {"grab", NPLUG_ACTION_BUTTON, "hand-main:trigger press=0.9 release=0.3", 0},
+    [HARBOUR_SWING] = {"swing", NPLUG_ACTION_BUTTON, "hand-off:lower", 0},
+    [HARBOUR_HOOK] = {"hook", NPLUG_ACTION_POSE, "hand-main:pose-grip", 0},
 };
 
 /* The chart is the whole table, with the harbour's own horn in a corner. */
@@ -33,7 +36,7 @@ nplug_game harbour_game(void)
     return game;
 }
 
-nplug_game harbour_game_with_chart(void)
+nplug_game harbour_game_with_all(void)
 {
     nplug_game game = harbour_game();
 

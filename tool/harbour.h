@@ -13,14 +13,18 @@ enum {
     /* of the harbour master's chart, where there is one */
     HARBOUR_BUOY,
     HARBOUR_SHEET,
-    HARBOUR_ZOOM
+    HARBOUR_ZOOM,
+    /* of the quay crane, worked with the hands */
+    HARBOUR_GRAB,
+    HARBOUR_SWING,
+    HARBOUR_HOOK
 };
 
 /* Up to four players, seated by first use. */
 nplug_game harbour_game(void);
 
-/* The same, with a chart on a touch table. */
-nplug_game harbour_game_with_chart(void);
+/* The same, with a chart on a touch table and a crane for two hands. */
+nplug_game harbour_game_with_all(void);
 
 /* The demo's trace, compiled in. */
 extern const char tool_harbour_trace[];

@@ -402,7 +402,7 @@ int hardware_open(hardware *hw, const tool_command *command, const char *port, u
 int hardware_open_demo(hardware *hw, unsigned rate)
 {
     memset(hw, 0, sizeof *hw);
-    hw->demo = harbour_game_with_chart();
+    hw->demo = harbour_game_with_all();
     hw->game = &hw->demo;
     if (nplug_trace_parse(tool_harbour_trace, tool_harbour_trace_size, "harbour.trace", &hw->trace,
                           &hw->notes) != NPLUG_OK) {

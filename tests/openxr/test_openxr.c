@@ -1,5 +1,6 @@
 /* The openxr port: the standard's real loader, a stand-in for a runtime behind it, and the
  * standard's validation layer in between, where that is installed. */
+#include "../conform.h"
 #include "nestplug/openxr.h"
 #include "nestplug/nestplug.h"
 #include "xr_runtime.h"
@@ -679,6 +680,7 @@ int main(void)
     tcase_add_test(tests, the_tool_reads_controllers);
     suite_add_tcase(suite, tests);
     runner = srunner_create(suite);
+    srunner_add_suite(runner, conform_suite());
     srunner_run_all(runner, CK_NORMAL);
     failed = srunner_ntests_failed(runner);
     srunner_free(runner);

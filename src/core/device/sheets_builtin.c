@@ -1622,13 +1622,13 @@ static const nplug_rule osprey_left_matches[] = {
 static const nplug_wire osprey_left_wires[] = {
     {0x1c01, 0, 4, 0x00000006, 1, 0, 0, 0, 0, 0, 0}, /* hand-left:trigger */
     {0x1c02, 0, 4, 0x00000007, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:trigger-touch */
-    {0x1c03, 0, 4, 0x00000008, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:trigger-near */
+    {0x1c03, 0, 4, 0x00000008, 0, 0, 0, 20, 0, 0, 0}, /* hand-left:trigger-near */
     {0x1c04, 0, 4, 0x00000004, 1, 0, 0, 0, 0, 0, 0}, /* hand-left:squeeze */
     {0x1c06, 0, 4, 0x00000009, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbstick */
     {0x1c06, 1, 4, 0x0000000a, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbstick */
     {0x1c07, 0, 4, 0x0000000b, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbstick-click */
     {0x1c08, 0, 4, 0x0000000c, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbstick-touch */
-    {0x1c09, 0, 4, 0x0000000d, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:thumbrest-touch */
+    {0x1c09, 0, 4, 0x0000000d, 0, 0, 0, 20, 0, 0, 0}, /* hand-left:thumbrest-touch */
     {0x1c0b, 0, 4, 0x00000013, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:lower */
     {0x1c0c, 0, 4, 0x00000014, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:lower-touch */
     {0x1c0d, 0, 4, 0x00000015, 0, 0, 0, 0, 0, 0, 0}, /* hand-left:upper */
@@ -1664,13 +1664,13 @@ static const nplug_rule osprey_right_matches[] = {
 static const nplug_wire osprey_right_wires[] = {
     {0x2001, 0, 4, 0x00000006, 1, 0, 0, 0, 0, 0, 0}, /* hand-right:trigger */
     {0x2002, 0, 4, 0x00000007, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:trigger-touch */
-    {0x2003, 0, 4, 0x00000008, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:trigger-near */
+    {0x2003, 0, 4, 0x00000008, 0, 0, 0, 20, 0, 0, 0}, /* hand-right:trigger-near */
     {0x2004, 0, 4, 0x00000004, 1, 0, 0, 0, 0, 0, 0}, /* hand-right:squeeze */
     {0x2006, 0, 4, 0x00000009, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbstick */
     {0x2006, 1, 4, 0x0000000a, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbstick */
     {0x2007, 0, 4, 0x0000000b, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbstick-click */
     {0x2008, 0, 4, 0x0000000c, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbstick-touch */
-    {0x2009, 0, 4, 0x0000000d, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:thumbrest-touch */
+    {0x2009, 0, 4, 0x0000000d, 0, 0, 0, 20, 0, 0, 0}, /* hand-right:thumbrest-touch */
     {0x200b, 0, 4, 0x0000000f, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:lower */
     {0x200c, 0, 4, 0x00000010, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:lower-touch */
     {0x200d, 0, 4, 0x00000011, 0, 0, 0, 0, 0, 0, 0}, /* hand-right:upper */
