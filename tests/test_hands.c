@@ -317,6 +317,41 @@ START_TEST(a_finger_that_rests_is_no_use)
 END_TEST
 
 /* Grab by pull: pressed at a full pull, let go far below, and the level drives the fingers. */
+/* More than two hands: two that say they are right ones both are, and one that goes leaves what the
+ * other holds. */
+START_TEST(a_third_hand_is_one_more)
+{
+    static const nplug_action_def grab[] = {
+        {"right", NPLUG_ACTION_BUTTON, "hand-right:trigger press=0.9", 0},
+        {"either", NPLUG_ACTION_BUTTON, "hand:trigger press=0.9", 0}};
+    static const char *const three[] = {"left", "right", "other"};
+    nplug_game game = nplug_game_for_one("three", grab, 2);
+    nplug_vec2 pulled = {1, 0}, open = {0, 0};
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    for (int h = 0; h < 3; h++)
+        nplug_sim_plug(rig.sim, 0, three[h], h ? "osprey-right" : "osprey-left");
+    rig_step(&rig, MS);
+    ck_assert_uint_eq(nplug_device_count(rig.nest), 3);
+    nplug_sim_sweep(rig.sim, 2 * MS, "other", "trigger", pulled, 0);
+    nplug_sim_sweep(rig.sim, 3 * MS, "right", "trigger", pulled, 0);
+    rig_step(&rig, 10 * MS);
+    ck_assert(nplug_held(rig.nest, 1, 0) && nplug_held(rig.nest, 1, 1));
+    nplug_sim_unplug(rig.sim, 20 * MS, "other");
+    rig_step(&rig, 30 * MS);
+    ck_assert(nplug_held(rig.nest, 1, 0) && nplug_held(rig.nest, 1, 1));
+    nplug_sim_sweep(rig.sim, 40 * MS, "right", "trigger", open, 0);
+    rig_step(&rig, 50 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, 0) && !nplug_held(rig.nest, 1, 1));
+    nplug_sim_sweep(rig.sim, 60 * MS, "left", "trigger", pulled, 0);
+    rig_step(&rig, 70 * MS);
+    ck_assert(!nplug_held(rig.nest, 1, 0) && nplug_held(rig.nest, 1, 1));
+    ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
+    rig_close(&rig);
+}
+END_TEST
+
 /* What senses fingers that are near chatters as they come and go: it is near once, and gone once,
  * and its hand is not chosen for it. */
 START_TEST(a_near_finger_that_chatters_is_near_once)
@@ -425,6 +460,7 @@ Suite *hands_suite(void)
     tcase_add_loop_test(tests, hands_are_as_the_model_has_them, 0, GAMES);
     tcase_add_loop_test(tests, recorded_hands_replay, 0, 8);
     tcase_add_test(tests, a_finger_that_rests_is_no_use);
+    tcase_add_test(tests, a_third_hand_is_one_more);
     tcase_add_loop_test(tests, a_near_finger_that_chatters_is_near_once, 0, 2);
     tcase_add_test(tests, a_pull_grabs_and_lets_go);
     tcase_add_test(tests, wrong_poses_are_told);
