@@ -31,6 +31,7 @@ Suite *house_suite(void);
 Suite *rooms_suite(void);
 Suite *limits_suite(void);
 Suite *linux_suite(void);
+Suite *offers_suite(void);
 Suite *parts_suite(void);
 Suite *players_suite(void);
 Suite *pointing_suite(void);

@@ -68,16 +68,27 @@ static nplug_result ask_calibration(const test_rig *rig, void *to)
     return nplug_calibration_info(rig->nest, nplug_device_at(rig->nest, 0), 0, to);
 }
 
+static nplug_result ask_offer(const test_rig *rig, void *to)
+{
+    return nplug_offer_info(rig->nest, 1, 0, 0, to);
+}
+
 static const struct {
     query ask;
     uint32_t size;
-} queries[] = {
-    {ask_device, sizeof(nplug_device_facts)},   {ask_signal, sizeof(nplug_signal_facts)},
-    {ask_control, sizeof(nplug_control_facts)}, {ask_rule, sizeof(nplug_rule_facts)},
-    {ask_action, sizeof(nplug_action_facts)},   {ask_active, sizeof(nplug_active_set)},
-    {ask_following, sizeof(nplug_following)},   {ask_pick, sizeof(nplug_pick_facts)},
-    {ask_counts, sizeof(nplug_counts)},         {ask_limits, sizeof(nplug_limits)},
-    {ask_nest, sizeof(nplug_nest_facts)},       {ask_calibration, sizeof(nplug_calibration_facts)}};
+} queries[] = {{ask_offer, sizeof(nplug_offer)},
+               {ask_device, sizeof(nplug_device_facts)},
+               {ask_signal, sizeof(nplug_signal_facts)},
+               {ask_control, sizeof(nplug_control_facts)},
+               {ask_rule, sizeof(nplug_rule_facts)},
+               {ask_action, sizeof(nplug_action_facts)},
+               {ask_active, sizeof(nplug_active_set)},
+               {ask_following, sizeof(nplug_following)},
+               {ask_pick, sizeof(nplug_pick_facts)},
+               {ask_counts, sizeof(nplug_counts)},
+               {ask_limits, sizeof(nplug_limits)},
+               {ask_nest, sizeof(nplug_nest_facts)},
+               {ask_calibration, sizeof(nplug_calibration_facts)}};
 
 static nplug_result ask_with(const test_rig *rig, int row, uint32_t size, unsigned char *block)
 {

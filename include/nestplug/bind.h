@@ -110,6 +110,26 @@ NPLUG_API nplug_result nplug_bind(nplug_nest *nest, nplug_player player, uint32_
  * the next step; "" where there is none. */
 NPLUG_API const char *nplug_bindings(const nplug_nest *nest, nplug_player player, uint32_t action);
 
+/* One thing that a player may do for an action: a binding as it is compiled for them.  Unlike a
+ * text it names what people press: pad:confirm is south or east, hand-main: is a side, sticks that
+ * a comfort swaps are swapped, and of controls that stand for each other each is one. */
+typedef struct nplug_offer {
+    uint32_t size;         /* sizeof(nplug_offer), set by the caller */
+    nplug_device device;   /* a device of the player's that has all of its controls, if there are
+                              several   one of the active set; 0: none has */
+    nplug_binding binding; /* `column` is 0 */
+    bool serves;           /* its layer is on, and nothing of a higher rank has its control */
+    bool active;           /* its device is of the player's active set */
+    bool own;              /* it is the player's, not the game's */
+    bool reserved[5];      /* false */
+} nplug_offer;
+
+/* Fills *offer with what a player may do for an action, by index from 0, in the order of the text;
+ * of NPLUG_NOBODY on devices that nobody has claimed.  NPLUG_ERR_UNKNOWN past the last, and for an
+ * action or a player that is none; NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_offer_info(const nplug_nest *nest, nplug_player player,
+                                        uint32_t action, uint32_t index, nplug_offer *offer);
+
 /* Whether a player has bindings of their own for an action; for NPLUG_EVERYONE, whether the game's
  * were changed by nplug_bind. */
 NPLUG_API bool nplug_is_rebound(const nplug_nest *nest, nplug_player player, uint32_t action);

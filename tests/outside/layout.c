@@ -34,6 +34,7 @@ NO_ROOM(nplug_active_set, reserved);
 NO_ROOM(nplug_following, reserved);
 NO_ROOM(nplug_pick, reserved);
 NO_ROOM(nplug_pick_facts, reserved);
+NO_ROOM(nplug_offer, reserved);
 NO_ROOM(nplug_device_facts, lights);
 NO_ROOM(nplug_signal_facts, reserved);
 NO_ROOM(nplug_control_facts, print);

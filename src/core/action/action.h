@@ -98,6 +98,8 @@ typedef struct np_layers {
 /* Whether a binding drives its action for a player now: it is theirs, its layer is on, what it
  * wants held is, and nothing of a higher rank takes its control. */
 bool np_bindings_serve(const np_action_room *room, uint32_t player, const np_binding *binding);
+/* The same, whether or not what the binding wants held is. */
+bool np_bindings_may_serve(const np_action_room *room, uint32_t player, const np_binding *binding);
 
 /* Switches on what a game has on from the start. */
 void np_layers_begin(np_layers *layers, const np_game *game);

@@ -159,6 +159,12 @@ void np_layers_switch(np_action_room *room, const nplug_command *command, nplug_
             switch_for(room, player, command->number, command->on != 0, time);
 }
 
+bool np_bindings_may_serve(const np_action_room *room, uint32_t player, const np_binding *binding)
+{
+    return np_layers_on(&room->layers, player, binding->layer) &&
+           np_layers_see(&room->layers, player, binding, binding->source[0]);
+}
+
 bool np_bindings_serve(const np_action_room *room, uint32_t player, const np_binding *binding)
 {
     return np_layers_admit(room, player, binding) &&
