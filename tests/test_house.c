@@ -48,6 +48,7 @@ static const struct {
       "\"members.h", "\"fields.h", "\"notes.h", "\"game_file.h", "\"objects.h", "\"profiles.h",
       "\"sheet_json.h", "\"sheet_reader.h", "\"whole_file.h", "\"trace_format.h", "\"zone_wishes.h",
       NULL}},
+    {"/src/prompts/", {"<string.h>", "\"nestplug/", "\"prompts.h", NULL}},
     {"/src/system/", {"<", "\"nestplug/system.h", "\"nestplug/linux.h", "\"ports.h", NULL}},
     {"/tool/",
      {"<", "\"nestplug/nestplug.h", "\"nestplug/openxr.h", "\"agreement.h", "\"colours.h",

@@ -1,6 +1,6 @@
-/* Offers: whatever an offer says, done, presses its action; and what every action could be pressed
- * by is offered.  Random bindings, comforts, layers and devices, played through simulated hardware.
- */
+/* Offers and prompts: whatever they say, done, presses its action.  Random bindings, comforts,
+ * hands and devices, played through simulated hardware; and what prompts are called. */
+#include "nestplug/prompt.h"
 #include "support.h"
 #include <stdio.h>
 #include <stdlib.h>
@@ -219,6 +219,246 @@ START_TEST(what_is_offered_works)
 }
 END_TEST
 
+/* --- prompts -------------------------------------------------------------------------------------
+ */
+
+/* What a prompt says, as if it were an offer on a device. */
+static nplug_offer as_offer(const nplug_prompt *prompt, nplug_device device)
+{
+    nplug_offer offer = {0};
+
+    offer.device = device;
+    offer.binding.gesture = prompt->gesture;
+    offer.binding.taps = prompt->taps;
+    offer.binding.wait_us = prompt->wait_us;
+    for (uint32_t i = 0; i < prompt->count; i++) {
+        nplug_source source = {prompt->parts[i].control, prompt->parts[i].way};
+        if (prompt->parts[i].role == NPLUG_PROMPT_ROLE_HELD)
+            offer.binding.held[offer.binding.held_count++] = source;
+        else
+            offer.binding.driving[offer.binding.driving_count++] = source;
+    }
+    return offer;
+}
+
+/* Whether anything that serves could be done on the active set. */
+static bool could_be_done(const nplug_nest *nest, uint32_t action)
+{
+    NPLUG_SIZED(nplug_offer, offer);
+    bool could = false;
+
+    for (uint32_t i = 0; nplug_offer_info(nest, 1, action, i, &offer) == NPLUG_OK; i++)
+        could |= offer.serves && offer.active;
+    return could;
+}
+
+/* Somebody uses one of the devices. */
+static void use(play *p)
+{
+    static const char *const controls[DEVICES] = {"start", "start",   "start",  "KeyZ",
+                                                  "right", "trigger", "trigger"};
+    int i = rand() % DEVICES;
+
+    if (!p->here[i]) return;
+    nplug_sim_press(p->rig.sim, p->now, name_of(i), controls[i], 20 * MS);
+    wait(p, 2 * SECOND);
+}
+
+/* After whatever was used, picked or eased: a prompt is something that the player can do with what
+ * they use, and doing it presses the action; nothing is shown only where nothing can be done. */
+START_TEST(what_is_shown_works)
+{
+    play *p = malloc(sizeof *p);
+    unsigned done = 0;
+
+    srand((unsigned)_i + 1001);
+    open_play(p);
+    for (int n = 0; n < 80; n++) {
+        uint32_t action = (uint32_t)rand() % ACTIONS;
+        NPLUG_SIZED(nplug_prompt, prompt);
+        NPLUG_SIZED(nplug_active_set, active);
+        char text[200];
+        if (rand() % 3 == 0) change(p);
+        if (rand() % 2) use(p);
+        nplug_active_info(p->rig.nest, 1, &active);
+        ck_assert_int_eq(nplug_prompt_info(p->rig.nest, 1, action, &prompt), NPLUG_OK);
+        if (!active.device) continue;
+        ck_assert_int_eq(prompt.count > 0, could_be_done(p->rig.nest, action));
+        ck_assert_int_eq(nplug_prompt_text(&prompt, false, NULL, text, sizeof text) > 0,
+                         prompt.count > 0);
+        if (prompt.count) {
+            nplug_offer offer = as_offer(&prompt, active.device);
+            ck_assert_msg(do_it(p, action, &offer) > 0, "\"%s\" presses nothing", text);
+            done++;
+        }
+    }
+    ck_assert_uint_gt(done, 5);
+    rig_close(&p->rig);
+    free(p);
+}
+END_TEST
+
+/* The label of what drives an action, for whoever uses what is here. */
+static nplug_prompt_part shown(test_rig *rig, const char *bindings)
+{
+    NPLUG_SIZED(nplug_prompt, prompt);
+
+    ck_assert_int_eq(nplug_bind(rig->nest, 1, HORN, bindings), NPLUG_OK);
+    nplug_step(rig->nest, nplug_nest_time(rig->nest));
+    ck_assert_int_eq(nplug_prompt_info(rig->nest, 1, HORN, &prompt), NPLUG_OK);
+    ck_assert_uint_gt(prompt.count, 0);
+    return prompt.parts[prompt.count - 1];
+}
+
+/* Of each control of a pad: its print where its sheet has one, else its place. */
+START_TEST(a_label_is_what_is_printed_there)
+{
+    static const char *const names[] = {"pad:south",          "pad:east",         "pad:west",
+                                        "pad:north",          "pad:start",        "pad:select",
+                                        "pad:shoulder-right", "pad:trigger-left", "pad:dpad-up"};
+    nplug_game game = harbour_for(1);
+    nplug_device device;
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", hardware[_i].model);
+    rig_step(&rig, MS);
+    device = nplug_device_at(rig.nest, 0);
+    for (size_t i = 0; i < COUNT_OF(names); i++) {
+        nplug_prompt_part part = shown(&rig, names[i]);
+        const char *print = nplug_control_print(rig.nest, device, nplug_control_named(names[i]));
+        if (*print)
+            ck_assert_str_eq(part.label, print);
+        else
+            ck_assert_ptr_nonnull(strchr("blrst d", part.label[0]));
+        ck_assert_uint_eq(part.certain, *print ? NPLUG_CERTAINTY_PRINTED : NPLUG_CERTAINTY_PLACE);
+        ck_assert_uint_eq(strncmp(part.picture, "pad-", 4), 0);
+        ck_assert_uint_gt(strlen(part.words), 4);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+/* Keys by their position are called by what the person's own layout prints there. */
+START_TEST(a_key_is_called_as_it_is_printed)
+{
+    static const struct {
+        const char *layout, *binding, *label, *words;
+    } rows[] = {{"qwerty", "key:KeyQ", "Q", "Q key"},
+                {"azerty", "key:KeyQ", "A", "A key"},
+                {"qwertz", "key:KeyY", "Z", "Z key"},
+                {"azerty", "key:ShiftLeft", "left Shift", "left Shift key"},
+                {"azerty", "key:ArrowUp", "\xe2\x86\x91", "up arrow key"},
+                {"qwerty", "key:F5", "F5", "F5 key"},
+                {"qwertz", "key-label:z", "z", "z key"}};
+    nplug_game game = harbour_for(1);
+    nplug_prompt_part part;
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    nplug_sim_layout(rig.sim, 0, rows[_i].layout);
+    rig_step(&rig, MS);
+    part = shown(&rig, rows[_i].binding);
+    ck_assert_str_eq(part.label, rows[_i].label);
+    ck_assert_str_eq(part.words, rows[_i].words);
+    ck_assert_str_eq(part.picture, "key");
+    rig_close(&rig);
+}
+END_TEST
+
+/* Layers decide what is shown: nothing of one that is off, and of the higher one that is on. */
+START_TEST(what_is_off_takes_no_room)
+{
+    static const nplug_action_def two[] = {{"horn", NPLUG_ACTION_BUTTON, "pad:south", 0},
+                                           {"confirm", NPLUG_ACTION_BUTTON, "pad:south", 1}};
+    static const nplug_layer_def layers[] = {{"game", 0, true}, {"menu", 10, false}};
+    nplug_game game = nplug_game_for_one("layers", two, 2);
+    NPLUG_SIZED(nplug_prompt, prompt);
+    test_rig rig;
+
+    game.layers = layers;
+    game.layer_count = 2;
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", "heron");
+    rig_step(&rig, MS);
+    for (uint32_t on = 0; on < 2; on++) {
+        nplug_switch_layer(rig.nest, 1, 1, on != 0);
+        rig_step(&rig, (2 + on) * MS);
+        for (uint32_t a = 0; a < 2; a++) {
+            nplug_prompt_info(rig.nest, 1, a, &prompt);
+            ck_assert_uint_eq(prompt.count, a == on);
+        }
+    }
+    rig_close(&rig);
+}
+END_TEST
+
+/* A text that is cut is whole characters, and the beginning of the whole; its length is told. */
+START_TEST(a_text_is_cut_between_characters)
+{
+    static const nplug_prompt_words turned = {sizeof turned,
+                                              0,
+                                              "{0}",
+                                              "{0} los",
+                                              "{0} tip",
+                                              "{0} zweimal",
+                                              "{1} mal {0}",
+                                              "{0} \xe2\x80\xa6",
+                                              "{0}",
+                                              "{1} auf {0}",
+                                              "{0}\xe2\x80\xa2{1}"};
+    nplug_prompt prompt = {0};
+    char whole[200], cut[200];
+
+    prompt.gesture = _i % 2 ? NPLUG_GESTURE_HOLD : NPLUG_GESTURE_TAP;
+    prompt.taps = (uint32_t)_i;
+    prompt.count = 3;
+    prompt.parts[0].role = NPLUG_PROMPT_ROLE_HELD;
+    strcpy(prompt.parts[0].label, "\xd0\xaf");
+    strcpy(prompt.parts[1].label, "left stick \xe2\x86\x91");
+    strcpy(prompt.parts[2].label, "\xf0\x9f\x8e\xae");
+    for (int w = 0; w < 2; w++) {
+        const nplug_prompt_words *words = w ? &turned : NULL;
+        size_t length = nplug_prompt_text(&prompt, false, words, whole, sizeof whole);
+        ck_assert_uint_eq(length, strlen(whole));
+        ck_assert_ptr_nonnull(strstr(whole, "left stick"));
+        ck_assert_ptr_null(strchr(whole, '{'));
+        for (size_t size = 1; size <= length + 1; size++) {
+            memset(cut, 'x', sizeof cut);
+            ck_assert_uint_eq(nplug_prompt_text(&prompt, false, words, cut, size), length);
+            ck_assert_uint_lt(strlen(cut), size);
+            ck_assert(strncmp(cut, whole, strlen(cut)) == 0);
+            ck_assert(((unsigned char)whole[strlen(cut)] & 0xc0u) != 0x80u);
+            ck_assert_int_eq(cut[size], 'x');
+        }
+    }
+}
+END_TEST
+
+START_TEST(impossible_prompts_are_refused)
+{
+    nplug_game game = harbour_for(1);
+    NPLUG_SIZED(nplug_prompt, prompt);
+    char text[8] = "x";
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    ck_assert_int_eq(nplug_prompt_info(NULL, 1, 0, &prompt), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_prompt_info(rig.nest, 1, 0, NULL), NPLUG_ERR_ARGUMENT);
+    ck_assert_int_eq(nplug_prompt_info(rig.nest, 1, 77, &prompt), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_prompt_info(rig.nest, 77, 0, &prompt), NPLUG_ERR_UNKNOWN);
+    ck_assert_int_eq(nplug_prompt_info(rig.nest, 1, HORN, &prompt), NPLUG_OK);
+    ck_assert_uint_eq(prompt.count, 1); /* nothing is here: by its names */
+    ck_assert_str_eq(prompt.parts[0].label, "bottom button");
+    ck_assert_uint_eq(nplug_prompt_text(NULL, false, NULL, text, sizeof text), 0);
+    ck_assert_str_eq(text, "");
+    prompt.size = 12;
+    ck_assert_int_eq(nplug_prompt_info(rig.nest, 1, 0, &prompt), NPLUG_ERR_SIZE);
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(impossible_offers_are_refused)
 {
     nplug_game game = harbour_for(1);
@@ -244,6 +484,12 @@ Suite *offers_suite(void)
     tcase_set_timeout(tests, 60);
     tcase_add_loop_test(tests, what_is_offered_works, 0, 40);
     tcase_add_test(tests, impossible_offers_are_refused);
+    tcase_add_loop_test(tests, what_is_shown_works, 0, 40);
+    tcase_add_loop_test(tests, a_label_is_what_is_printed_there, 0, 3);
+    tcase_add_loop_test(tests, a_key_is_called_as_it_is_printed, 0, 7);
+    tcase_add_test(tests, what_is_off_takes_no_room);
+    tcase_add_loop_test(tests, a_text_is_cut_between_characters, 0, 5);
+    tcase_add_test(tests, impossible_prompts_are_refused);
     suite_add_tcase(suite, tests);
     return suite;
 }

@@ -654,6 +654,8 @@ START_TEST(every_number_has_a_word)
                 {nplug_reading_name, NPLUG_READING_SENSED},
                 {nplug_event_name, NPLUG_EVENT_AWAKE},
                 {nplug_limit_name, NPLUG_LIMIT_EFFECTS},
+                {nplug_certainty_name, NPLUG_CERTAINTY_NAME},
+                {nplug_prompt_role_name, NPLUG_PROMPT_ROLE_HIGH},
                 {nplug_zone_kind_name, NPLUG_ZONE_AREA},
                 {nplug_zone_show_name, NPLUG_ZONE_SHOW_NEVER},
                 {nplug_corner_name, NPLUG_CORNER_BOTTOM_RIGHT},
@@ -713,7 +715,7 @@ Suite *units_suite(void)
     tcase_add_test(tests, a_contact_replaced_without_an_end_is_an_end_and_a_begin);
     tcase_add_test(tests, what_the_system_lets_go_of_is_marked_cancelled);
     tcase_add_test(tests, wrong_hardware_gives_values_in_range);
-    tcase_add_loop_test(tests, every_number_has_a_word, 0, 25);
+    tcase_add_loop_test(tests, every_number_has_a_word, 0, 27);
     tcase_add_loop_test(tests, a_key_by_its_print_is_near, 0, 10);
     suite_add_tcase(suite, tests);
     return suite;

@@ -4,8 +4,8 @@
 #include <string.h>
 
 static const tool_command *const commands[] = {
-    &tool_devices, &tool_watch, &tool_explain, &tool_learn, &tool_record,
-    &tool_replay,  &tool_graph, &tool_check,   &tool_names, &tool_demo};
+    &tool_devices, &tool_watch, &tool_explain, &tool_learn,   &tool_record, &tool_replay,
+    &tool_graph,   &tool_check, &tool_names,   &tool_prompts, &tool_demo};
 #define COMMANDS (sizeof commands / sizeof *commands)
 
 static int help(FILE *to)

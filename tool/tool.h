@@ -22,7 +22,7 @@ typedef struct tool_command {
 } tool_command;
 
 extern const tool_command tool_devices, tool_watch, tool_explain, tool_learn, tool_record,
-    tool_replay, tool_graph, tool_check, tool_names, tool_demo;
+    tool_replay, tool_graph, tool_check, tool_names, tool_prompts, tool_demo;
 
 /* Ends a line of standard error with the names of the simulated models: "heron, ... are". */
 void tool_models(void);

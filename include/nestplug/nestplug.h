@@ -19,6 +19,7 @@
 #include "pointer.h"
 #include "port.h"
 #include "pose.h"
+#include "prompt.h"
 #include "replay.h"
 #include "report.h"
 #include "sheet.h"

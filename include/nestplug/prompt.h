@@ -1,0 +1,103 @@
+/* Prompts: what to show a player for an action, true after every pick, comfort, layer and change of
+ * device.  A library of its own, nestplug::prompts, made of the nest's public calls: a game that
+ * shows no prompts links none of it.  No heap. */
+#ifndef NESTPLUG_PROMPT_H
+#define NESTPLUG_PROMPT_H
+
+#include "bind.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* How surely a label is what is printed there. */
+typedef enum nplug_certainty {
+    NPLUG_CERTAINTY_PRINTED =
+        0,                  /* by the sheet of just this device, or the person's keyboard layout */
+    NPLUG_CERTAINTY_FAMILY, /* by the prints of its family */
+    NPLUG_CERTAINTY_PLACE,  /* by where it is, which is true of every device of its kind */
+    NPLUG_CERTAINTY_NAME    /* by the control's own name: nobody knows more */
+} nplug_certainty;
+
+/* What a part of a prompt is for. */
+typedef enum nplug_prompt_role {
+    NPLUG_PROMPT_ROLE_PRESS = 0, /* it drives the action */
+    NPLUG_PROMPT_ROLE_HELD,      /* it is held besides */
+    NPLUG_PROMPT_ROLE_UP,        /* one of four, in this order */
+    NPLUG_PROMPT_ROLE_DOWN,
+    NPLUG_PROMPT_ROLE_LEFT,
+    NPLUG_PROMPT_ROLE_RIGHT,
+    NPLUG_PROMPT_ROLE_LOW, /* one of two, in this order */
+    NPLUG_PROMPT_ROLE_HIGH
+} nplug_prompt_role;
+
+/* One control of a prompt.  All texts are UTF-8 with a terminating 0, cut between characters. */
+typedef struct nplug_prompt_part {
+    nplug_control control;
+    uint16_t way;     /* an nplug_way */
+    uint8_t role;     /* an nplug_prompt_role */
+    uint8_t certain;  /* an nplug_certainty */
+    char picture[48]; /* the name of its picture: "pad-south", "pad-stick-left-up"; "key" is a blank
+                         cap for the label; "zone-horn" is the game's own */
+    char label[40];   /* short: "K", "Enter", "left stick \xe2\x86\x91" */
+    char words[64];   /* long: "bottom face button" */
+} nplug_prompt_part;
+
+#define NPLUG_PROMPT_PARTS 8
+
+/* What to show.  Those that are held come first, in the order of the binding's text. */
+typedef struct nplug_prompt {
+    uint32_t size;    /* sizeof(nplug_prompt), set by the caller */
+    uint32_t kind;    /* an nplug_device_kind: of what it is shown; 0 where nothing is */
+    char family[24];  /* of whose prints; "" where they are not known */
+    uint32_t gesture; /* an nplug_gesture */
+    uint32_t taps;    /* of a tap, how many presses */
+    uint32_t wait_us; /* of a hold, how long it lasts */
+    uint32_t certain; /* an nplug_certainty: the least of its parts */
+    uint32_t count;   /* of parts; 0: nothing is to be shown, and takes no room */
+    nplug_prompt_part parts[NPLUG_PROMPT_PARTS];
+} nplug_prompt;
+
+/* Fills *prompt with what to show a player for an action now: of the bindings that serve, the first
+ * that can be done on the player's active set; where nothing was used yet, on any device of the
+ * player's, and where there is none, the first of all by its names.  Nothing (count 0) where the
+ * action's layer is off, it is bound to nothing, or not on what the player uses.  NPLUG_NOBODY: on
+ * what nobody has claimed, for "press ... to join".  Valid until the next step.  NPLUG_ERR_UNKNOWN:
+ * no such action or player; NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_prompt_info(const nplug_nest *nest, nplug_player player,
+                                         uint32_t action, nplug_prompt *prompt);
+
+/* How a prompt is put in words, in one language: texts in which {0} is the control or the list of
+ * them, and {1} a second one, or a number.  All are the caller's. */
+typedef struct nplug_prompt_words {
+    uint32_t size;       /* sizeof(nplug_prompt_words) */
+    uint32_t reserved;   /* 0 */
+    const char *press;   /* "{0}" */
+    const char *release; /* "let go of {0}" */
+    const char *tap;     /* "tap {0}" */
+    const char *twice;   /* "tap {0} twice" */
+    const char *times;   /* "tap {0} {1} times" */
+    const char *hold;    /* "hold {0}" */
+    const char *repeat;  /* "{0}" */
+    const char *chord;   /* "{0} + {1}" */
+    const char *list;    /* "{0}, {1}" */
+} nplug_prompt_words;
+
+/* English. */
+NPLUG_API const nplug_prompt_words *nplug_prompt_words_default(void);
+
+/* Writes a prompt as a text ("hold K", "Ctrl + Q", "W, S, A, D"): of short labels, or of long ones
+ * where `long_labels`; by `words`, or in English (NULL).  Terminated by 0, cut to `size` between
+ * characters; returns the length of the whole text, 0 where nothing is to be shown. */
+NPLUG_API size_t nplug_prompt_text(const nplug_prompt *prompt, bool long_labels,
+                                   const nplug_prompt_words *words, char *buffer, size_t size);
+
+/* The words for numbers of an nplug_certainty and an nplug_prompt_role: static, never NULL;
+ * "unknown" for a number that is none. */
+NPLUG_API const char *nplug_certainty_name(uint32_t number);
+NPLUG_API const char *nplug_prompt_role_name(uint32_t number);
+
+#ifdef __cplusplus
+}
+#endif
+#endif
