@@ -314,12 +314,12 @@ typedef struct np_zone_state {
     uint16_t first_signal;
     uint16_t driver, second; /* contacts that drive it; NP_NO_INDEX */
     uint8_t kind;            /* an nplug_zone_kind */
+    uint16_t moved_next;     /* the place of the next one that has moved, from 1; 0: none */
     np_box box;              /* as the first contact began */
     nplug_vec2 middle;       /* of a stick, millimetres */
     nplug_vec2 apart;        /* from its first finger to its second one, as that began */
     nplug_vec2 swipe;        /* the last one, millimetres a second */
     int32_t moved[2];        /* of an area: by all contacts of the group that is being taken */
-    uint16_t moved_next;     /* the place of the next one that has, from 1; 0: none */
 } np_zone_state;
 
 /* How somebody wants a zone of the game. */

@@ -118,7 +118,7 @@ void np_area_move(np_action_room *room, np_zone_state *zone, const np_touched *t
 {
     nplug_vec2 from = touched->from;
     const np_contact *contact = &room->contacts->list[touched->contact];
-    const np_surface *surface = np_surface_of(room->contacts, zone->device);
+    const np_surface *surface = touched->surface;
     float share = NP_ZONE_MM / (float)zone->contacts;
     float x = (contact->place.x - from.x) * surface->width * share;
     float y = (from.y - contact->place.y) * surface->height * share;

@@ -191,6 +191,7 @@ static uint32_t begin(np_contacts *contacts, np_surface *surface, const np_finge
         if (contact->id) continue;
         memset(contact, 0, sizeof *contact);
         if (++contacts->ids == 0) contacts->ids = 1;
+        contacts->edges = true;
         contact->id = contacts->ids;
         contact->device = (uint16_t)finger->device;
         contact->finger = (uint8_t)finger->number;
@@ -219,8 +220,10 @@ static bool move(const np_surface *surface, np_contact *contact, nplug_vec2 plac
     return true;
 }
 
-static void end(np_surface *surface, np_contact *contact, bool cancelled, nplug_time time)
+static void end(np_contacts *contacts, np_surface *surface, np_contact *contact, bool cancelled,
+                nplug_time time)
 {
+    contacts->edges = true;
     contact->flags |= (uint8_t)(NP_CONTACT_ENDED | (cancelled ? NP_CONTACT_CANCELLED : 0));
     contact->last = time;
     surface->contact[contact->finger] = NP_NO_WIRE;
@@ -247,6 +250,7 @@ void np_contacts_hear(np_contacts *contacts, const np_finger *finger, np_touched
 
     touched->contact = NP_NONE;
     touched->began = touched->moved = touched->ended = touched->full = false;
+    touched->surface = surface;
     if (!surface) return;
     if (surface->contact[finger->number] == NP_NO_WIRE) {
         touch_down(contacts, surface, finger, touched);
@@ -257,17 +261,17 @@ void np_contacts_hear(np_contacts *contacts, const np_finger *finger, np_touched
     touched->from = contact->place;
     touched->moved = move(surface, contact, finger->place, finger->time);
     touched->ended = !finger->down;
-    if (touched->ended) end(surface, contact, finger->cancelled, finger->time);
+    if (touched->ended) end(contacts, surface, contact, finger->cancelled, finger->time);
 }
 
-bool np_contacts_glide(np_device_room *room, uint32_t device, uint32_t number, nplug_time time,
-                       np_touched *touched)
+bool np_contacts_glide(np_device_room *room, const np_surface *surface, uint32_t number,
+                       nplug_time time, np_touched *touched)
 {
-    const np_surface *surface = np_surface_of(&room->contacts, device);
     np_contact *contact;
     nplug_vec2 place;
 
-    if (!surface || surface->contact[number] == NP_NO_WIRE) return false;
+    if (surface->contact[number] == NP_NO_WIRE) return false;
+    touched->surface = surface;
     touched->contact = surface->contact[number];
     contact = &room->contacts.list[touched->contact];
     touched->from = contact->place;
@@ -300,7 +304,7 @@ void np_contacts_cancel(np_contacts *contacts, uint32_t device, nplug_time time)
 
     for (uint32_t n = 1; surface && n <= NP_FINGERS; n++) {
         if (surface->contact[n] == NP_NO_WIRE) continue;
-        end(surface, &contacts->list[surface->contact[n]], true, time);
+        end(contacts, surface, &contacts->list[surface->contact[n]], true, time);
         surface->ignored |= 1u << n;
     }
     if (surface) surface->pointing = NP_NO_WIRE;
@@ -326,11 +330,12 @@ nplug_vec2 np_contact_way(const np_contacts *contacts, const np_contact *contact
 
 void np_contacts_begin_step(np_contacts *contacts)
 {
-    for (uint32_t i = 0; contacts->ids && i < contacts->limit; i++) {
+    for (uint32_t i = 0; contacts->edges && i < contacts->limit; i++) {
         np_contact *contact = &contacts->list[i];
         if (contact->flags & NP_CONTACT_ENDED) contact->id = 0;
         contact->flags &= (uint8_t)~NP_CONTACT_BEGAN;
     }
+    contacts->edges = false;
 }
 
 /* In the order in which they began: each time the lowest number above the last one. */

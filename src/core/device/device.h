@@ -118,6 +118,7 @@ typedef struct np_device {
     np_presence presence;
     uint32_t generation;
     uint32_t first_node;
+    uint8_t abilities;     /* of its nodes, all together */
     uint64_t gone_order;   /* of those that have gone, the lowest place is given away first */
     uint64_t identity;     /* by which its calibrations are kept; 0 where nothing tells */
     nplug_time moved_last; /* when something of it moved last that moves without ends */
@@ -129,8 +130,7 @@ typedef struct np_device {
     bool unreadable;
     bool charging;
     bool asleep;
-    int8_t battery;    /* percent; -1 where nobody knows */
-    uint8_t abilities; /* of its nodes, all together */
+    int8_t battery; /* percent; -1 where nobody knows */
 } np_device;
 
 /* A button whose contact bounces. */
@@ -831,6 +831,7 @@ typedef struct np_contacts {
     np_contact *list;
     uint32_t limit;
     uint32_t ids; /* contacts so far; 0: there was none */
+    bool edges;   /* some began or ended in this step */
     np_surface surfaces[NP_SURFACES];
 } np_contacts;
 
@@ -844,9 +845,10 @@ typedef struct np_finger {
 
 /* What a finger came to. */
 typedef struct np_touched {
-    uint32_t contact; /* NP_NONE: nothing happened */
-    nplug_vec2 from;  /* where it was, if it moved */
-    uint32_t later;   /* bit by finger: of the same surface and moment, those still to be heard */
+    const np_surface *surface; /* of which it is */
+    uint32_t contact;          /* NP_NONE: nothing happened */
+    nplug_vec2 from;           /* where it was, if it moved */
+    uint32_t later; /* bit by finger: of the same surface and moment, those still to be heard */
     bool began, moved, ended;
     bool full; /* there is no room for one more */
 } np_touched;
@@ -860,8 +862,8 @@ void np_contacts_begin_step(np_contacts *contacts);
 void np_contacts_hear(np_contacts *contacts, const np_finger *finger, np_touched *touched);
 
 /* Likewise a finger that neither comes nor goes: whether its contact has moved from somewhere. */
-bool np_contacts_glide(np_device_room *room, uint32_t device, uint32_t number, nplug_time time,
-                       np_touched *touched);
+bool np_contacts_glide(np_device_room *room, const np_surface *surface, uint32_t number,
+                       nplug_time time, np_touched *touched);
 
 /* A contact that no zone has: 1 where it points from now on, -1 where it does no more. */
 int np_contacts_point(np_contacts *contacts, const np_touched *touched);

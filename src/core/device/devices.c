@@ -631,6 +631,15 @@ static inline uint32_t word_of(const nplug_report *report)
 #define WORD_SIGNAL 0xffffffu
 #define WORD_MORE   ((uint32_t)NPLUG_REPORT_FLAG_MORE << 24)
 
+/* Whether a value inside its guard is taken, and all that hangs on it is noted.  Nearly all that
+ * has a flag is a finger that somebody follows, and nothing else. */
+static inline bool is_noted(np_devices *devices, uint32_t index, uint8_t flags)
+{
+    if (flags != NP_SIGNAL_FOLLOWED) return np_devices_moved(devices, index);
+    np_devices_note_finger(devices, index, devices->signals[index].finger);
+    return true;
+}
+
 /* One group's values: false where one is not to be taken quickly, and *at says which.  A ring holds
  * whole groups only, so each has its end; one that goes around the ring's end meets the mark there.
  */
@@ -646,7 +655,7 @@ static inline bool take_one(np_devices *devices, np_node *node, const nplug_repo
     do {
         uint32_t word = word_of(report), signal = word & WORD_SIGNAL;
         if (signal >= signals || !np_guard_holds(&guards[signal], report->data.value)) break;
-        if (flags[signal] && !np_devices_moved(devices, node->first_signal + signal)) break;
+        if (flags[signal] && !is_noted(devices, node->first_signal + signal, flags[signal])) break;
         raw[signal] = report++->data.value;
         if (word & WORD_MORE) continue;
         *at = report;

@@ -261,11 +261,12 @@ static void hear_all(nplug_nest *nest, uint32_t device, uint32_t set, nplug_time
 
 static void glide_all(nplug_nest *nest, uint32_t device, uint32_t set, nplug_time time)
 {
+    const np_surface *surface = np_surface_of(&nest->device.contacts, device);
     np_touched touched = {0};
     np_zone_news news;
 
-    for (; set; set = np_bits_rest(set)) {
-        if (!np_contacts_glide(&nest->device, device, np_bits_lowest(set), time, &touched))
+    for (; surface && set; set = np_bits_rest(set)) {
+        if (!np_contacts_glide(&nest->device, surface, np_bits_lowest(set), time, &touched))
             continue;
         news.count = 0;
         touched.later = np_bits_rest(set);
