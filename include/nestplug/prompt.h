@@ -92,9 +92,11 @@ NPLUG_API const nplug_prompt_words *nplug_prompt_words_default(void);
 NPLUG_API size_t nplug_prompt_text(const nplug_prompt *prompt, bool long_labels,
                                    const nplug_prompt_words *words, char *buffer, size_t size);
 
-/* The words for numbers of an nplug_certainty and an nplug_prompt_role: static, never NULL;
- * "unknown" for a number that is none. */
+/* The word for a number of an nplug_certainty: static, never NULL; "unknown" for a number that is
+ * none. */
 NPLUG_API const char *nplug_certainty_name(uint32_t number);
+
+/* The word for a number of an nplug_prompt_role, likewise. */
 NPLUG_API const char *nplug_prompt_role_name(uint32_t number);
 
 #ifdef __cplusplus
