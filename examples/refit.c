@@ -56,13 +56,31 @@ static void say(refit *r, const char *text)
 
 /* --- what it looks like --------------------------------------------------------------------- */
 
+/* All that does an action, in words; what stands for the same in the text is said once. */
+static void draw_ways(const refit *r, uint32_t action)
+{
+    NPLUG_SIZED(nplug_prompt, prompt);
+    NPLUG_SIZED(nplug_offer, offer);
+    char text[120], before[120] = "";
+
+    for (uint32_t i = 0; nplug_offer_info(r->nest, 1, action, i, &offer) == NPLUG_OK; i++) {
+        nplug_offer_prompt(r->nest, &offer, &prompt);
+        nplug_prompt_text(&prompt, false, NULL, text, sizeof text);
+        if (strcmp(text, before) != 0) printf("%s%s", i ? " | " : "", text);
+        memcpy(before, text, sizeof before);
+    }
+    printf("\n");
+}
+
 static void draw(refit *r)
 {
     stage_clear();
     printf("Refit: which control does what (* is your own)\n\n");
-    for (uint32_t a = 0; a < SHOWN; a++)
-        printf(" %s %-9s%s %s\n", a == r->row ? ">" : " ", nplug_action_name(r->nest, a),
-               nplug_is_rebound(r->nest, 1, a) ? "*" : " ", nplug_bindings(r->nest, 1, a));
+    for (uint32_t a = 0; a < SHOWN; a++) {
+        printf(" %s %-9s%s ", a == r->row ? ">" : " ", nplug_action_name(r->nest, a),
+               nplug_is_rebound(r->nest, 1, a) ? "*" : " ");
+        draw_ways(r, a);
+    }
     printf("\n%s\n", r->said);
     if (r->mode == CHOOSES)
         printf("confirm: another control   left: undo   right: reset   page down: save   "

@@ -252,6 +252,20 @@ static bool could_be_done(const nplug_nest *nest, uint32_t action)
     return could;
 }
 
+/* Whether a prompt is what one of the offers shows. */
+static bool is_of_an_offer(const nplug_nest *nest, uint32_t action, const nplug_prompt *prompt)
+{
+    NPLUG_SIZED(nplug_offer, offer);
+    NPLUG_SIZED(nplug_prompt, alone);
+    bool is = false;
+
+    for (uint32_t i = 0; nplug_offer_info(nest, 1, action, i, &offer) == NPLUG_OK; i++) {
+        ck_assert_int_eq(nplug_offer_prompt(nest, &offer, &alone), NPLUG_OK);
+        is |= memcmp(&alone, prompt, sizeof alone) == 0;
+    }
+    return is;
+}
+
 /* Somebody uses one of the devices. */
 static void use(play *p)
 {
@@ -288,6 +302,7 @@ START_TEST(what_is_shown_works)
                          prompt.count > 0);
         if (prompt.count) {
             nplug_offer offer = as_offer(&prompt, active.device);
+            ck_assert(is_of_an_offer(p->rig.nest, action, &prompt));
             ck_assert_msg(do_it(p, action, &offer) > 0, "\"%s\" presses nothing", text);
             done++;
         }
@@ -451,6 +466,7 @@ START_TEST(impossible_prompts_are_refused)
     ck_assert_int_eq(nplug_prompt_info(rig.nest, 1, HORN, &prompt), NPLUG_OK);
     ck_assert_uint_eq(prompt.count, 1); /* nothing is here: by its names */
     ck_assert_str_eq(prompt.parts[0].label, "bottom button");
+    ck_assert_int_eq(nplug_offer_prompt(rig.nest, NULL, &prompt), NPLUG_ERR_ARGUMENT);
     ck_assert_uint_eq(nplug_prompt_text(NULL, false, NULL, text, sizeof text), 0);
     ck_assert_str_eq(text, "");
     prompt.size = 12;

@@ -67,6 +67,11 @@ typedef struct nplug_prompt {
 NPLUG_API nplug_result nplug_prompt_info(const nplug_nest *nest, nplug_player player,
                                          uint32_t action, nplug_prompt *prompt);
 
+/* Likewise, what to show for one offer (nplug_offer_info), whether or not it serves now: for a
+ * screen that lists all that a player can do.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_offer_prompt(const nplug_nest *nest, const nplug_offer *offer,
+                                          nplug_prompt *prompt);
+
 /* How a prompt is put in words, in one language: texts in which {0} is the control or the list of
  * them, and {1} a second one, or a number.  All are the caller's. */
 typedef struct nplug_prompt_words {

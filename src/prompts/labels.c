@@ -25,16 +25,16 @@ static const char *bare_name(nplug_control control, char name[64])
 /* What is printed on a key by the person's layout; false where its port does not know. */
 static bool print_of_key(const nplug_nest *nest, nplug_device device, nplug_prompt_part *part)
 {
+    nq_text text = nq_text_in(part->label, sizeof part->label);
     char name[64], label[40];
 
     if (NPLUG_CONTROL_CLASS(part->control) == NPLUG_CLASS_KEY_LABEL) {
-        nq_text text = nq_text_in(part->label, sizeof part->label);
         nq_text_add(&text, bare_name(part->control, name));
         return true;
     }
     if (nplug_key_label(nest, device, part->control, label, sizeof label) == 0) return false;
     if (strcmp(label, bare_name(part->control, name)) == 0 && label[1]) return false;
-    memcpy(part->label, label, sizeof label);
+    nq_text_add(&text, label);
     return true;
 }
 

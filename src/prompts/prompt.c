@@ -88,6 +88,27 @@ static void fill(const nplug_nest *nest, const nplug_offer *offer, nplug_prompt 
         memcpy(prompt->family, info.family, strlen(info.family) + 1);
 }
 
+/* A prompt that shows nothing yet. */
+static nplug_result begin(const nplug_nest *nest, nplug_prompt *prompt)
+{
+    if (!nest || !prompt) return NPLUG_ERR_ARGUMENT;
+    if (prompt->size != sizeof *prompt) return NPLUG_ERR_SIZE;
+    memset(prompt, 0, sizeof *prompt);
+    prompt->size = (uint32_t)sizeof *prompt;
+    return NPLUG_OK;
+}
+
+nplug_result nplug_offer_prompt(const nplug_nest *nest, const nplug_offer *offer,
+                                nplug_prompt *prompt)
+{
+    nplug_result known = begin(nest, prompt);
+
+    if (known != NPLUG_OK) return known;
+    if (!offer || offer->size < sizeof *offer) return NPLUG_ERR_ARGUMENT;
+    fill(nest, offer, prompt);
+    return NPLUG_OK;
+}
+
 nplug_result nplug_prompt_info(const nplug_nest *nest, nplug_player player, uint32_t action,
                                nplug_prompt *prompt)
 {
@@ -95,13 +116,10 @@ nplug_result nplug_prompt_info(const nplug_nest *nest, nplug_player player, uint
     NPLUG_SIZED(nplug_offer, chosen);
     nplug_result known;
 
-    if (!nest || !prompt) return NPLUG_ERR_ARGUMENT;
-    if (prompt->size != sizeof *prompt) return NPLUG_ERR_SIZE;
+    known = begin(nest, prompt);
+    if (known != NPLUG_OK) return known;
     if (action >= nplug_action_count(nest)) return NPLUG_ERR_UNKNOWN;
-    known = nplug_active_info(nest, player, &active);
-    if (known != NPLUG_OK) return NPLUG_ERR_UNKNOWN;
-    memset(prompt, 0, sizeof *prompt);
-    prompt->size = (uint32_t)sizeof *prompt;
+    if (nplug_active_info(nest, player, &active) != NPLUG_OK) return NPLUG_ERR_UNKNOWN;
     if (choose(nest, player, action, active.device && active.present, &chosen))
         fill(nest, &chosen, prompt);
     return NPLUG_OK;
