@@ -91,10 +91,15 @@ int main(int argc, char **argv)
     static const struct {
         const char *name;
         void (*measure)(void);
-    } all[] = {{"reports", measure_reports}, {"memory", measure_memory},
-               {"frames", measure_frames},   {"scale", measure_scale},
-               {"players", measure_players}, {"touch", measure_touch},
-               {"poses", measure_poses},     {"recognition", measure_recognition}};
+    } all[] = {{"reports", measure_reports},
+               {"memory", measure_memory},
+               {"frames", measure_frames},
+               {"scale", measure_scale},
+               {"players", measure_players},
+               {"touch", measure_touch},
+               {"poses", measure_poses},
+               {"prompts", measure_prompts},
+               {"recognition", measure_recognition}};
 
     for (size_t i = 0; i < sizeof all / sizeof *all; i++)
         if (argc < 2 || strcmp(argv[1], all[i].name) == 0) all[i].measure();

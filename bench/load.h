@@ -66,6 +66,7 @@ void measure_players(void);
 void measure_recognition(void);
 void measure_frames(void);
 void measure_touch(void);
+void measure_prompts(void);
 void measure_poses(void);
 
 #endif

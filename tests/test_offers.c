@@ -25,6 +25,7 @@ static const char *const texts[] = {"pad:south",
                                     "pad:cancel | key:Escape",
                                     "key:KeyE | pad:west",
                                     "key:ShiftLeft+key:KeyQ",
+                                    "key:KeyQ | pad:east",
                                     "pad:shoulder-left+pad:east",
                                     "key:Space hold=300",
                                     "pad:north taps=2",
@@ -313,6 +314,61 @@ START_TEST(what_is_shown_works)
 }
 END_TEST
 
+/* What is kept is what a fresh question answers, after whatever happened; and what is told to have
+ * changed shows something else. */
+START_TEST(what_is_kept_is_as_fresh_as_new)
+{
+    play *p = malloc(sizeof *p);
+    void *block = malloc(nplug_prompter_memory_needed(ACTIONS));
+    nplug_prompter *kept =
+        nplug_prompter_open(ACTIONS, block, nplug_prompter_memory_needed(ACTIONS));
+    nplug_prompt before[ACTIONS] = {{0}};
+    unsigned changes = 0;
+
+    srand((unsigned)_i + 2001);
+    open_play(p);
+    for (uint32_t a = 0; a < ACTIONS; a++)
+        ck_assert_int_eq(nplug_prompter_keep(kept, 1, a, NULL), NPLUG_OK);
+    ck_assert_int_eq(nplug_prompter_keep(kept, 1, 0, NULL), NPLUG_ERR_FULL);
+    ck_assert_ptr_null(nplug_prompter_at(kept, 0, NULL));
+    for (int n = 0; n < 150; n++) {
+        int i = rand() % DEVICES;
+        uint32_t changed = 0, told;
+        if (rand() % 3 == 0) change(p);
+        if (rand() % 2) use(p);
+        if (rand() % 8 == 0 && p->here[i]) {
+            nplug_sim_unplug(p->rig.sim, p->now, name_of(i));
+            p->here[i] = false;
+            wait(p, 5 * MS);
+        }
+        if (rand() % 4 == 0) nplug_sim_press(p->rig.sim, p->now, name_of(3), "ShiftLeft", 40 * MS);
+        wait(p, (nplug_time)(rand() % 20) * MS);
+        told = nplug_prompter_step(kept, p->rig.nest);
+        for (uint32_t a = 0; a < ACTIONS; a++) {
+            NPLUG_SIZED(nplug_prompt, fresh);
+            bool is;
+            const nplug_prompt *prompt = nplug_prompter_at(kept, a, &is);
+            nplug_prompt_info(p->rig.nest, 1, a, &fresh);
+            ck_assert_ptr_nonnull(prompt);
+            ck_assert_int_eq(memcmp(prompt, &fresh, sizeof fresh), 0);
+            ck_assert(!is || memcmp(before[a].parts, prompt->parts, sizeof prompt->parts) != 0 ||
+                      before[a].gesture != prompt->gesture || before[a].size == 0 ||
+                      before[a].wait_us != prompt->wait_us || before[a].taps != prompt->taps);
+            changed += is;
+            before[a] = *prompt;
+        }
+        ck_assert_uint_eq(changed, told);
+        changes += changed;
+    }
+    ck_assert_uint_gt(changes, 8);
+    ck_assert_ptr_null(nplug_prompter_at(kept, ACTIONS, NULL));
+    ck_assert_ptr_null(nplug_prompter_open(ACTIONS, block, 8));
+    rig_close(&p->rig);
+    free(block);
+    free(p);
+}
+END_TEST
+
 /* The label of what drives an action, for whoever uses what is here. */
 static nplug_prompt_part shown(test_rig *rig, const char *bindings)
 {
@@ -501,6 +557,7 @@ Suite *offers_suite(void)
     tcase_add_loop_test(tests, what_is_offered_works, 0, 40);
     tcase_add_test(tests, impossible_offers_are_refused);
     tcase_add_loop_test(tests, what_is_shown_works, 0, 40);
+    tcase_add_loop_test(tests, what_is_kept_is_as_fresh_as_new, 0, 30);
     tcase_add_loop_test(tests, a_label_is_what_is_printed_there, 0, 3);
     tcase_add_loop_test(tests, a_key_is_called_as_it_is_printed, 0, 7);
     tcase_add_test(tests, what_is_off_takes_no_room);

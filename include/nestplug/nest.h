@@ -145,6 +145,11 @@ NPLUG_API nplug_result nplug_step(nplug_nest *nest, nplug_time now);
  */
 NPLUG_API void nplug_close(nplug_nest *nest);
 
+/* A number that becomes another one whenever something else than values happened (a device, a seat,
+ * a layer, a binding, what is used): while it stays, so do devices, offers and prompts.  It may
+ * become another one without that. */
+NPLUG_API uint32_t nplug_nest_changes(const nplug_nest *nest);
+
 /* A digest of all state that a game can see, except which keys are down that the game does not bind
  * (with record_all_keys, those too): each value is mixed in as a number of 64 bits, floats by their
  * IEEE 754 bits.  Equal nests have equal digests on every target. */

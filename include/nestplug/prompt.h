@@ -72,6 +72,32 @@ NPLUG_API nplug_result nplug_prompt_info(const nplug_nest *nest, nplug_player pl
 NPLUG_API nplug_result nplug_offer_prompt(const nplug_nest *nest, const nplug_offer *offer,
                                           nplug_prompt *prompt);
 
+/* Prompts that are kept from step to step, and found anew only when something happened by which
+ * they may be others. */
+typedef struct nplug_prompter nplug_prompter;
+
+/* Bytes that a prompter for so many prompts needs. */
+NPLUG_API size_t nplug_prompter_memory_needed(uint32_t prompts);
+
+/* Opens a prompter in the caller's block (aligned as malloc's); there is nothing to close.  NULL:
+ * the block is too small or NULL. */
+NPLUG_API nplug_prompter *nplug_prompter_open(uint32_t prompts, void *block, size_t size);
+
+/* Keeps the prompt of a player's action from the next nplug_prompter_step on; its place, from 0, in
+ * *place (may be NULL).  NPLUG_ERR_FULL, NPLUG_ERR_ARGUMENT. */
+NPLUG_API nplug_result nplug_prompter_keep(nplug_prompter *prompter, nplug_player player,
+                                           uint32_t action, uint32_t *place);
+
+/* After each nplug_step: how many of the prompts show something else than before.  Another device
+ * with the same prompts changes none. */
+NPLUG_API uint32_t nplug_prompter_step(nplug_prompter *prompter, const nplug_nest *nest);
+
+/* The prompt at a place, valid until the next nplug_prompter_step, and in *changed (may be NULL)
+ * whether it shows something else since the last one; NULL: there is no such place, or no step was
+ * made. */
+NPLUG_API const nplug_prompt *nplug_prompter_at(const nplug_prompter *prompter, uint32_t place,
+                                                bool *changed);
+
 /* How a prompt is put in words, in one language: texts in which {0} is the control or the list of
  * them, and {1} a second one, or a number.  All are the caller's. */
 typedef struct nplug_prompt_words {

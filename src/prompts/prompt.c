@@ -42,7 +42,8 @@ static bool has(const nplug_nest *nest, nplug_device device, nplug_control contr
 static nplug_device device_of(const nplug_nest *nest, const nplug_offer *offer,
                               nplug_control control)
 {
-    if (!offer->device || has(nest, offer->device, control)) return offer->device;
+    if (!offer->device || control == offer->binding.driving[0].control) return offer->device;
+    if (has(nest, offer->device, control)) return offer->device;
     for (uint32_t i = 0; i < nplug_device_count(nest); i++)
         if (has(nest, nplug_device_at(nest, i), control)) return nplug_device_at(nest, i);
     return 0;

@@ -93,6 +93,7 @@ typedef struct np_layers {
     uint32_t *on;   /* by player: bit by layer */
     uint8_t *cover; /* by player, then source: bindings of a lower rank do not see its control */
     uint32_t source_limit;
+    uint32_t changes; /* how often what sees a control became otherwise */
 } np_layers;
 
 /* Whether a binding drives its action for a player now: it is theirs, its layer is on, what it

@@ -49,6 +49,8 @@ static void set_cover(np_action_room *room, uint32_t player, uint32_t source, ui
     uint8_t *cover = &room->layers.cover[(size_t)player * room->layers.source_limit + source];
     const np_game *game = room->game;
     np_change change = {time, NP_NONE, 0, 0, true};
+    uint8_t higher = *cover > rank ? *cover : rank;
+    bool any = false;
 
     if (*cover == rank) return;
     *cover = rank;
@@ -57,8 +59,10 @@ static void set_cover(np_action_room *room, uint32_t player, uint32_t source, ui
         uint32_t binding = np_use_binding(&game->uses[at]);
         if (np_use_is_held(&game->uses[at])) continue;
         np_marks_action(room, player, game->bindings[binding].action);
+        any |= game->bindings[binding].rank < higher;
         if (game->bindings[binding].rank < rank) np_presses_cancel(room, player, binding, &change);
     }
+    room->layers.changes += any;
 }
 
 /* A place among all that share a control with a source, whatever they call it: the next link from

@@ -9,6 +9,11 @@ nplug_time nplug_nest_time(const nplug_nest *nest)
     return nest ? nest->feed.processed : 0;
 }
 
+uint32_t nplug_nest_changes(const nplug_nest *nest)
+{
+    return nest ? nest->changes + nest->action.layers.changes : 0;
+}
+
 nplug_result nplug_nest_limits(const nplug_nest *nest, nplug_limits *limits)
 {
     if (!nest || !limits) return NPLUG_ERR_ARGUMENT;

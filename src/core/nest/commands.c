@@ -174,6 +174,7 @@ static void apply_to_rest(nplug_nest *nest, const nplug_command *command, nplug_
 
 static void apply(nplug_nest *nest, const nplug_command *command, nplug_time time)
 {
+    np_nest_note_change(nest);
     if (!apply_to_players(nest, command, time)) apply_to_rest(nest, command, time);
     np_wake_players(nest, time);
 }

@@ -27,8 +27,9 @@ typedef struct np_recorder {
 struct nplug_nest {
     np_device_room device;
     void (*free_block)(void *block);
-    bool cancelled; /* the system let go of something in the group that is being taken */
-    bool started;   /* has stepped */
+    bool cancelled;   /* the system let go of something in the group that is being taken */
+    bool started;     /* has stepped */
+    uint32_t changes; /* how often something else than values happened */
     np_player_room player;
     np_feed feed;
     np_game_room game;
@@ -43,6 +44,12 @@ struct nplug_nest {
 static inline void np_nest_advance(nplug_nest *nest, nplug_time time)
 {
     np_action_advance(&nest->action, time);
+}
+
+/* Something else than values has happened: whatever can be asked may be otherwise. */
+static inline void np_nest_note_change(nplug_nest *nest)
+{
+    nest->changes++;
 }
 
 /* --- what is heard otherwise (wake.c) ----------------------------------------------------------

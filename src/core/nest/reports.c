@@ -210,6 +210,7 @@ static void take_other(nplug_nest *nest, uint32_t port, const nplug_report *repo
 
     run_group(nest, time);
     np_nest_advance(nest, time);
+    np_nest_note_change(nest);
     if (nest->recorder.size) np_record_report(nest, port, report, NP_NONE);
     if (report->kind >= NP_REPORT_KINDS) {
         np_feed_count(&nest->feed.counts.unknown_kind);

@@ -26,6 +26,9 @@ static void fire_timer(nplug_nest *nest, nplug_time silence)
 
     np_feed_advance(&nest->feed, timer.due);
     np_nest_advance(nest, timer.due);
+    if (timer.kind == NP_TIMER_WOBBLE || timer.kind == NP_TIMER_WAIT ||
+        timer.kind == NP_TIMER_CONTEST)
+        np_nest_note_change(nest);
     if (timer.kind == NP_TIMER_HOLD) {
         np_gestures_lasted(&nest->action, timer.a, timer.b, timer.due);
     } else if (timer.kind == NP_TIMER_TAP) {
