@@ -24,6 +24,17 @@ typedef struct lobby {
 
 /* --- what it looks like --------------------------------------------------------------------- */
 
+/* What this player presses for what, with what they use. */
+static void draw_help(const lobby *l, nplug_player player)
+{
+    static const char *const lines[] = {"{ready}: ready", "{move}: next seat", "{leave}: leave"};
+    char text[80];
+
+    for (size_t i = 0; i < sizeof lines / sizeof *lines; i++)
+        if (nplug_sentence_text(l->nest, player, lines[i], false, NULL, text, sizeof text))
+            printf("   %s", text);
+}
+
 static void draw_seat(const lobby *l, nplug_player player)
 {
     NPLUG_SIZED(nplug_device_facts, info);
@@ -38,8 +49,9 @@ static void draw_seat(const lobby *l, nplug_player player)
         printf("waits for %s: plug it in, or press a button of another one\n", info.name);
     } else {
         nplug_device_info(l->nest, active.device, &info);
-        printf("%-20s %-14s %s%s\n", info.name, *active.family ? active.family : "keys",
-               l->ready[player] ? "READY" : "...",
+        printf("%-20s %-6s", info.name, l->ready[player] ? "READY" : "...");
+        draw_help(l, player);
+        printf("%s\n",
                info.battery_percent >= 0 && info.battery_percent <= 15 ? "   battery low" : "");
     }
 }
@@ -50,8 +62,7 @@ static void draw(lobby *l)
     printf("The harbour office: who takes which tug?\n\n");
     for (nplug_player player = 1; player <= SEATS; player++)
         draw_seat(l, player);
-    printf("\nconfirm: ready   north or Tab: next seat   hold cancel or Escape: leave\n%s\n\n",
-           l->said);
+    printf("\n%s\n\n", l->said);
     fflush(stdout);
     l->changed = false;
 }

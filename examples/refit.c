@@ -40,6 +40,7 @@ typedef struct refit {
     mode mode;
     uint32_t row;
     char source[64], from[NPLUG_BINDINGS_SIZE]; /* what was picked, and the text with it */
+    char words[64];                             /* what it is called */
     uint32_t place;                             /* of the binding that it takes */
     nplug_conflict conflict;
     undo done[UNDOS];
@@ -145,8 +146,18 @@ static uint32_t place_for(const refit *r, const char *source)
     }
 }
 
+/* What the control that was picked is called on its device. */
+static const char *words_for(refit *r, nplug_device device, nplug_source source)
+{
+    NPLUG_SIZED(nplug_prompt, prompt);
+
+    nplug_source_prompt(r->nest, device, source, &prompt);
+    nplug_prompt_text(&prompt, false, NULL, r->words, sizeof r->words);
+    return r->words;
+}
+
 /* A control was picked: it is taken at once where nothing stands in its way. */
-static void take(refit *r, nplug_source source)
+static void take(refit *r, nplug_device device, nplug_source source)
 {
     nplug_binding_error error;
     unsigned components = 1;
@@ -163,12 +174,12 @@ static void take(refit *r, nplug_source source)
     if (nplug_read_bindings(facts.kind, r->from, NULL, NULL, &error) != NPLUG_OK) {
         say(r, error.what);
     } else if (nplug_conflicts(r->nest, 1, r->row, r->from, &r->conflict, 1)) {
-        snprintf(r->said, sizeof r->said, "%s is the %s's already.", r->source,
-                 nplug_action_name(r->nest, r->conflict.action));
+        snprintf(r->said, sizeof r->said, "The %s has %s already.",
+                 nplug_action_name(r->nest, r->conflict.action), words_for(r, device, source));
         r->mode = ASKS;
     } else {
         change(r, r->row, r->from);
-        snprintf(r->said, sizeof r->said, "%s it is.", r->source);
+        snprintf(r->said, sizeof r->said, "%s it is.", words_for(r, device, source));
     }
     r->changed = true;
 }
@@ -267,7 +278,7 @@ static void hear_pick(void *user, nplug_nest *nest, const nplug_event *event)
         say(r,
             event->flags & NPLUG_EVENT_FLAG_LATE ? "Nothing was used in time." : "Left as it was.");
     else
-        take(r, source);
+        take(r, event->device, source);
 }
 
 static void hear_bound(void *user, nplug_nest *nest, const nplug_event *event)

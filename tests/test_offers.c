@@ -507,6 +507,96 @@ START_TEST(a_text_is_cut_between_characters)
 }
 END_TEST
 
+/* The runs in a row, a control by its label. */
+static void join_runs(const nplug_run *runs, size_t count, char text[400])
+{
+    size_t at = 0;
+
+    text[0] = 0;
+    for (size_t i = 0; i < count; i++) {
+        const char *piece = runs[i].text ? runs[i].text : runs[i].part.label;
+        size_t length = runs[i].text ? runs[i].length : strlen(piece);
+        ck_assert_uint_gt(length, 0);
+        memcpy(text + at, piece, length);
+        text[at += length] = 0;
+    }
+}
+
+/* Whatever is bound: the runs of a sentence, read in order, are its text, in which each prompt
+ * stands as it does alone; of a list without room the rest is counted; and where one action cannot
+ * be done there is no sentence. */
+START_TEST(a_sentence_is_its_runs)
+{
+    static const char wide[] = "pad:north taps=2 | key:ShiftLeft+key:KeyQ | mouse:right hold=200 | "
+                               "hand:trigger press=0.9";
+    play *p = malloc(sizeof *p);
+    nplug_run runs[40], few[40];
+    unsigned shown_ones = 0;
+
+    srand((unsigned)_i + 3001);
+    open_play(p);
+    for (int n = 0; n < 60; n++) {
+        NPLUG_SIZED(nplug_prompt, one);
+        NPLUG_SIZED(nplug_prompt, two);
+        char text[400], joined[400], first[150], second[150], expected[400];
+        size_t count, room = (size_t)rand() % 4;
+        if (n % 5 == 0) nplug_bind(p->rig.nest, 1, (uint32_t)(n / 5) % 2, wide);
+        if (rand() % 3 == 0) change(p);
+        if (rand() % 2) use(p);
+        nplug_prompt_info(p->rig.nest, 1, 0, &one);
+        nplug_prompt_info(p->rig.nest, 1, 1, &two);
+        count = nplug_sentence_runs(p->rig.nest, 1, "{{{two} or {one}, not {hrn}", NULL, runs, 40);
+        ck_assert_uint_eq(count > 0, one.count && two.count);
+        nplug_prompt_text(&one, false, NULL, first, sizeof first);
+        nplug_prompt_text(&two, false, NULL, second, sizeof second);
+        snprintf(expected, sizeof expected, "{%s or %s, not {hrn}", second, first);
+        ck_assert_uint_eq(nplug_sentence_text(p->rig.nest, 1, "{{{two} or {one}, not {hrn}", false,
+                                              NULL, text, sizeof text),
+                          count ? strlen(expected) : 0);
+        ck_assert_str_eq(text, count ? expected : "");
+        join_runs(runs, count, joined);
+        ck_assert_str_eq(joined, text);
+        memset(few, 'x', sizeof few);
+        ck_assert_uint_eq(nplug_prompt_runs(&one, NULL, few, room),
+                          nplug_prompt_runs(&one, NULL, runs, 40));
+        ck_assert_int_eq(((char *)few)[room * sizeof *few], 'x');
+        join_runs(runs, nplug_prompt_runs(&one, NULL, runs, 40), joined);
+        ck_assert_str_eq(joined, first);
+        shown_ones += count > 0;
+    }
+    ck_assert_uint_gt(shown_ones, 5);
+    rig_close(&p->rig);
+    free(p);
+}
+END_TEST
+
+/* A control alone is shown as a binding of just that is. */
+START_TEST(a_control_is_shown_as_its_binding_is)
+{
+    static const char *const names[] = {"pad:south", "pad:stick-left.up", "pad:dpad-up",
+                                        "pad:trigger-right"};
+    nplug_game game = harbour_for(1);
+    nplug_source none = {0, 0};
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    nplug_sim_plug(rig.sim, 0, "pad", hardware[_i].model);
+    rig_step(&rig, MS);
+    for (size_t i = 0; i < COUNT_OF(names); i++) {
+        nplug_prompt_part part = shown(&rig, names[i]);
+        nplug_source source = {part.control, part.way};
+        NPLUG_SIZED(nplug_prompt, alone);
+        ck_assert_int_eq(
+            nplug_source_prompt(rig.nest, nplug_device_at(rig.nest, 0), source, &alone), NPLUG_OK);
+        ck_assert_int_eq(memcmp(&alone.parts[0], &part, sizeof part), 0);
+        ck_assert_int_eq(nplug_source_prompt(rig.nest, 0, source, &alone), NPLUG_OK);
+        ck_assert_uint_eq(alone.certain, NPLUG_CERTAINTY_PLACE);
+        ck_assert_int_eq(nplug_source_prompt(rig.nest, 0, none, &alone), NPLUG_ERR_UNKNOWN);
+    }
+    rig_close(&rig);
+}
+END_TEST
+
 START_TEST(impossible_prompts_are_refused)
 {
     nplug_game game = harbour_for(1);
@@ -525,6 +615,9 @@ START_TEST(impossible_prompts_are_refused)
     ck_assert_int_eq(nplug_offer_prompt(rig.nest, NULL, &prompt), NPLUG_ERR_ARGUMENT);
     ck_assert_uint_eq(nplug_prompt_text(NULL, false, NULL, text, sizeof text), 0);
     ck_assert_str_eq(text, "");
+    ck_assert_uint_eq(nplug_prompt_runs(NULL, NULL, NULL, 0), 0);
+    ck_assert_uint_eq(nplug_sentence_runs(rig.nest, 1, NULL, NULL, NULL, 0), 0);
+    ck_assert_uint_eq(nplug_sentence_text(rig.nest, 77, "{horn}", false, NULL, text, 8), 0);
     prompt.size = 12;
     ck_assert_int_eq(nplug_prompt_info(rig.nest, 1, 0, &prompt), NPLUG_ERR_SIZE);
     rig_close(&rig);
@@ -562,6 +655,8 @@ Suite *offers_suite(void)
     tcase_add_loop_test(tests, a_key_is_called_as_it_is_printed, 0, 7);
     tcase_add_test(tests, what_is_off_takes_no_room);
     tcase_add_loop_test(tests, a_text_is_cut_between_characters, 0, 5);
+    tcase_add_loop_test(tests, a_sentence_is_its_runs, 0, 20);
+    tcase_add_loop_test(tests, a_control_is_shown_as_its_binding_is, 0, 3);
     tcase_add_test(tests, impossible_prompts_are_refused);
     suite_add_tcase(suite, tests);
     return suite;

@@ -72,6 +72,12 @@ NPLUG_API nplug_result nplug_prompt_info(const nplug_nest *nest, nplug_player pl
 NPLUG_API nplug_result nplug_offer_prompt(const nplug_nest *nest, const nplug_offer *offer,
                                           nplug_prompt *prompt);
 
+/* Likewise, what to show for one control, or a way of it, on a device, or on none that is known
+ * (0): "K is the winch's already".  NPLUG_ERR_UNKNOWN: no such control; NPLUG_ERR_ARGUMENT,
+ * NPLUG_ERR_SIZE. */
+NPLUG_API nplug_result nplug_source_prompt(const nplug_nest *nest, nplug_device device,
+                                           nplug_source source, nplug_prompt *prompt);
+
 /* Prompts that are kept from step to step, and found anew only when something happened by which
  * they may be others. */
 typedef struct nplug_prompter nplug_prompter;
@@ -122,6 +128,32 @@ NPLUG_API const nplug_prompt_words *nplug_prompt_words_default(void);
  * characters; returns the length of the whole text, 0 where nothing is to be shown. */
 NPLUG_API size_t nplug_prompt_text(const nplug_prompt *prompt, bool long_labels,
                                    const nplug_prompt_words *words, char *buffer, size_t size);
+
+/* A piece of a prompt or of a sentence, in the order in which they are read. */
+typedef struct nplug_run {
+    const char *text;       /* UTF-8 without a terminating 0, in the sentence, in the words or
+                               static; NULL: a control, which can be drawn as its picture */
+    size_t length;          /* of `text`, in bytes */
+    nplug_prompt_part part; /* the control, where there is no text */
+} nplug_run;
+
+/* Writes the runs of a prompt ("hold ", then a control), at most `room`; by `words`, or in English
+ * (NULL).  Returns how many there are, 0 where nothing is to be shown. */
+NPLUG_API size_t nplug_prompt_runs(const nplug_prompt *prompt, const nplug_prompt_words *words,
+                                   nplug_run *runs, size_t room);
+
+/* Likewise of a sentence with actions in braces, "Press {horn} to call": each is what
+ * nplug_prompt_info shows the player.  0: one of them cannot be done now, so the sentence is not to
+ * be shown and takes no room.  A name that no action has stays in the text with its braces, to be
+ * seen; "{{" is a brace. */
+NPLUG_API size_t nplug_sentence_runs(const nplug_nest *nest, nplug_player player,
+                                     const char *sentence, const nplug_prompt_words *words,
+                                     nplug_run *runs, size_t room);
+
+/* Likewise as a text, as nplug_prompt_text writes: "Press K to call". */
+NPLUG_API size_t nplug_sentence_text(const nplug_nest *nest, nplug_player player,
+                                     const char *sentence, bool long_labels,
+                                     const nplug_prompt_words *words, char *buffer, size_t size);
 
 /* The word for a number of an nplug_certainty: static, never NULL; "unknown" for a number that is
  * none. */

@@ -110,6 +110,22 @@ nplug_result nplug_offer_prompt(const nplug_nest *nest, const nplug_offer *offer
     return NPLUG_OK;
 }
 
+nplug_result nplug_source_prompt(const nplug_nest *nest, nplug_device device, nplug_source source,
+                                 nplug_prompt *prompt)
+{
+    NPLUG_SIZED(nplug_offer, offer);
+    nplug_result known = begin(nest, prompt);
+    char name[64];
+
+    if (known != NPLUG_OK) return known;
+    if (nplug_control_name(source.control, name, sizeof name) == 0) return NPLUG_ERR_UNKNOWN;
+    offer.device = device;
+    offer.binding.driving[0] = source;
+    offer.binding.driving_count = 1;
+    fill(nest, &offer, prompt);
+    return NPLUG_OK;
+}
+
 nplug_result nplug_prompt_info(const nplug_nest *nest, nplug_player player, uint32_t action,
                                nplug_prompt *prompt)
 {

@@ -1,0 +1,266 @@
+/* Prompts and sentences, in the order in which they are read: as runs, or as one text. */
+#include "nestplug/action.h"
+#include "prompts.h"
+#include <string.h>
+
+static const nplug_prompt_words english = {(uint32_t)sizeof(nplug_prompt_words),
+                                           0,
+                                           "{0}",
+                                           "let go of {0}",
+                                           "tap {0}",
+                                           "tap {0} twice",
+                                           "tap {0} {1} times",
+                                           "hold {0}",
+                                           "{0}",
+                                           "{0} + {1}",
+                                           "{0}, {1}"};
+
+const nplug_prompt_words *nplug_prompt_words_default(void)
+{
+    return &english;
+}
+
+/* --- where runs go ------------------------------------------------------------------------------
+ */
+
+/* Either a text, or a list of runs; of a list that is full, the rest is counted. */
+typedef struct sink {
+    nq_text *text;
+    bool long_labels;
+    nplug_run *runs;
+    size_t room, count;
+    const nplug_prompt_words *words;
+} sink;
+
+static void put_run(sink *out, const char *text, size_t length, const nplug_prompt_part *part)
+{
+    if (out->runs && out->count < out->room) {
+        nplug_run *run = &out->runs[out->count];
+        memset(run, 0, sizeof *run);
+        run->text = text;
+        run->length = length;
+        if (part) run->part = *part;
+    }
+    out->count++;
+}
+
+static void put_text(sink *out, const char *text, size_t length)
+{
+    if (length == 0) return;
+    if (out->text) nq_text_add_some(out->text, text, length);
+    put_run(out, text, length, NULL);
+}
+
+static void put_part(sink *out, const nplug_prompt_part *part)
+{
+    if (out->text) nq_text_add(out->text, out->long_labels ? part->words : part->label);
+    put_run(out, NULL, 0, part);
+}
+
+/* --- a prompt ------------------------------------------------------------------------------------
+ */
+
+/* A piece of a prompt, which stands in a place of a pattern. */
+typedef enum piece { HELD, DRIVING, BOTH, TAPS } piece;
+
+/* Where the next place of a pattern is, or its end. */
+static size_t next_place(const char *pattern)
+{
+    size_t at = 0;
+
+    while (pattern[at] && strncmp(pattern + at, "{0}", 3) != 0 &&
+           strncmp(pattern + at, "{1}", 3) != 0)
+        at++;
+    return at;
+}
+
+static bool is_of(const nplug_prompt_part *part, piece which)
+{
+    return (part->role == NPLUG_PROMPT_ROLE_HELD) == (which == HELD);
+}
+
+/* Of the first `end` parts, those that are held or those that drive, in a row: its pattern is for
+ * two, so the row but its last one stands in {0}. */
+static void put_row(sink *out, const nplug_prompt *prompt, piece which, uint32_t end)
+{
+    const char *pattern = which == HELD ? out->words->chord : out->words->list;
+    uint32_t last = end, before;
+
+    while (last && !is_of(&prompt->parts[last - 1], which))
+        last--;
+    for (before = last ? last - 1 : 0; before && !is_of(&prompt->parts[before - 1], which);)
+        before--;
+    if (last && before == 0) put_part(out, &prompt->parts[last - 1]);
+    while (before && *pattern) {
+        size_t at = next_place(pattern);
+        put_text(out, pattern, at);
+        pattern += at;
+        if (!*pattern) break;
+        if (pattern[1] == '0') put_row(out, prompt, which, before);
+        if (pattern[1] == '1') put_part(out, &prompt->parts[last - 1]);
+        pattern += 3;
+    }
+}
+
+static uint32_t parts_of(const nplug_prompt *prompt)
+{
+    return prompt->count < NPLUG_PROMPT_PARTS ? prompt->count : NPLUG_PROMPT_PARTS;
+}
+
+static bool has_held(const nplug_prompt *prompt)
+{
+    for (uint32_t i = 0; i < parts_of(prompt); i++)
+        if (is_of(&prompt->parts[i], HELD)) return true;
+    return false;
+}
+
+static void put_piece(sink *out, const nplug_prompt *prompt, piece which);
+
+/* A pattern with its two places filled in. */
+static void put_pattern(sink *out, const nplug_prompt *prompt, const char *pattern, piece first,
+                        piece second)
+{
+    while (*pattern) {
+        size_t at = next_place(pattern);
+        put_text(out, pattern, at);
+        pattern += at;
+        if (!*pattern) return;
+        put_piece(out, prompt, pattern[1] == '0' ? first : second);
+        pattern += 3;
+    }
+}
+
+static void put_piece(sink *out, const nplug_prompt *prompt, piece which)
+{
+    static const char digits[] = "0123456789";
+
+    if (which == TAPS) {
+        if (prompt->taps < 10) put_text(out, digits + prompt->taps, 1);
+    } else if (which == BOTH && has_held(prompt)) {
+        put_pattern(out, prompt, out->words->chord, HELD, DRIVING);
+    } else {
+        put_row(out, prompt, which == HELD ? HELD : DRIVING, parts_of(prompt));
+    }
+}
+
+static const char *pattern_of(const nplug_prompt *prompt, const nplug_prompt_words *words)
+{
+    switch (prompt->gesture) {
+    case NPLUG_GESTURE_RELEASE:
+        return words->release;
+    case NPLUG_GESTURE_TAP:
+        return prompt->taps < 2 ? words->tap : prompt->taps == 2 ? words->twice : words->times;
+    case NPLUG_GESTURE_HOLD:
+        return words->hold;
+    case NPLUG_GESTURE_REPEAT:
+        return words->repeat;
+    default:
+        return words->press;
+    }
+}
+
+static void put_prompt(sink *out, const nplug_prompt *prompt)
+{
+    put_pattern(out, prompt, pattern_of(prompt, out->words), BOTH, TAPS);
+}
+
+/* --- a sentence ----------------------------------------------------------------------------------
+ */
+
+/* Which action the name at the brace is of; false where it is none's. */
+static bool action_at(const nplug_nest *nest, const char *brace, uint32_t *action, size_t *length)
+{
+    const char *end = strchr(brace, '}');
+
+    if (!end) return false;
+    *length = (size_t)(end - brace) + 1;
+    for (*action = 0; *action < nplug_action_count(nest); ++*action) {
+        const char *name = nplug_action_name(nest, *action);
+        if (strlen(name) == *length - 2 && strncmp(name, brace + 1, *length - 2) == 0) return true;
+    }
+    return false;
+}
+
+/* False where an action of the sentence cannot be done now. */
+static bool put_sentence(sink *out, const nplug_nest *nest, nplug_player player,
+                         const char *sentence)
+{
+    NPLUG_SIZED(nplug_prompt, prompt);
+    uint32_t action;
+    size_t length;
+
+    while (*sentence) {
+        size_t at = strcspn(sentence, "{");
+        put_text(out, sentence, at);
+        sentence += at;
+        if (!*sentence) break;
+        if (action_at(nest, sentence, &action, &length)) {
+            nplug_prompt_info(nest, player, action, &prompt);
+            if (prompt.count == 0) return false;
+            put_prompt(out, &prompt);
+            sentence += length;
+        } else { /* "{{" is a brace; a name that no action has stays to be seen */
+            put_text(out, sentence, 1);
+            sentence += sentence[1] == '{' ? 2 : 1;
+        }
+    }
+    return true;
+}
+
+/* --- asked for -----------------------------------------------------------------------------------
+ */
+
+static sink sink_of(const nplug_prompt_words *words)
+{
+    sink out = {NULL, false, NULL, 0, 0, NULL};
+
+    out.words = words && words->size >= sizeof *words ? words : &english;
+    return out;
+}
+
+size_t nplug_prompt_text(const nplug_prompt *prompt, bool long_labels,
+                         const nplug_prompt_words *words, char *buffer, size_t size)
+{
+    nq_text text = nq_text_in(buffer, size);
+    sink out = sink_of(words);
+
+    out.text = &text;
+    out.long_labels = long_labels;
+    if (prompt && prompt->count) put_prompt(&out, prompt);
+    return text.length;
+}
+
+size_t nplug_prompt_runs(const nplug_prompt *prompt, const nplug_prompt_words *words,
+                         nplug_run *runs, size_t room)
+{
+    sink out = sink_of(words);
+
+    out.runs = runs;
+    out.room = room;
+    if (prompt && prompt->count) put_prompt(&out, prompt);
+    return out.count;
+}
+
+size_t nplug_sentence_text(const nplug_nest *nest, nplug_player player, const char *sentence,
+                           bool long_labels, const nplug_prompt_words *words, char *buffer,
+                           size_t size)
+{
+    nq_text text = nq_text_in(buffer, size);
+    sink out = sink_of(words);
+
+    out.text = &text;
+    out.long_labels = long_labels;
+    if (nest && sentence && put_sentence(&out, nest, player, sentence)) return text.length;
+    if (size) buffer[0] = 0;
+    return 0;
+}
+
+size_t nplug_sentence_runs(const nplug_nest *nest, nplug_player player, const char *sentence,
+                           const nplug_prompt_words *words, nplug_run *runs, size_t room)
+{
+    sink out = sink_of(words);
+
+    out.runs = runs;
+    out.room = room;
+    return nest && sentence && put_sentence(&out, nest, player, sentence) ? out.count : 0;
+}
