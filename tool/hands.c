@@ -1,4 +1,5 @@
 #include "hands.h"
+#include "pane.h"
 #include <ncurses.h>
 #include <stdio.h>
 
@@ -6,12 +7,12 @@
 #define TALL  2.0f /* and from the floor up */
 
 /* A view: which of a pose's numbers goes to the right and which one up, and where its ends are. */
-typedef struct pane {
+typedef struct sight {
     const char *name;
     unsigned across, up;
     float least[2], most[2];
-    int y, x, height, width;
-} pane;
+    pane on;
+} sight;
 
 /* What stands for a device, and which control says where it is. */
 typedef struct figure {
@@ -56,34 +57,14 @@ static const char *how(const nplug_pose_facts *at)
 
 /* --- the two views ---------------------------------------------------------------------------- */
 
-static void draw_frame(const pane *on)
-{
-    for (int x = 0; x < on->width; x++) {
-        mvaddch(on->y, on->x + x, x % (on->width - 1) ? '-' : '+');
-        mvaddch(on->y + on->height - 1, on->x + x, x % (on->width - 1) ? '-' : '+');
-    }
-    for (int y = 1; y < on->height - 1; y++) {
-        mvaddch(on->y + y, on->x, '|');
-        mvaddch(on->y + y, on->x + on->width - 1, '|');
-    }
-    mvprintw(on->y, on->x + 2, " %s ", on->name);
-}
-
-/* From an end of the view to the other one, held within. */
-static int cell(float value, float least, float most, int cells)
-{
-    float share = (value - least) / (most - least);
-
-    share = share < 0.0f ? 0.0f : share > 1.0f ? 1.0f : share;
-    return (int)(share * (float)(cells - 1) + 0.5f);
-}
-
 /* What is lost or asleep is drawn small, where it was last. */
-static void draw_figure(const pane *on, const figure *figure, const nplug_pose_facts *at)
+static void draw_figure(const sight *from, const figure *figure, const nplug_pose_facts *at)
 {
+    const pane *on = &from->on;
     bool known = at->awake && at->position_valid;
-    int x = cell(at->pose.position[on->across], on->least[0], on->most[0], on->width - 2);
-    int y = cell(at->pose.position[on->up], on->least[1], on->most[1], on->height - 2);
+    int x =
+        pane_cell(at->pose.position[from->across], from->least[0], from->most[0], on->width - 2);
+    int y = pane_cell(at->pose.position[from->up], from->least[1], from->most[1], on->height - 2);
 
     if (known) attron(A_BOLD);
     mvaddch(on->y + on->height - 2 - y, on->x + 1 + x,
@@ -91,14 +72,14 @@ static void draw_figure(const pane *on, const figure *figure, const nplug_pose_f
     if (known) attroff(A_BOLD);
 }
 
-static void draw_pane(const nplug_nest *nest, const pane *on)
+static void draw_sight(const nplug_nest *nest, const sight *from)
 {
-    draw_frame(on);
+    pane_frame(&from->on, from->name);
     for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
         nplug_device device = nplug_device_at(nest, i);
         const figure *figure = figure_of(nest, device);
         nplug_pose_facts at;
-        if (figure && find(nest, device, figure, &at)) draw_figure(on, figure, &at);
+        if (figure && find(nest, device, figure, &at)) draw_figure(from, figure, &at);
     }
 }
 
@@ -118,13 +99,14 @@ static int draw_line(const nplug_nest *nest, nplug_device device, int y, int x)
 void hands_draw(const nplug_nest *nest, int y, int x, int height, int width)
 {
     int each = (height - (int)FIGURES - 1) / 2;
-    pane front = {"from the front: x, y", 0, 1, {-REACH, 0.0f}, {REACH, TALL}, y, x, each, width};
-    pane above = {
-        "from above: x, -z", 0, 2, {-REACH, REACH}, {REACH, -REACH}, y + each, x, each, width};
+    sight front = {"from the front: x, y", 0, 1, {-REACH, 0.0f}, {REACH, TALL},
+                   {y, x, each, width}};
+    sight above = {"from above: x, -z",       0, 2, {-REACH, REACH}, {REACH, -REACH},
+                   {y + each, x, each, width}};
 
     if (each < 5 || width < 30) return;
-    draw_pane(nest, &front);
-    draw_pane(nest, &above);
+    draw_sight(nest, &front);
+    draw_sight(nest, &above);
     y += 2 * each;
     for (uint32_t i = 0; i < nplug_device_count(nest); i++)
         y = draw_line(nest, nplug_device_at(nest, i), y, x);

@@ -1,43 +1,21 @@
 #include "surface.h"
+#include "pane.h"
 #include <ncurses.h>
 #include <stdio.h>
 #include <string.h>
 
-/* A box of the screen that stands for the surface. */
-typedef struct sheet {
-    int y, x, height, width;
-} sheet;
-
 /* Where a place on the surface is in the box. */
-static int column(const sheet *on, float share)
+static int column(const pane *on, float share)
 {
-    int at = on->x + 1 + (int)(share * (float)(on->width - 3) + 0.5f);
-    return at <= on->x ? on->x + 1 : at > on->x + on->width - 2 ? on->x + on->width - 2 : at;
+    return on->x + 1 + pane_cell(share, 0.0f, 1.0f, on->width - 2);
 }
 
-static int line(const sheet *on, float share)
+static int line(const pane *on, float share)
 {
-    int at = on->y + 1 + (int)(share * (float)(on->height - 3) + 0.5f);
-    return at <= on->y ? on->y + 1 : at > on->y + on->height - 2 ? on->y + on->height - 2 : at;
+    return on->y + 1 + pane_cell(share, 0.0f, 1.0f, on->height - 2);
 }
 
-static void draw_frame(const sheet *on)
-{
-    for (int x = 1; x < on->width - 1; x++) {
-        mvaddch(on->y, on->x + x, '-');
-        mvaddch(on->y + on->height - 1, on->x + x, '-');
-    }
-    for (int y = 1; y < on->height - 1; y++) {
-        mvaddch(on->y + y, on->x, '|');
-        mvaddch(on->y + y, on->x + on->width - 1, '|');
-    }
-    mvaddch(on->y, on->x, '+');
-    mvaddch(on->y, on->x + on->width - 1, '+');
-    mvaddch(on->y + on->height - 1, on->x, '+');
-    mvaddch(on->y + on->height - 1, on->x + on->width - 1, '+');
-}
-
-static void draw_zone(const sheet *on, const nplug_zone_facts *zone)
+static void draw_zone(const pane *on, const nplug_zone_facts *zone)
 {
     int left = column(on, zone->least.x), right = column(on, zone->most.x);
     int top = line(on, zone->least.y), bottom = line(on, zone->most.y);
@@ -86,12 +64,12 @@ static int width_for(int height, int x)
 
 void surface_draw(const nplug_nest *nest, nplug_device device, int y, int x, int height)
 {
-    sheet on = {y, x, height, width_for(height, x)};
+    pane on = {y, x, height, width_for(height, x)};
     NPLUG_SIZED(nplug_contact_facts, contact);
     int row = y + 1, beside = x + on.width + 2;
 
     if (height < 6) return;
-    draw_frame(&on);
+    pane_frame(&on, NULL);
     for (uint32_t i = 0; i < nplug_zone_count(nest); i++) {
         NPLUG_SIZED(nplug_zone_facts, zone);
         if (nplug_zone_info(nest, device, i, &zone) == NPLUG_OK && zone.shown)
