@@ -11,7 +11,7 @@ void pane_frame(const pane *on, const char *name)
         mvaddch(on->y + y, on->x, '|');
         mvaddch(on->y + y, on->x + on->width - 1, '|');
     }
-    if (name) mvprintw(on->y, on->x + 2, " %.*s ", on->width - 6, name);
+    if (name) mvprintw(on->y, on->x + 1, " %.*s ", on->width - 4, name);
 }
 
 int pane_cell(float value, float least, float most, int cells)

@@ -1,4 +1,5 @@
 #include "hands.h"
+#include "pad.h"
 #include "surface.h"
 #include "view.h"
 #include "describe.h"
@@ -19,8 +20,8 @@ typedef struct view {
     uint32_t chosen; /* place of the device whose controls are shown */
 } view;
 
-/* The column from which hands and headset are drawn, beside their controls. */
-#define HANDS_AT 100
+/* The column from which a picture of the device is drawn, beside its controls, and prompts. */
+#define BESIDE 107
 
 /* --- the log -------------------------------------------------------------------------------- */
 
@@ -240,6 +241,52 @@ static void draw_signals(const view *v, int y)
                      (int)info.raw);
 }
 
+/* --- beside the controls -------------------------------------------------------------------- */
+
+/* Of the players of a device the first; who has none sees what joins. */
+static nplug_player player_of(const nplug_nest *nest, nplug_device device)
+{
+    uint32_t players = nplug_part_players(nest, device, 0);
+    nplug_player player = 1;
+
+    if (players == 0) return NPLUG_NOBODY;
+    while (!((players >> (player - 1)) & 1u))
+        player++;
+    return player;
+}
+
+/* For every action that can be done now: what to press for it. */
+static void draw_prompts(const nplug_nest *nest, nplug_device device, int y, int end)
+{
+    nplug_player player = player_of(nest, device);
+    NPLUG_SIZED(nplug_prompt, prompt);
+    char text[80];
+
+    if (y + 1 >= end || player == NPLUG_NOBODY) return;
+    attron(A_BOLD);
+    mvprintw(y++, BESIDE, "PLAYER %u PRESSES", player);
+    attroff(A_BOLD);
+    for (uint32_t action = 0; action < nplug_action_count(nest) && y < end; action++) {
+        nplug_prompt_info(nest, player, action, &prompt);
+        if (nplug_prompt_text(&prompt, false, NULL, text, sizeof text) == 0) continue;
+        mvprintw(y++, BESIDE, "%-12.12s %.*s", nplug_action_name(nest, action), COLS - BESIDE - 14,
+                 text);
+    }
+}
+
+static void draw_beside(const nplug_nest *nest, nplug_device device, int y)
+{
+    int end = LINES - LOG_LINES - 3, width = COLS - BESIDE - 1;
+
+    if (width < 30) return;
+    if (hands_are(nest, device)) {
+        hands_draw(nest, y, BESIDE, end - y, width);
+        return;
+    }
+    if (pad_is(nest, device)) y = pad_draw(nest, device, y, BESIDE, width);
+    draw_prompts(nest, device, y, end);
+}
+
 static bool is_surface(const nplug_nest *nest, nplug_device device)
 {
     NPLUG_SIZED(nplug_surface, surface);
@@ -265,8 +312,7 @@ static void draw(const view *v)
         draw_signals(v, y);
     else if (device)
         draw_controls(v, y);
-    if (hands_are(v->hw->nest, device))
-        hands_draw(v->hw->nest, y, HANDS_AT, LINES - LOG_LINES - 3 - y, COLS - HANDS_AT - 1);
+    if (device && !is_surface(v->hw->nest, device)) draw_beside(v->hw->nest, device, y);
     attron(A_BOLD);
     mvprintw(LINES - LOG_LINES - 2, 0, "  WHO CAME AND WENT");
     attroff(A_BOLD);
