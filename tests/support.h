@@ -32,6 +32,7 @@ Suite *rooms_suite(void);
 Suite *limits_suite(void);
 Suite *linux_suite(void);
 Suite *offers_suite(void);
+Suite *view_suite(void);
 Suite *parts_suite(void);
 Suite *players_suite(void);
 Suite *pointing_suite(void);
