@@ -53,7 +53,8 @@ static const struct {
     {"/tool/",
      {"<", "\"nestplug/nestplug.h", "\"nestplug/openxr.h", "\"agreement.h", "\"colours.h",
       "\"surface.h", "\"plot.h", "\"tool.h", "\"harbour.h", "\"hardware.h", "\"headset.h",
-      "\"hands.h", "\"live.h", "\"describe.h", "\"view.h", "\"pane.h", "\"pad.h", NULL}},
+      "\"hands.h", "\"live.h", "\"describe.h", "\"view.h", "\"pane.h", "\"pad.h", "\"pictures.h",
+      NULL}},
     {"/examples/", {"<", "\"stage.h", NULL}},
 };
 

@@ -1,4 +1,5 @@
 #include "describe.h"
+#include "pictures.h"
 #include "tool.h"
 #include <stdio.h>
 #include <stdlib.h>
@@ -157,37 +158,50 @@ static void print_json(nplug_nest *const nests[DESKS])
 /* --- the command ---------------------------------------------------------------------------------
  */
 
-static int show(const nplug_game *game, bool as_json)
+/* The table, or, of a folder of pictures, those that it lacks. */
+static int show(const nplug_game *game, const char *folder, bool as_json)
 {
     nplug_nest *nests[DESKS] = {NULL};
     bool all = true;
+    int status = TOOL_DONE;
 
     for (size_t d = 0; d < DESKS; d++)
         all &= (nests[d] = sit_down(game, &desks[d])) != NULL;
-    if (all && as_json) print_json(nests);
-    if (all && !as_json) print_table(nests);
+    if (all && folder)
+        status = pictures_check(nests, DESKS, folder, as_json);
+    else if (all && as_json)
+        print_json(nests);
+    else if (all)
+        print_table(nests);
     for (size_t d = 0; d < DESKS; d++)
         nplug_stop(nests[d]);
-    return all ? TOOL_DONE : TOOL_WRONG;
+    return all ? status : TOOL_WRONG;
 }
 
 static int run(const tool_command *command, int argc, const char **argv)
 {
     int json = 0, status;
+    char *folder = NULL;
     const char *path;
     nplug_game_file *file;
     nplug_notes notes;
     struct poptOption options[] = {
-        {"json", 0, POPT_ARG_NONE, &json, 0, "Print an array of rows", NULL}, POPT_TABLEEND};
+        {"pictures", 0, POPT_ARG_STRING, &folder, 0,
+         "Instead tell which pictures of prompts the folder lacks, or has twice (NAME.png)",
+         "FOLDER"},
+        {"json", 0, POPT_ARG_NONE, &json, 0, "Print an array of rows", NULL},
+        POPT_TABLEEND};
 
     status = tool_options(command, argc, argv, options, &path);
-    if (status >= 0) return status;
-    if (nplug_game_file_read(path, &file, &notes) != NPLUG_OK) {
+    if (status < 0 && nplug_game_file_read(path, &file, &notes) != NPLUG_OK) {
         tool_notes(&notes);
-        return TOOL_WRONG;
+        status = TOOL_WRONG;
     }
-    status = show(nplug_game_file_game(file), json != 0);
-    nplug_game_file_free(file);
+    if (status < 0) {
+        status = show(nplug_game_file_game(file), folder, json != 0);
+        nplug_game_file_free(file);
+    }
+    free(folder);
     return status;
 }
 
