@@ -33,6 +33,7 @@ Suite *limits_suite(void);
 Suite *linux_suite(void);
 Suite *offers_suite(void);
 Suite *view_suite(void);
+Suite *keymap_suite(void);
 Suite *parts_suite(void);
 Suite *players_suite(void);
 Suite *pointing_suite(void);

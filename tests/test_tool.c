@@ -35,6 +35,11 @@ static const struct {
     {"prompts-chart", TOOL "prompts tool/demo/chart.game", 0},
     {"prompts-json", TOOL "prompts --json tool/demo/chart.game", 0},
     {"prompts-of-nothing", TOOL "prompts tool/demo/nowhere.game", 1},
+#ifdef NPLUG_HAS_KEYMAP
+    {"prompts-french", TOOL "prompts tool/demo/harbour.game --layout fr", 0},
+    {"prompts-russian", TOOL "prompts tool/demo/harbour.game --layout ru", 0},
+    {"prompts-no-layout", TOOL "prompts tool/demo/harbour.game --layout gull", 1},
+#endif
     {"prompts-pictures", TOOL "prompts tool/demo/chart.game --pictures tests/data/pictures", 1},
     {"prompts-pictures-json",
      TOOL "prompts tool/demo/chart.game --json --pictures tests/data/pictures", 1},

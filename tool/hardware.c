@@ -1,6 +1,7 @@
 #include "hardware.h"
 #include "headset.h"
 #include "harbour.h"
+#include "labels.h"
 #include <signal.h>
 #include <stdio.h>
 #include <stdlib.h>
@@ -276,6 +277,8 @@ static int open_linux(hardware *hw, unsigned rate, uint32_t records)
                         "one comes\n");
         return TOOL_WRONG;
     }
+    hw->labels = getenv("XKB_DEFAULT_LAYOUT") ? labels_open(NULL) : NULL;
+    labels_use(hw->nest, hw->labels);
     begin_clock(hw, rate);
     return -1;
 }
@@ -431,6 +434,7 @@ int hardware_close(hardware *hw)
     if (hw->live && hw->live->wrong) status = TOOL_WRONG;
     if (hw->stopped != NPLUG_OK && hw->stopped != NPLUG_END) status = fail(hw->stopped);
     nplug_stop(hw->nest);
+    labels_close(hw->labels);
     free(hw->sim);
     free(hw->real);
     free(hw->headset);

@@ -12,6 +12,7 @@ typedef struct hardware {
     nplug_notes notes;
     nplug_sim *sim; /* NULL where a recorded trace is replayed */
     nplug_linux *real;
+    void *labels;     /* with linux: of keys, where the environment names their layout */
     void *headset;    /* with openxr: that port's block */
     live *live;       /* with sim:- */
     nplug_time begun; /* with sim:-: the clock's time of the nest's 0 */

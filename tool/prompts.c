@@ -1,4 +1,5 @@
 #include "describe.h"
+#include "labels.h"
 #include "pictures.h"
 #include "tool.h"
 #include <stdio.h>
@@ -35,7 +36,7 @@ static void ask(nplug_nest *nest, uint32_t action, nplug_prompt *prompt)
 }
 
 /* A nest with the game and a desk's hardware, for one player; NULL without memory. */
-static nplug_nest *sit_down(const nplug_game *game, const desk *at)
+static nplug_nest *sit_down(const nplug_game *game, const desk *at, void *labels)
 {
     nplug_game alone = *game;
     nplug_nest *nest = NULL;
@@ -44,6 +45,7 @@ static nplug_nest *sit_down(const nplug_game *game, const desk *at)
     alone.players = 1;
     alone.seats = NPLUG_SEATS_ONE;
     if (nplug_start_bare(&alone, NULL, &nest) != NPLUG_OK) return NULL;
+    labels_use(nest, labels);
     sim = nplug_sim_start(nest);
     for (size_t m = 0; sim && m < 3 && at->models[m]; m++)
         nplug_sim_plug(sim, 0, at->models[m], at->models[m]);
@@ -159,14 +161,14 @@ static void print_json(nplug_nest *const nests[DESKS])
  */
 
 /* The table, or, of a folder of pictures, those that it lacks. */
-static int show(const nplug_game *game, const char *folder, bool as_json)
+static int show(const nplug_game *game, const char *folder, void *labels, bool as_json)
 {
     nplug_nest *nests[DESKS] = {NULL};
     bool all = true;
     int status = TOOL_DONE;
 
     for (size_t d = 0; d < DESKS; d++)
-        all &= (nests[d] = sit_down(game, &desks[d])) != NULL;
+        all &= (nests[d] = sit_down(game, &desks[d], labels)) != NULL;
     if (all && folder)
         status = pictures_check(nests, DESKS, folder, as_json);
     else if (all && as_json)
@@ -181,7 +183,8 @@ static int show(const nplug_game *game, const char *folder, bool as_json)
 static int run(const tool_command *command, int argc, const char **argv)
 {
     int json = 0, status;
-    char *folder = NULL;
+    char *folder = NULL, *layout = NULL;
+    void *labels = NULL;
     const char *path;
     nplug_game_file *file;
     nplug_notes notes;
@@ -189,6 +192,8 @@ static int run(const tool_command *command, int argc, const char **argv)
         {"pictures", 0, POPT_ARG_STRING, &folder, 0,
          "Instead tell which pictures of prompts the folder lacks, or has twice (NAME.png)",
          "FOLDER"},
+        {"layout", 0, POPT_ARG_STRING, &layout, 0,
+         "Call keys as a keyboard layout of this system has them (de, fr, ru)", "LAYOUT"},
         {"json", 0, POPT_ARG_NONE, &json, 0, "Print an array of rows", NULL},
         POPT_TABLEEND};
 
@@ -198,9 +203,13 @@ static int run(const tool_command *command, int argc, const char **argv)
         status = TOOL_WRONG;
     }
     if (status < 0) {
-        status = show(nplug_game_file_game(file), folder, json != 0);
+        if (layout) labels = labels_open(layout);
+        status = layout && !labels ? TOOL_WRONG
+                                   : show(nplug_game_file_game(file), folder, labels, json != 0);
         nplug_game_file_free(file);
     }
+    labels_close(labels);
+    free(layout);
     free(folder);
     return status;
 }

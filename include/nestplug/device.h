@@ -208,8 +208,18 @@ NPLUG_API nplug_result nplug_explain(const nplug_nest *nest, nplug_device device
 /* The word for a way of being recognised ("vendor and product"): static, never NULL. */
 NPLUG_API const char *nplug_matched_name(uint32_t matched);
 
-/* The print of a device's key in the person's layout, asked of its port; the W3C code
- * ("KeyW") where the port does not know.  Writes UTF-8 with a terminating 0, returns its length;
+/* Says what is printed on a key (a HID usage of page 0x07) in the person's layout: writes UTF-8
+ * with a terminating 0, returns its length, 0 where not known. */
+typedef size_t (*nplug_key_labels)(void *user, uint16_t usage, char *buffer, size_t size);
+
+/* From the next step on, labels of keys are asked of `labels` and only then of their ports, for
+ * prompts and for bindings by print (key-label:z): nplug_keymap_label, or the window system's.
+ * Called again, also with the same ones, where the person's layout changed; NULL for the ports'
+ * own.  `user` stays valid until then, or until the nest closes.  NPLUG_ERR_ARGUMENT. */
+NPLUG_API nplug_result nplug_use_key_labels(nplug_nest *nest, nplug_key_labels labels, void *user);
+
+/* The print of a device's key in the person's layout, by nplug_use_key_labels or its port; the W3C
+ * code ("KeyW") where neither knows.  Writes UTF-8 with a terminating 0, returns its length;
  * 0 (and "") where the device or the key is none. */
 NPLUG_API size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_control key,
                                  char *buffer, size_t size);

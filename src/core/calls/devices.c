@@ -245,18 +245,6 @@ nplug_vec2 nplug_control_value(const nplug_nest *nest, nplug_device device, nplu
     return np_controls_value(&nest->device.controls, &nest->device.devices, found);
 }
 
-static size_t ask_port(const nplug_nest *nest, uint32_t device, nplug_control key, char *buffer,
-                       size_t size)
-{
-    uint32_t node = nest->device.devices.list[device].first_node;
-    const np_feed_port *port;
-
-    if (node == NP_NONE) return 0;
-    port = &nest->feed.ports[nest->device.devices.nodes[node].key >> 24];
-    if (!port->port.key_label) return 0;
-    return port->port.key_label(port->self, (uint16_t)NPLUG_CONTROL_INDEX(key), buffer, size);
-}
-
 size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_control key, char *buffer,
                        size_t size)
 {
@@ -267,12 +255,22 @@ size_t nplug_key_label(const nplug_nest *nest, nplug_device device, nplug_contro
     np_text text = np_text_in(buffer, buffer ? size : 0);
 
     if (place == NP_NONE || NPLUG_CONTROL_CLASS(key) != NPLUG_CLASS_KEY) return 0;
-    length = ask_port(nest, place, key, buffer, size);
+    length = np_hotplug_key_label(nest, place, key, buffer, size);
     if (length) return length;
     length = nplug_control_name(key, name, sizeof name);
     if (length <= 4) return 0;
     np_text_add(&text, name + 4);
     return text.length;
+}
+
+nplug_result nplug_use_key_labels(nplug_nest *nest, nplug_key_labels labels, void *user)
+{
+    if (!nest) return NPLUG_ERR_ARGUMENT;
+    nest->key_labels = labels;
+    nest->key_labels_user = user;
+    nest->key_labels_due = true;
+    np_nest_note_change(nest);
+    return NPLUG_OK;
 }
 
 /* --- rules ---------------------------------------------------------------------------------- */

@@ -220,18 +220,36 @@ void np_hotplug_label(nplug_nest *nest, uint32_t device, const nplug_report *rep
     np_wake_after(nest, device, time);
 }
 
+static const np_feed_port *port_of(const nplug_nest *nest, uint32_t device)
+{
+    uint32_t node = nest->device.devices.list[device].first_node;
+    return node == NP_NONE ? NULL : &nest->feed.ports[nest->device.devices.nodes[node].key >> 24];
+}
+
+size_t np_hotplug_key_label(const nplug_nest *nest, uint32_t device, nplug_control key,
+                            char *buffer, size_t size)
+{
+    const np_feed_port *port = port_of(nest, device);
+    uint16_t usage = (uint16_t)NPLUG_CONTROL_INDEX(key);
+    size_t length = 0;
+
+    if (!port) return 0;
+    if (nest->key_labels) length = nest->key_labels(nest->key_labels_user, usage, buffer, size);
+    if (length || !port->port.key_label) return length;
+    return port->port.key_label(port->self, usage, buffer, size);
+}
+
 /* What is printed on a key, as a control of a binding; 0 where no binding names it. */
-static nplug_control ask(const np_feed_port *port, const np_game *game, nplug_control key)
+static nplug_control ask(const nplug_nest *nest, uint32_t device, nplug_control key)
 {
     char name[32] = "key-label:";
     size_t head = strlen(name), length;
     nplug_control label;
 
-    length = port->port.key_label(port->self, (uint16_t)NPLUG_CONTROL_INDEX(key), name + head,
-                                  sizeof name - head);
+    length = np_hotplug_key_label(nest, device, key, name + head, sizeof name - head);
     if (length == 0 || length > 2) return 0;
     label = nplug_control_from_name(name, head + length);
-    return label && np_game_source(game, label) != NP_NO_INDEX ? label : 0;
+    return label && np_game_source(&nest->game.game, label) != NP_NO_INDEX ? label : 0;
 }
 
 static void tell_label(nplug_nest *nest, uint32_t device, nplug_control key, nplug_control label,
@@ -251,25 +269,24 @@ static void tell_label(nplug_nest *nest, uint32_t device, nplug_control key, npl
 
 void np_hotplug_ask_labels(nplug_nest *nest, uint32_t device, nplug_time time)
 {
-    uint32_t node = nest->device.devices.list[device].first_node;
     np_run run = nest->device.controls.of_device[device];
-    const np_feed_port *port;
+    const np_feed_port *port = port_of(nest, device);
 
-    if (node == NP_NONE || !np_labels_are_named(&nest->action)) return;
-    port = &nest->feed.ports[nest->device.devices.nodes[node].key >> 24];
-    if (!port->port.key_label || nest->device.recogniser.of[device].kind != NPLUG_KIND_KEYBOARD)
-        return;
+    if (!port || !np_labels_are_named(&nest->action)) return;
+    if (nest->device.recogniser.of[device].kind != NPLUG_KIND_KEYBOARD) return;
+    if (!port->port.key_label && !nest->key_labels) return;
     tell_label(nest, device, 0, 0, time);
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
         nplug_control key = nest->device.controls.list[i].id, label;
         if (NPLUG_CONTROL_CLASS(key) != NPLUG_CLASS_KEY) continue;
-        label = ask(port, &nest->game.game, key);
+        label = ask(nest, device, key);
         if (label) tell_label(nest, device, key, label, time);
     }
 }
 
 void np_hotplug_ask_all_labels(nplug_nest *nest, nplug_time time)
 {
+    nest->key_labels_due = false;
     for (uint32_t i = 0; i < nest->device.devices.count; i++)
         np_hotplug_ask_labels(nest, nest->device.devices.order[i], time);
 }

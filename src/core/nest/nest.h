@@ -30,6 +30,9 @@ struct nplug_nest {
     bool cancelled;   /* the system let go of something in the group that is being taken */
     bool started;     /* has stepped */
     uint32_t changes; /* how often something else than values happened */
+    nplug_key_labels key_labels; /* the game's, or NULL; asked anew at the next step */
+    void *key_labels_user;
+    bool key_labels_due;
     np_player_room player;
     np_feed feed;
     np_game_room game;
@@ -167,6 +170,10 @@ void np_hotplug_label(nplug_nest *nest, uint32_t device, const nplug_report *rep
                       nplug_time time);
 void np_hotplug_ask_labels(nplug_nest *nest, uint32_t device, nplug_time time);
 void np_hotplug_ask_all_labels(nplug_nest *nest, nplug_time time);
+/* What is printed on a key of a device, by the game's labels or else its port's; its length, 0
+ * where nobody knows. */
+size_t np_hotplug_key_label(const nplug_nest *nest, uint32_t device, nplug_control key,
+                            char *buffer, size_t size);
 
 /* --- bindings (rebind.c) ---------------------------------------------------------------------- */
 

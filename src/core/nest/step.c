@@ -117,6 +117,7 @@ nplug_result nplug_step(nplug_nest *nest, nplug_time now)
     np_action_begin(&nest->action);
     np_contacts_begin_step(&nest->device.contacts);
     np_hotplug_detach(nest, now);
+    if (nest->key_labels_due) np_hotplug_ask_all_labels(nest, nest->feed.processed);
     np_feed_pump(&nest->feed, now);
     note_clocks(nest, now);
     whole = np_commands_take(nest) && run_edges(nest, now);
