@@ -65,8 +65,9 @@ static const struct {
      {{"KeyQ", "Q"}, {"BracketLeft", "@"}, {"Equal", "^"}, {"Quote", ":"}, {"IntlRo", "\\"}}}};
 
 /* Keys that type nothing, or one thing or another. */
-static const char *const silent[] = {"ShiftLeft", "F1",      "Escape",  "ArrowUp", "Enter",
-                                     "Space",     "Numpad7", "Numpad0", "Tab",     "CapsLock"};
+static const char *const silent[] = {"ShiftLeft", "F1",       "Escape",  "ArrowUp",
+                                     "Enter",     "Space",    "Numpad7", "Numpad0",
+                                     "Tab",       "CapsLock", "Delete",  "Backspace"};
 
 START_TEST(a_label_is_what_the_cap_shows)
 {

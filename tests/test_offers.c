@@ -517,6 +517,7 @@ static void join_runs(const nplug_run *runs, size_t count, char text[400])
         const char *piece = runs[i].text ? runs[i].text : runs[i].part.label;
         size_t length = runs[i].text ? runs[i].length : strlen(piece);
         ck_assert_uint_gt(length, 0);
+        ck_assert_int_eq(runs[i].part.control == 0, runs[i].text != NULL);
         memcpy(text + at, piece, length);
         text[at += length] = 0;
     }
@@ -545,6 +546,7 @@ START_TEST(a_sentence_is_its_runs)
         if (rand() % 2) use(p);
         nplug_prompt_info(p->rig.nest, 1, 0, &one);
         nplug_prompt_info(p->rig.nest, 1, 1, &two);
+        memset(runs, 'x', sizeof runs);
         count = nplug_sentence_runs(p->rig.nest, 1, "{{{two} or {one}, not {hrn}", NULL, runs, 40);
         ck_assert_uint_eq(count > 0, one.count && two.count);
         nplug_prompt_text(&one, false, NULL, first, sizeof first);
