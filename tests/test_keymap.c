@@ -180,6 +180,39 @@ START_TEST(another_layout_moves_a_binding)
 }
 END_TEST
 
+/* A window does not say what is printed on keys: a binding by print is pressed while a layout is
+ * used, and by no key any more when it is given up. */
+START_TEST(who_gives_up_a_layout_has_none)
+{
+    nplug_game game = harbour_for(1);
+    nplug_window *window = nplug_window_open(
+        NPLUG_WINDOW_KEYBOARD, malloc(nplug_window_memory_needed()), nplug_window_memory_needed());
+    nplug_time now = MS;
+    nplug_keymap *map;
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    ck_assert_int_eq(nplug_window_attach(window, rig.nest), NPLUG_OK);
+    ck_assert_int_eq(nplug_bind(rig.nest, 1, HORN, "key-label:z"), NPLUG_OK);
+    rig_step(&rig, now);
+    nplug_keymap_open("fr", NULL, &map);
+    for (unsigned round = 0; round < 4; round++) {
+        bool used = round % 2 != 0;
+        uint16_t usage = nplug_key_usage_from_code("KeyW");
+        nplug_use_key_labels(rig.nest, used ? nplug_keymap_label : NULL, map);
+        rig_step(&rig, now += MS);
+        nplug_window_key(window, now, usage, true);
+        rig_step(&rig, now += MS);
+        ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), used);
+        nplug_window_key(window, now, usage, false);
+        rig_step(&rig, now += MS);
+    }
+    rig_close(&rig);
+    nplug_keymap_close(map);
+    free(window);
+}
+END_TEST
+
 START_TEST(what_is_no_layout_is_said)
 {
     nplug_keymap *map = (nplug_keymap *)1;
@@ -210,6 +243,7 @@ Suite *keymap_suite(void)
     tcase_add_loop_test(tests, a_label_is_what_the_cap_shows, 0, (int)COUNT_OF(layouts));
     tcase_add_loop_test(tests, prompts_and_bindings_follow_the_layout, 0, 4);
     tcase_add_test(tests, another_layout_moves_a_binding);
+    tcase_add_test(tests, who_gives_up_a_layout_has_none);
     tcase_add_test(tests, what_is_no_layout_is_said);
     suite_add_tcase(suite, tests);
     return suite;

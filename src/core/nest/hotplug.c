@@ -274,7 +274,7 @@ void np_hotplug_ask_labels(nplug_nest *nest, uint32_t device, nplug_time time)
 
     if (!port || !np_labels_are_named(&nest->action)) return;
     if (nest->device.recogniser.of[device].kind != NPLUG_KIND_KEYBOARD) return;
-    if (!port->port.key_label && !nest->key_labels) return;
+    if (!port->port.key_label && !nest->key_labels && !nest->key_labels_due) return;
     tell_label(nest, device, 0, 0, time);
     for (uint32_t i = run.first; i < (uint32_t)run.first + run.count; i++) {
         nplug_control key = nest->device.controls.list[i].id, label;
@@ -286,7 +286,7 @@ void np_hotplug_ask_labels(nplug_nest *nest, uint32_t device, nplug_time time)
 
 void np_hotplug_ask_all_labels(nplug_nest *nest, nplug_time time)
 {
-    nest->key_labels_due = false;
     for (uint32_t i = 0; i < nest->device.devices.count; i++)
         np_hotplug_ask_labels(nest, nest->device.devices.order[i], time);
+    nest->key_labels_due = false;
 }
