@@ -24,13 +24,11 @@ static const desk desks[] = {{"keyboard, mouse", {"turnstone", "stint"}},
 /* The prompt of an action whose layer is on, and no other one. */
 static void ask(nplug_nest *nest, uint32_t action, nplug_prompt *prompt)
 {
-    const nplug_game *game = nplug_nest_game(nest);
-    uint32_t size = game->action_size ? game->action_size : (uint32_t)sizeof *game->actions;
-    const nplug_action_def *def =
-        (const nplug_action_def *)(const void *)((const char *)game->actions + action * size);
+    NPLUG_SIZED(nplug_action_facts, facts);
 
+    nplug_action_info(nest, 1, action, &facts);
     for (uint32_t l = 0; l < 32; l++)
-        nplug_switch_layer(nest, 1, l, l == def->layer);
+        nplug_switch_layer(nest, 1, l, l == facts.layer);
     nplug_step(nest, nplug_nest_time(nest));
     nplug_prompt_info(nest, 1, action, prompt);
 }

@@ -145,7 +145,7 @@ NPLUG_API size_t nplug_prompt_runs(const nplug_prompt *prompt, const nplug_promp
 /* Likewise of a sentence with actions in braces, "Press {horn} to call": each is what
  * nplug_prompt_info shows the player.  0: one of them cannot be done now, so the sentence is not to
  * be shown and takes no room.  A name that no action has stays in the text with its braces, to be
- * seen; "{{" is a brace. */
+ * seen, and the log says the nearest name; "{{" is a brace. */
 NPLUG_API size_t nplug_sentence_runs(const nplug_nest *nest, nplug_player player,
                                      const char *sentence, const nplug_prompt_words *words,
                                      nplug_run *runs, size_t room);

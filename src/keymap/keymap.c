@@ -78,17 +78,25 @@ const char *nplug_keymap_name(const nplug_keymap *keymap)
 /* A dead key types an accent over the next letter: on its cap stands the accent alone. */
 static const struct {
     xkb_keysym_t dead;
-    uint32_t accent; /* Unicode */
-} accents[] = {{XKB_KEY_dead_grave, '`'},       {XKB_KEY_dead_acute, 0xb4},
-               {XKB_KEY_dead_circumflex, '^'},  {XKB_KEY_dead_tilde, '~'},
-               {XKB_KEY_dead_macron, 0xaf},     {XKB_KEY_dead_breve, 0x2d8},
-               {XKB_KEY_dead_abovedot, 0x2d9},  {XKB_KEY_dead_diaeresis, 0xa8},
-               {XKB_KEY_dead_abovering, 0x2da}, {XKB_KEY_dead_doubleacute, 0x2dd},
-               {XKB_KEY_dead_caron, 0x2c7},     {XKB_KEY_dead_cedilla, 0xb8},
-               {XKB_KEY_dead_ogonek, 0x2db},    {XKB_KEY_dead_iota, 0x37a},
-               {XKB_KEY_dead_stroke, '/'},      {XKB_KEY_dead_belowdot, '.'},
-               {XKB_KEY_dead_horn, 0x31b},      {XKB_KEY_dead_hook, 0x2c0},
-               {XKB_KEY_dead_greek, 0xb5}};
+    const char *accent;
+} accents[] = {{XKB_KEY_dead_grave, "`"},
+               {XKB_KEY_dead_acute, "\xc2\xb4"},
+               {XKB_KEY_dead_circumflex, "^"},
+               {XKB_KEY_dead_tilde, "~"},
+               {XKB_KEY_dead_macron, "\xc2\xaf"},
+               {XKB_KEY_dead_breve, "\xcb\x98"},
+               {XKB_KEY_dead_abovedot, "\xcb\x99"},
+               {XKB_KEY_dead_diaeresis, "\xc2\xa8"},
+               {XKB_KEY_dead_abovering, "\xcb\x9a"},
+               {XKB_KEY_dead_doubleacute, "\xcb\x9d"},
+               {XKB_KEY_dead_caron, "\xcb\x87"},
+               {XKB_KEY_dead_cedilla, "\xc2\xb8"},
+               {XKB_KEY_dead_ogonek, "\xcb\x9b"},
+               {XKB_KEY_dead_iota, "\xcd\xba"},
+               {XKB_KEY_dead_stroke, "/"},
+               {XKB_KEY_dead_belowdot, "."},
+               {XKB_KEY_dead_hook, "\xcb\x80"},
+               {XKB_KEY_dead_greek, "\xc2\xb5"}};
 
 /* The sign of a key on a level: 0 unshifted, 1 with Shift; XKB_KEY_NoSymbol where there is none. */
 static xkb_keysym_t sign_of(const nplug_keymap *keymap, xkb_keycode_t code, xkb_level_index_t level)
@@ -98,52 +106,41 @@ static xkb_keysym_t sign_of(const nplug_keymap *keymap, xkb_keycode_t code, xkb_
     return count == 1 ? signs[0] : XKB_KEY_NoSymbol;
 }
 
-static uint32_t accent_of(xkb_keysym_t sign)
+static const char *accent_of(xkb_keysym_t sign)
 {
     for (size_t i = 0; i < sizeof accents / sizeof *accents; i++)
         if (accents[i].dead == sign) return accents[i].accent;
-    return 0;
+    return NULL;
 }
 
-/* As it stands on the cap: a capital where Shift types the same letter's capital. */
-static uint32_t point_of(const nplug_keymap *keymap, xkb_keycode_t code)
+/* As it stands on the cap, a capital where Shift types the same letter's capital; its length, 0 for
+ * what cannot be seen. */
+static size_t cap_of(const nplug_keymap *keymap, xkb_keycode_t code, char bytes[8])
 {
     xkb_keysym_t sign = sign_of(keymap, code, 0), shifted = sign_of(keymap, code, 1);
-    uint32_t point = accent_of(sign);
+    const char *accent = accent_of(sign);
+    uint32_t point;
 
-    if (point) return point;
+    if (accent) {
+        memcpy(bytes, accent, strlen(accent) + 1);
+        return strlen(accent);
+    }
     if (sign != shifted && xkb_keysym_to_upper(sign) == shifted) sign = shifted;
     point = xkb_keysym_to_utf32(sign);
-    return point > ' ' && (point < 0x7f || point > 0xa0) ? point : 0;
-}
-
-/* One character in UTF-8 (RFC 3629); how many bytes. */
-static size_t write_point(uint32_t point, char bytes[4])
-{
-    size_t more = point < 0x80 ? 0 : point < 0x800 ? 1 : point < 0x10000 ? 2 : 3;
-    static const unsigned char heads[] = {0, 0xc0, 0xe0, 0xf0};
-
-    for (size_t i = more; i > 0; i--, point >>= 6)
-        bytes[i] = (char)(0x80u | (point & 0x3fu));
-    bytes[0] = (char)(heads[more] | point);
-    return more + 1;
+    if (point <= ' ' || (point >= 0x7f && point <= 0xa0)) return 0;
+    return (size_t)xkb_keysym_to_utf8(sign, bytes, 8) - 1;
 }
 
 size_t nplug_keymap_label(void *keymap, uint16_t usage, char *buffer, size_t size)
 {
     const nplug_keymap *map = (const nplug_keymap *)keymap;
-    char bytes[4];
-    uint32_t point;
+    char bytes[8];
     size_t length;
 
     if (buffer && size) buffer[0] = 0;
     if (!map || usage >= USAGES || !map->of_usage[usage]) return 0;
     if (usage >= KEYPAD_FIRST && usage <= KEYPAD_LAST) return 0;
-    point = point_of(map, map->of_usage[usage]);
-    if (point == 0) return 0;
-    length = write_point(point, bytes);
-    if (!buffer || size <= length) return length;
-    memcpy(buffer, bytes, length);
-    buffer[length] = 0;
+    length = cap_of(map, map->of_usage[usage], bytes);
+    if (length && buffer && size > length) memcpy(buffer, bytes, length + 1);
     return length;
 }

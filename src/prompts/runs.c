@@ -171,14 +171,14 @@ static void put_prompt(sink *out, const nplug_prompt *prompt)
 static bool action_at(const nplug_nest *nest, const char *brace, uint32_t *action, size_t *length)
 {
     const char *end = strchr(brace, '}');
+    char name[64];
 
-    if (!end) return false;
-    *length = (size_t)(end - brace) + 1;
-    for (*action = 0; *action < nplug_action_count(nest); ++*action) {
-        const char *name = nplug_action_name(nest, *action);
-        if (strlen(name) == *length - 2 && strncmp(name, brace + 1, *length - 2) == 0) return true;
-    }
-    return false;
+    *length = end ? (size_t)(end - brace) + 1 : 0;
+    if (*length < 3 || *length - 2 >= sizeof name || brace[1] == '{') return false;
+    memcpy(name, brace + 1, *length - 2);
+    name[*length - 2] = 0;
+    *action = nplug_action_number(nest, name);
+    return *action != NPLUG_NO_ACTION;
 }
 
 /* False where an action of the sentence cannot be done now. */
