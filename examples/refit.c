@@ -66,7 +66,7 @@ static void draw_ways(const refit *r, uint32_t action)
 
     for (uint32_t i = 0; nplug_offer_info(r->nest, 1, action, i, &offer) == NPLUG_OK; i++) {
         nplug_offer_prompt(r->nest, &offer, &prompt);
-        nplug_prompt_text(&prompt, false, NULL, text, sizeof text);
+        nplug_prompt_text(&prompt, false, text, sizeof text);
         if (strcmp(text, before) != 0) printf("%s%s", i ? " | " : "", text);
         memcpy(before, text, sizeof before);
     }
@@ -152,7 +152,7 @@ static const char *words_for(refit *r, nplug_device device, nplug_source source)
     NPLUG_SIZED(nplug_prompt, prompt);
 
     nplug_source_prompt(r->nest, device, source, &prompt);
-    nplug_prompt_text(&prompt, false, NULL, r->words, sizeof r->words);
+    nplug_prompt_text(&prompt, false, r->words, sizeof r->words);
     return r->words;
 }
 

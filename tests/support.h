@@ -34,6 +34,8 @@ Suite *linux_suite(void);
 Suite *offers_suite(void);
 Suite *view_suite(void);
 Suite *keymap_suite(void);
+Suite *languages_suite(void);
+Suite *learnt_suite(void);
 Suite *parts_suite(void);
 Suite *players_suite(void);
 Suite *pointing_suite(void);

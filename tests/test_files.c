@@ -16,6 +16,7 @@ static void read_notes(const char *name, const char *text, char *out, size_t siz
     nplug_model_file *model = NULL;
     nplug_settings *settings = NULL;
     nplug_controller_file *controller = NULL;
+    nplug_language_file *language = NULL;
     nplug_game_file *game = NULL;
     size_t used = 0;
 
@@ -25,6 +26,8 @@ static void read_notes(const char *name, const char *text, char *out, size_t siz
         nplug_model_file_parse(text, strlen(text), name, &model, &notes);
     else if (strstr(name, ".controller"))
         nplug_controller_file_parse(text, strlen(text), name, &controller, &notes);
+    else if (strstr(name, ".language"))
+        nplug_language_file_parse(text, strlen(text), name, &language, &notes);
     else if (strstr(name, ".game"))
         nplug_game_file_parse(text, strlen(text), name, &game, &notes);
     else if (strstr(name, ".settings"))
@@ -42,6 +45,7 @@ static void read_notes(const char *name, const char *text, char *out, size_t siz
     nplug_model_file_free(model);
     nplug_settings_free(settings);
     nplug_controller_file_free(controller);
+    nplug_language_file_free(language);
     if (game) nplug_game_file_check(game, true, &notes);
     nplug_game_file_free(game);
 }

@@ -192,10 +192,11 @@ START_TEST(builtin_sheets_and_models_are_those_of_the_files)
 
     ck_assert_msg(
         run("cd " SOURCE_DIR " && cmake --build " BINARY_DIR
-            " --target sheets-to-c models-to-c > /dev/null && export LC_ALL=C && " BINARY_DIR
+            " --target sheets-to-c models-to-c languages-to-c > /dev/null && export LC_ALL=C && " BINARY_DIR
             "/sheets-to-c sheets/*.json | diff - src/core/device/sheets_builtin.c && " BINARY_DIR
             "/models-to-c models/heron.json models/[!h]*.json | "
-            "diff - src/ports/sim/models_builtin.c",
+            "diff - src/ports/sim/models_builtin.c && " BINARY_DIR
+            "/languages-to-c languages/*.json | diff - src/prompts/languages_builtin.c",
             output, sizeof output) == 0,
         "%s: ./dev sheets", output);
 }

@@ -299,7 +299,7 @@ START_TEST(what_is_shown_works)
         ck_assert_int_eq(nplug_prompt_info(p->rig.nest, 1, action, &prompt), NPLUG_OK);
         if (!active.device) continue;
         ck_assert_int_eq(prompt.count > 0, could_be_done(p->rig.nest, action));
-        ck_assert_int_eq(nplug_prompt_text(&prompt, false, NULL, text, sizeof text) > 0,
+        ck_assert_int_eq(nplug_prompt_text(&prompt, false, text, sizeof text) > 0,
                          prompt.count > 0);
         if (prompt.count) {
             nplug_offer offer = as_offer(&prompt, active.device);
@@ -468,17 +468,12 @@ END_TEST
 /* A text that is cut is whole characters, and the beginning of the whole; its length is told. */
 START_TEST(a_text_is_cut_between_characters)
 {
-    static const nplug_prompt_words turned = {sizeof turned,
-                                              0,
-                                              "{0}",
-                                              "{0} los",
-                                              "{0} tip",
-                                              "{0} zweimal",
-                                              "{1} mal {0}",
-                                              "{0} \xe2\x80\xa6",
-                                              "{0}",
-                                              "{1} auf {0}",
-                                              "{0}\xe2\x80\xa2{1}"};
+    static const nplug_word turned[] = {
+        {"chord", "{1} auf {0}", NULL},       {"hold", "{0} \xe2\x80\xa6", NULL},
+        {"list", "{0}\xe2\x80\xa2{1}", NULL}, {"tap", "{0} tip", NULL},
+        {"times", "{1} mal {0}", NULL},       {"twice", "{0} zweimal", NULL}};
+    static const nplug_language own = {(uint32_t)sizeof own, 0, "x-own", turned,
+                                       COUNT_OF(turned),     0, NULL};
     nplug_prompt prompt = {0};
     char whole[200], cut[200];
 
@@ -490,14 +485,15 @@ START_TEST(a_text_is_cut_between_characters)
     strcpy(prompt.parts[1].label, "left stick \xe2\x86\x91");
     strcpy(prompt.parts[2].label, "\xf0\x9f\x8e\xae");
     for (int w = 0; w < 2; w++) {
-        const nplug_prompt_words *words = w ? &turned : NULL;
-        size_t length = nplug_prompt_text(&prompt, false, words, whole, sizeof whole);
+        size_t length;
+        prompt.language = w ? &own : NULL;
+        length = nplug_prompt_text(&prompt, false, whole, sizeof whole);
         ck_assert_uint_eq(length, strlen(whole));
         ck_assert_ptr_nonnull(strstr(whole, "left stick"));
         ck_assert_ptr_null(strchr(whole, '{'));
         for (size_t size = 1; size <= length + 1; size++) {
             memset(cut, 'x', sizeof cut);
-            ck_assert_uint_eq(nplug_prompt_text(&prompt, false, words, cut, size), length);
+            ck_assert_uint_eq(nplug_prompt_text(&prompt, false, cut, size), length);
             ck_assert_uint_lt(strlen(cut), size);
             ck_assert(strncmp(cut, whole, strlen(cut)) == 0);
             ck_assert(((unsigned char)whole[strlen(cut)] & 0xc0u) != 0x80u);
@@ -549,8 +545,8 @@ START_TEST(a_sentence_is_its_runs)
         memset(runs, 'x', sizeof runs);
         count = nplug_sentence_runs(p->rig.nest, 1, "{{{two} or {one}, not {hrn}", NULL, runs, 40);
         ck_assert_uint_eq(count > 0, one.count && two.count);
-        nplug_prompt_text(&one, false, NULL, first, sizeof first);
-        nplug_prompt_text(&two, false, NULL, second, sizeof second);
+        nplug_prompt_text(&one, false, first, sizeof first);
+        nplug_prompt_text(&two, false, second, sizeof second);
         snprintf(expected, sizeof expected, "{%s or %s, not {hrn}", second, first);
         ck_assert_uint_eq(nplug_sentence_text(p->rig.nest, 1, "{{{two} or {one}, not {hrn}", false,
                                               NULL, text, sizeof text),
@@ -559,10 +555,9 @@ START_TEST(a_sentence_is_its_runs)
         join_runs(runs, count, joined);
         ck_assert_str_eq(joined, text);
         memset(few, 'x', sizeof few);
-        ck_assert_uint_eq(nplug_prompt_runs(&one, NULL, few, room),
-                          nplug_prompt_runs(&one, NULL, runs, 40));
+        ck_assert_uint_eq(nplug_prompt_runs(&one, few, room), nplug_prompt_runs(&one, runs, 40));
         ck_assert_int_eq(((char *)few)[room * sizeof *few], 'x');
-        join_runs(runs, nplug_prompt_runs(&one, NULL, runs, 40), joined);
+        join_runs(runs, nplug_prompt_runs(&one, runs, 40), joined);
         ck_assert_str_eq(joined, first);
         shown_ones += count > 0;
     }
@@ -615,9 +610,9 @@ START_TEST(impossible_prompts_are_refused)
     ck_assert_uint_eq(prompt.count, 1); /* nothing is here: by its names */
     ck_assert_str_eq(prompt.parts[0].label, "bottom button");
     ck_assert_int_eq(nplug_offer_prompt(rig.nest, NULL, &prompt), NPLUG_ERR_ARGUMENT);
-    ck_assert_uint_eq(nplug_prompt_text(NULL, false, NULL, text, sizeof text), 0);
+    ck_assert_uint_eq(nplug_prompt_text(NULL, false, text, sizeof text), 0);
     ck_assert_str_eq(text, "");
-    ck_assert_uint_eq(nplug_prompt_runs(NULL, NULL, NULL, 0), 0);
+    ck_assert_uint_eq(nplug_prompt_runs(NULL, NULL, 0), 0);
     ck_assert_uint_eq(nplug_sentence_runs(rig.nest, 1, NULL, NULL, NULL, 0), 0);
     ck_assert_uint_eq(nplug_sentence_text(rig.nest, 77, "{horn}", false, NULL, text, 8), 0);
     prompt.size = 12;

@@ -11,7 +11,7 @@ static const nf_object *const objects[] = {
     &nf_pose_object,        &nf_wire_object,    &nf_match_object,     &nf_match_axis_object,
     &nf_model_object,       &nf_signal_object,  &nf_row_object,       &nf_settings_object,
     &nf_calibration_object, &nf_profile_object, &nf_zone_wish_object, &nf_controller_object,
-    &nf_hands_object};
+    &nf_hands_object,       &nf_language_object};
 
 /* The value of a JSON Pointer whose names have no '~' and no '/'. */
 static json_t *at_pointer(json_t *root, const char *pointer)

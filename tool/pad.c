@@ -20,7 +20,7 @@ static void name_control(const nplug_nest *nest, nplug_device device, nplug_cont
     nplug_source source = {control, NPLUG_WAY_WHOLE};
 
     nplug_source_prompt(nest, device, source, &prompt);
-    nplug_prompt_text(&prompt, false, NULL, name, size);
+    nplug_prompt_text(&prompt, false, name, size);
 }
 
 static bool is_axis(const nplug_control_facts *info, uint32_t components)

@@ -70,7 +70,7 @@ static void print_cell(nplug_nest *nest, uint32_t action, int width)
     char text[200];
 
     ask(nest, action, &prompt);
-    if (nplug_prompt_text(&prompt, false, NULL, text, sizeof text) == 0) strcpy(text, "-");
+    if (nplug_prompt_text(&prompt, false, text, sizeof text) == 0) strcpy(text, "-");
     printf(" %s%*s", text, width > width_of(text) ? width - width_of(text) : 0, "");
 }
 
@@ -83,7 +83,7 @@ static int column_of(nplug_nest *nest, const desk *at)
         NPLUG_SIZED(nplug_prompt, prompt);
         char text[200];
         ask(nest, a, &prompt);
-        nplug_prompt_text(&prompt, false, NULL, text, sizeof text);
+        nplug_prompt_text(&prompt, false, text, sizeof text);
         if (width_of(text) > widest) widest = width_of(text);
     }
     return widest + 1;
@@ -137,8 +137,8 @@ static json_t *row_of(nplug_nest *nest, const desk *at, uint32_t action)
     char brief[200] = "", full[300] = "";
 
     ask(nest, action, &prompt);
-    nplug_prompt_text(&prompt, false, NULL, brief, sizeof brief);
-    nplug_prompt_text(&prompt, true, NULL, full, sizeof full);
+    nplug_prompt_text(&prompt, false, brief, sizeof brief);
+    nplug_prompt_text(&prompt, true, full, sizeof full);
     return json_pack("{s:s, s:s, s:s, s:s, s:s, s:s, s:s, s:o}", "action",
                      nplug_action_name(nest, action), "with", at->name, "family", prompt.family,
                      "gesture", nplug_gesture_name(prompt.gesture), "text", brief, "words", full,

@@ -268,7 +268,7 @@ static void draw_prompts(const nplug_nest *nest, nplug_device device, int y, int
     attroff(A_BOLD);
     for (uint32_t action = 0; action < nplug_action_count(nest) && y < end; action++) {
         nplug_prompt_info(nest, player, action, &prompt);
-        if (nplug_prompt_text(&prompt, false, NULL, text, sizeof text) == 0) continue;
+        if (nplug_prompt_text(&prompt, false, text, sizeof text) == 0) continue;
         mvprintw(y++, BESIDE, "%-12.12s %.*s", nplug_action_name(nest, action), COLS - BESIDE - 14,
                  text);
     }

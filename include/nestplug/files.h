@@ -5,6 +5,7 @@
 
 #include "bind.h"
 #include "calibrate.h"
+#include "language.h"
 #include "nest.h"
 #include "sim.h"
 
@@ -157,9 +158,26 @@ NPLUG_API nplug_result nplug_settings_use_player(const nplug_settings *settings,
                                                  nplug_player player, const char *profile);
 
 /* Makes a profile like another one (NULL: with nothing in it), in the place of an earlier one; from
- * then on they differ.  NPLUG_ERR_UNKNOWN, NPLUG_ERR_ARGUMENT, NPLUG_ERR_MEMORY. */
+ * then on they differ.  What one person learnt is not copied to another.  NPLUG_ERR_UNKNOWN,
+ * NPLUG_ERR_ARGUMENT, NPLUG_ERR_MEMORY. */
 NPLUG_API nplug_result nplug_settings_copy_profile(nplug_settings *settings, const char *from,
                                                    const char *to);
+
+/* Keeps how often a person did an action in one play-through (a name that the game chooses, for
+ * each of its saved games; "" where it has but one), for nplug_prompter_teach; 0 keeps nothing of
+ * it.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_MEMORY. */
+NPLUG_API nplug_result nplug_settings_keep_learnt(nplug_settings *settings, const char *profile,
+                                                  const char *play, const char *action,
+                                                  uint32_t done);
+
+/* How often that was; 0 where nothing is kept of it. */
+NPLUG_API uint32_t nplug_settings_learnt(const nplug_settings *settings, const char *profile,
+                                         const char *play, const char *action);
+
+/* Forgets all that was learnt in a play-through, or in all of them (NULL): a new game starts
+ * afresh.  NPLUG_ERR_ARGUMENT. */
+NPLUG_API nplug_result nplug_settings_forget_learnt(nplug_settings *settings, const char *profile,
+                                                    const char *play);
 
 /* How many profiles there are. */
 NPLUG_API uint32_t nplug_settings_profile_count(const nplug_settings *settings);
@@ -263,6 +281,24 @@ nplug_controller_file_profile(const nplug_controller_file *file);
 
 /* Frees it; NULL does nothing. */
 NPLUG_API void nplug_controller_file_free(nplug_controller_file *file);
+
+/* A language that was read, with its own memory: for prompts. */
+typedef struct nplug_language_file nplug_language_file;
+
+/* Reads the words of a language; as nplug_trace_read.  Words that are missing are no mistake: they
+ * are English then, or of nplug_language.other where the caller says one. */
+NPLUG_API nplug_result nplug_language_file_read(const char *path, nplug_language_file **file,
+                                                nplug_notes *notes);
+
+/* As nplug_language_file_read, from memory. */
+NPLUG_API nplug_result nplug_language_file_parse(const char *text, size_t length, const char *name,
+                                                 nplug_language_file **file, nplug_notes *notes);
+
+/* The language inside, for nplug_prompt.language: valid until the file is freed. */
+NPLUG_API const nplug_language *nplug_language_file_language(const nplug_language_file *file);
+
+/* Frees a language; NULL does nothing. */
+NPLUG_API void nplug_language_file_free(nplug_language_file *file);
 
 #ifdef __cplusplus
 }

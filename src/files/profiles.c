@@ -1,12 +1,13 @@
+#include "learnt.h"
 #include "objects.h"
 #include "profiles.h"
 #include "zone_wishes.h"
 #include <stdio.h>
 #include <string.h>
 
-static const nf_field profile_fields[] = {NF_HAND("bindings", NF_OBJECT),
-                                          NF_HAND("comfort", NF_OBJECT),
-                                          NF_HAND("zones", NF_OBJECT), NF_HAND("about", NF_STRING)};
+static const nf_field profile_fields[] = {
+    NF_HAND("bindings", NF_OBJECT), NF_HAND("comfort", NF_OBJECT), NF_HAND("zones", NF_OBJECT),
+    NF_HAND("learnt", NF_OBJECT), NF_HAND("about", NF_STRING)};
 const nf_object nf_profile_object =
     NF_OBJECT_OF(profile_fields, "settings", "/properties/profiles/additionalProperties");
 
@@ -45,6 +46,8 @@ void nf_profiles_check(nf_doc *doc)
         check_texts(doc, json_object_get(profile, "comfort"), inner);
         snprintf(inner, sizeof inner, "%s/zones", at);
         nf_zone_wishes_check(doc, json_object_get(profile, "zones"), inner);
+        snprintf(inner, sizeof inner, "%s/learnt", at);
+        nf_learnt_check(doc, json_object_get(profile, "learnt"), inner);
     }
 }
 
@@ -100,6 +103,7 @@ nplug_result nf_profile_copy(json_t *root, const char *from, const char *to)
 
     if (from && !json_object_get(profiles, from)) return NPLUG_ERR_UNKNOWN;
     copy = from ? json_deep_copy(json_object_get(profiles, from)) : json_object();
+    json_object_del(copy, "learnt");
     return copy && json_object_set_new(profiles, to, copy) == 0 ? NPLUG_OK : NPLUG_ERR_MEMORY;
 }
 

@@ -53,35 +53,31 @@ static void name_key(nplug_prompt_part *part)
         nq_text_add(&label, bare);
 }
 
-static void label_key(const nplug_nest *nest, nplug_device device, nplug_prompt_part *part)
+static void label_key(const nplug_nest *nest, nplug_device device, const nplug_language *language,
+                      nplug_prompt_part *part)
 {
     nq_text label = nq_text_in(part->label, sizeof part->label);
     nq_text words = nq_text_in(part->words, sizeof part->words);
 
     strcpy(part->picture, "key");
     part->certain = NPLUG_CERTAINTY_PRINTED;
-    if (nq_words_of(part->control, &label, &words)) return;
+    if (nq_words_of(language, part->control, &label, &words)) return;
     if (!device || !print_of_key(nest, device, part)) {
         name_key(part);
         part->certain = NPLUG_CERTAINTY_NAME;
     }
-    nq_text_add(&words, part->label);
-    nq_text_add(&words, " key");
+    nq_text_fill(&words, nq_word(language, "key", true), part->label, NULL);
 }
 
 /* --- zones ---------------------------------------------------------------------------------------
  */
 
 /* What a finger does to an area, by the end of its control's name: "zone:4-swipe". */
-static const struct {
-    const char *end, *label, *words;
-} deeds[] = {{"-tap", "", ""},
-             {"-swipe", "swipe ", "swipe over "},
-             {"-pinch", "pinch ", "pinch with two fingers on "},
-             {"-turn", "turn ", "turn with two fingers on "}};
+static const char *const deeds[] = {"-tap", "-swipe", "-pinch", "-turn"};
+#define DEEDS (sizeof deeds / sizeof *deeds)
 
-/* Which zone a control of a zone is of, from 0, and what is done to it (4: nothing of those); false
- * where it is none. */
+/* Which zone a control of a zone is of, from 0, and what is done to it (DEEDS: nothing of those);
+ * false where it is none. */
 static bool zone_of(nplug_control control, uint32_t *zone, size_t *deed)
 {
     char name[64];
@@ -92,41 +88,42 @@ static bool zone_of(nplug_control control, uint32_t *zone, size_t *deed)
     for (*zone = 0; *at >= '0' && *at <= '9'; at++)
         *zone = 10 * *zone + (uint32_t)(*at - '0');
     *deed = 0;
-    while (*deed < sizeof deeds / sizeof *deeds && strcmp(deeds[*deed].end, at) != 0)
+    while (*deed < DEEDS && strcmp(deeds[*deed], at) != 0)
         ++*deed;
     if (*zone == 0) return false;
     --*zone;
     return true;
 }
 
-static void name_zone(const char *name, size_t deed, nplug_prompt_part *part)
+/* A tap on an area needs no word: as any zone, it is touched. */
+static void name_zone(const char *name, size_t deed, const nplug_language *language,
+                      nplug_prompt_part *part)
 {
-    bool done = deed < sizeof deeds / sizeof *deeds;
+    const char *thing = deed && deed < DEEDS ? deeds[deed] + 1 : NULL;
     nq_text picture = nq_text_in(part->picture, sizeof part->picture);
     nq_text label = nq_text_in(part->label, sizeof part->label);
     nq_text words = nq_text_in(part->words, sizeof part->words);
 
     nq_text_add(&picture, "zone-");
     nq_text_add(&picture, name);
-    if (done) nq_text_add(&picture, deeds[deed].end);
-    if (done) nq_text_add(&label, deeds[deed].label);
-    if (done) nq_text_add(&words, deeds[deed].words);
-    nq_text_add(&label, name);
-    nq_text_add(&words, name);
+    if (deed < DEEDS) nq_text_add(&picture, deeds[deed]);
+    nq_text_fill(&label, thing ? nq_word(language, thing, false) : "{0}", name, NULL);
+    nq_text_fill(&words, thing ? nq_word(language, thing, true) : "{0}", name, NULL);
     part->certain = NPLUG_CERTAINTY_PRINTED;
 }
 
 /* The zone of a surface that is a control, or stands for it; false where there is none. */
-static bool label_zone(const nplug_nest *nest, nplug_device device, nplug_prompt_part *part)
+static bool label_zone(const nplug_nest *nest, nplug_device device, const nplug_language *language,
+                       nplug_prompt_part *part)
 {
     NPLUG_SIZED(nplug_zone_facts, zone);
-    size_t deed = sizeof deeds;
+    size_t deed = DEEDS;
     uint32_t own = NPLUG_NO_ZONE;
     bool is_zone = zone_of(part->control, &own, &deed);
 
     for (uint32_t z = 0; nplug_zone_info(nest, device, z, &zone) == NPLUG_OK; z++) {
         if (is_zone ? z != own : zone.control != part->control) continue;
-        name_zone(zone.name, deed, part);
+        name_zone(zone.name, deed, language, part);
         return true;
     }
     return false;
@@ -150,29 +147,33 @@ static void name_picture(nplug_prompt_part *part)
     }
 }
 
-/* Of several numbers, one direction. */
-static void add_way(nplug_prompt_part *part)
+/* A text, by a pattern around it. */
+static void put_around(const char *pattern, char *text, size_t size)
 {
-    static const char *const arrows[] = {"",
-                                         " \xe2\x86\x94",
-                                         " \xe2\x86\x95",
-                                         " \xe2\x86\x92",
-                                         " \xe2\x86\x90",
-                                         " \xe2\x86\x91",
-                                         " \xe2\x86\x93"};
-    nq_text label = {part->label, sizeof part->label, strlen(part->label)};
-    nq_text words = {part->words, sizeof part->words, strlen(part->words)};
+    char inner[64];
+    nq_text outer;
+
+    strcpy(inner, text);
+    outer = nq_text_in(text, size);
+    nq_text_fill(&outer, pattern, inner, NULL);
+}
+
+/* Of several numbers, one direction. */
+static void add_way(const nplug_language *language, nplug_prompt_part *part)
+{
+    static const char *const ways[] = {
+        [NPLUG_WAY_X] = "across",  [NPLUG_WAY_Y] = "along", [NPLUG_WAY_RIGHT] = "right",
+        [NPLUG_WAY_LEFT] = "left", [NPLUG_WAY_UP] = "up",   [NPLUG_WAY_DOWN] = "down"};
     unsigned components;
 
     nplug_control_nature(part->control, &components);
     if (part->way == NPLUG_WAY_WHOLE || part->way > NPLUG_WAY_DOWN || components < 2) return;
-    nq_text_add(&label, arrows[part->way]);
-    if (part->way < NPLUG_WAY_RIGHT) return;
-    nq_text_add(&words, " ");
-    nq_text_add(&words, nplug_way_name(part->way));
+    put_around(nq_word(language, ways[part->way], false), part->label, sizeof part->label);
+    put_around(nq_word(language, ways[part->way], true), part->words, sizeof part->words);
 }
 
-static void label_other(const nplug_nest *nest, nplug_device device, nplug_prompt_part *part)
+static void label_other(const nplug_nest *nest, nplug_device device, const nplug_language *language,
+                        nplug_prompt_part *part)
 {
     const char *print = device ? nplug_control_print(nest, device, part->control) : "";
     nq_text label = nq_text_in(part->label, sizeof part->label);
@@ -182,7 +183,7 @@ static void label_other(const nplug_nest *nest, nplug_device device, nplug_promp
 
     name_picture(part);
     part->certain = NPLUG_CERTAINTY_PLACE;
-    if (!nq_words_of(part->control, &label, &words)) {
+    if (!nq_words_of(language, part->control, &label, &words)) {
         nq_text_add(&label, bare_name(part->control, name));
         nq_text_add(&words, bare_name(part->control, name));
         part->certain = NPLUG_CERTAINTY_NAME;
@@ -195,12 +196,15 @@ static void label_other(const nplug_nest *nest, nplug_device device, nplug_promp
                         : NPLUG_CERTAINTY_FAMILY;
 }
 
-void nq_label(const nplug_nest *nest, nplug_device device, nplug_prompt_part *part)
+void nq_label(const nplug_nest *nest, nplug_device device, const nplug_language *language,
+              nplug_prompt_part *part)
 {
     if (is_key(part->control)) {
-        label_key(nest, device, part);
-        return;
+        label_key(nest, device, language, part);
+    } else {
+        if (!device || !label_zone(nest, device, language, part))
+            label_other(nest, device, language, part);
+        add_way(language, part);
     }
-    if (!device || !label_zone(nest, device, part)) label_other(nest, device, part);
-    add_way(part);
+    if (nq_is_right_to_left(part->label)) part->flags |= NPLUG_PROMPT_FLAG_RIGHT_TO_LEFT;
 }

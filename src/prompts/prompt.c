@@ -59,7 +59,7 @@ static void add(const nplug_nest *nest, const nplug_offer *offer, nplug_source s
     part->control = source.control;
     part->way = source.way;
     part->role = (uint8_t)role;
-    nq_label(nest, device_of(nest, offer, source.control), part);
+    nq_label(nest, device_of(nest, offer, source.control), prompt->language, part);
     if (part->certain > prompt->certain) prompt->certain = part->certain;
 }
 
@@ -92,10 +92,14 @@ static void fill(const nplug_nest *nest, const nplug_offer *offer, nplug_prompt 
 /* A prompt that shows nothing yet. */
 static nplug_result begin(const nplug_nest *nest, nplug_prompt *prompt)
 {
+    const nplug_language *language;
+
     if (!nest || !prompt) return NPLUG_ERR_ARGUMENT;
     if (prompt->size != sizeof *prompt) return NPLUG_ERR_SIZE;
+    language = prompt->language;
     memset(prompt, 0, sizeof *prompt);
     prompt->size = (uint32_t)sizeof *prompt;
+    prompt->language = language;
     return NPLUG_OK;
 }
 

@@ -17,10 +17,29 @@ nq_text nq_text_in(char *buffer, size_t size);
 void nq_text_add(nq_text *text, const char *piece);
 void nq_text_add_some(nq_text *text, const char *piece, size_t length);
 
-/* What a control is called by its place, in English: false where nobody knows. */
-bool nq_words_of(nplug_control control, nq_text *label, nq_text *words);
+/* Adds a pattern with its places filled in: {0}, and {1} (NULL where it has none). */
+void nq_text_fill(nq_text *text, const char *pattern, const char *first, const char *second);
+
+/* Where the next place of a pattern is, "{0}" or "{1}", or its end. */
+size_t nq_next_place(const char *pattern);
+
+/* Whether a text is written from right to left: its first letter is (UAX #9, P2 and P3). */
+bool nq_is_right_to_left(const char *text);
+
+/* The languages that are built in, in the order of their tags. */
+extern const nplug_language nq_languages[];
+extern const uint32_t nq_language_count;
+
+/* A thing's name, or a pattern, short or long: in a language (NULL: English), in those that it
+ * names for what it lacks, or in English; NULL where none has it. */
+const char *nq_word(const nplug_language *language, const char *thing, bool full);
+
+/* What a control is called by its place: false where nobody knows. */
+bool nq_words_of(const nplug_language *language, nplug_control control, nq_text *label,
+                 nq_text *words);
 
 /* Fills what a part shows, of a control on a device (0: on none that is known). */
-void nq_label(const nplug_nest *nest, nplug_device device, nplug_prompt_part *part);
+void nq_label(const nplug_nest *nest, nplug_device device, const nplug_language *language,
+              nplug_prompt_part *part);
 
 #endif

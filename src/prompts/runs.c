@@ -3,23 +3,6 @@
 #include "prompts.h"
 #include <string.h>
 
-static const nplug_prompt_words english = {(uint32_t)sizeof(nplug_prompt_words),
-                                           0,
-                                           "{0}",
-                                           "let go of {0}",
-                                           "tap {0}",
-                                           "tap {0} twice",
-                                           "tap {0} {1} times",
-                                           "hold {0}",
-                                           "{0}",
-                                           "{0} + {1}",
-                                           "{0}, {1}"};
-
-const nplug_prompt_words *nplug_prompt_words_default(void)
-{
-    return &english;
-}
-
 /* --- where runs go ------------------------------------------------------------------------------
  */
 
@@ -29,8 +12,13 @@ typedef struct sink {
     bool long_labels;
     nplug_run *runs;
     size_t room, count;
-    const nplug_prompt_words *words;
+    const nplug_language *language;
 } sink;
+
+static const char *pattern(const sink *out, const char *thing)
+{
+    return nq_word(out->language, thing, out->long_labels);
+}
 
 static void put_run(sink *out, const char *text, size_t length, const nplug_prompt_part *part)
 {
@@ -51,9 +39,17 @@ static void put_text(sink *out, const char *text, size_t length)
     put_run(out, text, length, NULL);
 }
 
+/* A label that is written the other way than all around it is isolated (UAX #9, section 2.4.2), so
+ * that neither draws the other's signs over. */
 static void put_part(sink *out, const nplug_prompt_part *part)
 {
-    if (out->text) nq_text_add(out->text, out->long_labels ? part->words : part->label);
+    const char *label = out->long_labels ? part->words : part->label;
+    bool around = out->language && out->language->right_to_left;
+
+    if (out->text && nq_is_right_to_left(label) != around)
+        nq_text_fill(out->text, "\xe2\x81\xa8{0}\xe2\x81\xa9", label, NULL);
+    else if (out->text)
+        nq_text_add(out->text, label);
     put_run(out, NULL, 0, part);
 }
 
@@ -62,17 +58,6 @@ static void put_part(sink *out, const nplug_prompt_part *part)
 
 /* A piece of a prompt, which stands in a place of a pattern. */
 typedef enum piece { HELD, DRIVING, BOTH, TAPS } piece;
-
-/* Where the next place of a pattern is, or its end. */
-static size_t next_place(const char *pattern)
-{
-    size_t at = 0;
-
-    while (pattern[at] && strncmp(pattern + at, "{0}", 3) != 0 &&
-           strncmp(pattern + at, "{1}", 3) != 0)
-        at++;
-    return at;
-}
 
 static bool is_of(const nplug_prompt_part *part, piece which)
 {
@@ -83,7 +68,7 @@ static bool is_of(const nplug_prompt_part *part, piece which)
  * two, so the row but its last one stands in {0}. */
 static void put_row(sink *out, const nplug_prompt *prompt, piece which, uint32_t end)
 {
-    const char *pattern = which == HELD ? out->words->chord : out->words->list;
+    const char *rest = pattern(out, which == HELD ? "chord" : "list");
     uint32_t last = end, before;
 
     while (last && !is_of(&prompt->parts[last - 1], which))
@@ -91,14 +76,14 @@ static void put_row(sink *out, const nplug_prompt *prompt, piece which, uint32_t
     for (before = last ? last - 1 : 0; before && !is_of(&prompt->parts[before - 1], which);)
         before--;
     if (last && before == 0) put_part(out, &prompt->parts[last - 1]);
-    while (before && *pattern) {
-        size_t at = next_place(pattern);
-        put_text(out, pattern, at);
-        pattern += at;
-        if (!*pattern) break;
-        if (pattern[1] == '0') put_row(out, prompt, which, before);
-        if (pattern[1] == '1') put_part(out, &prompt->parts[last - 1]);
-        pattern += 3;
+    while (before && *rest) {
+        size_t at = nq_next_place(rest);
+        put_text(out, rest, at);
+        rest += at;
+        if (!*rest) break;
+        if (rest[1] == '0') put_row(out, prompt, which, before);
+        if (rest[1] == '1') put_part(out, &prompt->parts[last - 1]);
+        rest += 3;
     }
 }
 
@@ -117,16 +102,16 @@ static bool has_held(const nplug_prompt *prompt)
 static void put_piece(sink *out, const nplug_prompt *prompt, piece which);
 
 /* A pattern with its two places filled in. */
-static void put_pattern(sink *out, const nplug_prompt *prompt, const char *pattern, piece first,
+static void put_pattern(sink *out, const nplug_prompt *prompt, const char *rest, piece first,
                         piece second)
 {
-    while (*pattern) {
-        size_t at = next_place(pattern);
-        put_text(out, pattern, at);
-        pattern += at;
-        if (!*pattern) return;
-        put_piece(out, prompt, pattern[1] == '0' ? first : second);
-        pattern += 3;
+    while (*rest) {
+        size_t at = nq_next_place(rest);
+        put_text(out, rest, at);
+        rest += at;
+        if (!*rest) return;
+        put_piece(out, prompt, rest[1] == '0' ? first : second);
+        rest += 3;
     }
 }
 
@@ -137,31 +122,31 @@ static void put_piece(sink *out, const nplug_prompt *prompt, piece which)
     if (which == TAPS) {
         if (prompt->taps < 10) put_text(out, digits + prompt->taps, 1);
     } else if (which == BOTH && has_held(prompt)) {
-        put_pattern(out, prompt, out->words->chord, HELD, DRIVING);
+        put_pattern(out, prompt, pattern(out, "chord"), HELD, DRIVING);
     } else {
         put_row(out, prompt, which == HELD ? HELD : DRIVING, parts_of(prompt));
     }
 }
 
-static const char *pattern_of(const nplug_prompt *prompt, const nplug_prompt_words *words)
+static const char *thing_of(const nplug_prompt *prompt)
 {
     switch (prompt->gesture) {
     case NPLUG_GESTURE_RELEASE:
-        return words->release;
+        return "release";
     case NPLUG_GESTURE_TAP:
-        return prompt->taps < 2 ? words->tap : prompt->taps == 2 ? words->twice : words->times;
+        return prompt->taps < 2 ? "tap" : prompt->taps == 2 ? "twice" : "times";
     case NPLUG_GESTURE_HOLD:
-        return words->hold;
+        return "hold";
     case NPLUG_GESTURE_REPEAT:
-        return words->repeat;
+        return "repeat";
     default:
-        return words->press;
+        return "press";
     }
 }
 
 static void put_prompt(sink *out, const nplug_prompt *prompt)
 {
-    put_pattern(out, prompt, pattern_of(prompt, out->words), BOTH, TAPS);
+    put_pattern(out, prompt, pattern(out, thing_of(prompt)), BOTH, TAPS);
 }
 
 /* --- a sentence ----------------------------------------------------------------------------------
@@ -189,6 +174,7 @@ static bool put_sentence(sink *out, const nplug_nest *nest, nplug_player player,
     uint32_t action;
     size_t length;
 
+    prompt.language = out->language;
     while (*sentence) {
         size_t at = strcspn(sentence, "{");
         put_text(out, sentence, at);
@@ -210,19 +196,18 @@ static bool put_sentence(sink *out, const nplug_nest *nest, nplug_player player,
 /* --- asked for -----------------------------------------------------------------------------------
  */
 
-static sink sink_of(const nplug_prompt_words *words)
+static sink sink_of(const nplug_language *language)
 {
     sink out = {NULL, false, NULL, 0, 0, NULL};
 
-    out.words = words && words->size >= sizeof *words ? words : &english;
+    out.language = language;
     return out;
 }
 
-size_t nplug_prompt_text(const nplug_prompt *prompt, bool long_labels,
-                         const nplug_prompt_words *words, char *buffer, size_t size)
+size_t nplug_prompt_text(const nplug_prompt *prompt, bool long_labels, char *buffer, size_t size)
 {
     nq_text text = nq_text_in(buffer, size);
-    sink out = sink_of(words);
+    sink out = sink_of(prompt ? prompt->language : NULL);
 
     out.text = &text;
     out.long_labels = long_labels;
@@ -230,10 +215,9 @@ size_t nplug_prompt_text(const nplug_prompt *prompt, bool long_labels,
     return text.length;
 }
 
-size_t nplug_prompt_runs(const nplug_prompt *prompt, const nplug_prompt_words *words,
-                         nplug_run *runs, size_t room)
+size_t nplug_prompt_runs(const nplug_prompt *prompt, nplug_run *runs, size_t room)
 {
-    sink out = sink_of(words);
+    sink out = sink_of(prompt ? prompt->language : NULL);
 
     out.runs = runs;
     out.room = room;
@@ -242,11 +226,11 @@ size_t nplug_prompt_runs(const nplug_prompt *prompt, const nplug_prompt_words *w
 }
 
 size_t nplug_sentence_text(const nplug_nest *nest, nplug_player player, const char *sentence,
-                           bool long_labels, const nplug_prompt_words *words, char *buffer,
+                           bool long_labels, const nplug_language *language, char *buffer,
                            size_t size)
 {
     nq_text text = nq_text_in(buffer, size);
-    sink out = sink_of(words);
+    sink out = sink_of(language);
 
     out.text = &text;
     out.long_labels = long_labels;
@@ -256,9 +240,9 @@ size_t nplug_sentence_text(const nplug_nest *nest, nplug_player player, const ch
 }
 
 size_t nplug_sentence_runs(const nplug_nest *nest, nplug_player player, const char *sentence,
-                           const nplug_prompt_words *words, nplug_run *runs, size_t room)
+                           const nplug_language *language, nplug_run *runs, size_t room)
 {
-    sink out = sink_of(words);
+    sink out = sink_of(language);
 
     out.runs = runs;
     out.room = room;
