@@ -28,6 +28,8 @@ int main(int argc, char **argv)
     srunner_add_suite(runner, offers_suite());
     srunner_add_suite(runner, view_suite());
     srunner_add_suite(runner, keymap_suite());
+    srunner_add_suite(runner, atlas_suite());
+    srunner_add_suite(runner, cells_suite());
     srunner_add_suite(runner, languages_suite());
     srunner_add_suite(runner, learnt_suite());
     srunner_add_suite(runner, return_suite());

@@ -12,6 +12,7 @@
 /* The suites, a file each. */
 Suite *actions_suite(void);
 Suite *active_suite(void);
+Suite *atlas_suite(void);
 Suite *attacks_suite(void);
 Suite *bind_suite(void);
 Suite *chords_suite(void);
@@ -33,6 +34,7 @@ Suite *limits_suite(void);
 Suite *linux_suite(void);
 Suite *offers_suite(void);
 Suite *view_suite(void);
+Suite *cells_suite(void);
 Suite *keymap_suite(void);
 Suite *languages_suite(void);
 Suite *learnt_suite(void);

@@ -1,160 +1,159 @@
 #include "pictures.h"
-#include "describe.h"
-#include "tool.h"
+#include "album.h"
 #include <dirent.h>
 #include <errno.h>
+#include <jansson.h>
+#include <stdarg.h>
 #include <stdio.h>
-#include <stdlib.h>
 #include <string.h>
 
-/* A name, the actions that need it by their bits, and how many files have it. */
-typedef struct picture {
-    char name[48];
-    uint64_t actions[4];
-    int files;
-} picture;
+/* A line that grows, cut where it is full. */
+typedef struct line {
+    char text[600];
+    size_t length;
+} line;
 
-typedef struct album {
-    picture *list;
-    size_t count, room;
-} album;
+static void add(line *to, const char *format, ...)
+{
+    size_t room = sizeof to->text - to->length;
+    va_list list;
+    int more;
 
-/* --- which ones are needed ----------------------------------------------------------------------
+    va_start(list, format);
+    more = vsnprintf(to->text + to->length, room, format, list);
+    va_end(list);
+    if (more > 0) to->length += (size_t)more < room ? (size_t)more : room - 1;
+}
+
+/* --- prompts that are not true ------------------------------------------------------------------
  */
 
-static picture *find(album *all, const char *name)
+/* Where an action shows nothing, all in one line. */
+static void tell_nothing(const desks *all, uint32_t action, pictures_say say, void *user)
 {
-    for (size_t i = 0; i < all->count; i++)
-        if (strcmp(all->list[i].name, name) == 0) return &all->list[i];
-    return NULL;
+    line out = {"", 0};
+
+    for (size_t d = 0; d < DESKS; d++) {
+        NPLUG_SIZED(nplug_prompt, prompt);
+        desks_ask(all, d, action, &prompt);
+        if (prompt.count) continue;
+        if (out.length == 0)
+            add(&out, "action \"%s\" shows nothing with ",
+                nplug_action_name(all->nests[0], action));
+        else
+            add(&out, "; ");
+        add(&out, "%s", desks_name(d));
+    }
+    if (out.length) say(user, out.text);
 }
 
-static void need(album *all, const char *name, uint32_t action)
+static void tell_guess(const desks *all, size_t desk, uint32_t action, pictures_say say, void *user)
 {
-    picture *one = find(all, name);
-
-    if (!one && all->count == all->room) {
-        size_t room = all->room ? 2 * all->room : 64;
-        picture *larger = (picture *)realloc(all->list, room * sizeof *larger);
-        if (!larger) return;
-        all->list = larger;
-        all->room = room;
-    }
-    if (!one) {
-        one = &all->list[all->count++];
-        memset(one, 0, sizeof *one);
-        snprintf(one->name, sizeof one->name, "%s", name);
-    }
-    if (action < 256) one->actions[action / 64] |= (uint64_t)1 << action % 64;
-}
-
-/* All that the action can be done with on the devices that are here. */
-static void need_of_action(album *all, const nplug_nest *nest, uint32_t action)
-{
-    NPLUG_SIZED(nplug_offer, offer);
     NPLUG_SIZED(nplug_prompt, prompt);
+    line out = {"", 0};
+    char text[200];
 
-    for (uint32_t i = 0; nplug_offer_info(nest, 1, action, i, &offer) == NPLUG_OK; i++) {
-        if (!offer.device) continue;
-        nplug_offer_prompt(nest, &offer, &prompt);
-        for (uint32_t p = 0; p < prompt.count; p++)
-            need(all, prompt.parts[p].picture, action);
+    desks_ask(all, desk, action, &prompt);
+    if (prompt.count == 0 || prompt.certain != NPLUG_CERTAINTY_NAME) return;
+    nplug_prompt_text(&prompt, false, text, sizeof text);
+    add(&out, "action \"%s\" with %s: \"%s\" is a guess, since nobody says what is printed there",
+        nplug_action_name(all->nests[desk], action), desks_name(desk), text);
+    say(user, out.text);
+}
+
+void pictures_guesses(const desks *all, pictures_say say, void *user)
+{
+    for (uint32_t a = 0; a < nplug_action_count(all->nests[0]); a++) {
+        tell_nothing(all, a, say, user);
+        for (size_t d = 0; d < DESKS; d++)
+            tell_guess(all, d, a, say, user);
     }
 }
 
-/* --- which ones there are ------------------------------------------------------------------------
+/* --- pictures that are not there ----------------------------------------------------------------
  */
 
-/* False where the folder cannot be read. */
-static bool look_into(album *all, const char *folder)
+static void found(album *needed, const char *name)
 {
-    DIR *dir = opendir(folder);
+    picture *one = album_find(needed, name);
+    if (one) one->files++;
+}
+
+/* False where it is no folder. */
+static bool look_into_folder(album *needed, const char *path)
+{
+    DIR *dir = opendir(path);
     const struct dirent *entry;
 
     if (!dir) return false;
     while ((entry = readdir(dir)) != NULL) {
-        char name[sizeof all->list->name];
+        char name[sizeof needed->list->name];
         const char *dot = strrchr(entry->d_name, '.');
-        picture *one;
         if (!dot || dot == entry->d_name || dot - entry->d_name >= (long)sizeof name) continue;
         snprintf(name, sizeof name, "%.*s", (int)(dot - entry->d_name), entry->d_name);
-        if ((one = find(all, name)) != NULL) one->files++;
+        found(needed, name);
     }
     closedir(dir);
     return true;
 }
 
-/* --- told ----------------------------------------------------------------------------------------
- */
-
-static bool is_for(const picture *one, uint32_t action)
+/* Of keys only the blank one counts. */
+static bool look_into_atlas(album *needed, const char *path)
 {
-    return action < 256 && ((one->actions[action / 64] >> action % 64) & 1u);
-}
+    json_error_t error;
+    json_t *root = json_load_file(path, 0, &error), *list = json_object_get(root, "pictures"), *one;
+    bool is = json_is_array(list);
+    size_t i;
 
-static int print_text(const album *all, const nplug_nest *nest, const char *folder)
-{
-    size_t wrong = 0;
-
-    for (size_t i = 0; i < all->count; i++) {
-        const picture *one = &all->list[i];
-        const char *comma = "";
-        if (one->files == 1) continue;
-        if (one->files == 0)
-            printf("%-24s has no picture, for ", one->name);
-        else
-            printf("%-24s has %d pictures, for ", one->name, one->files);
-        for (uint32_t a = 0; a < nplug_action_count(nest); a++) {
-            if (!is_for(one, a)) continue;
-            printf("%s%s", comma, nplug_action_name(nest, a));
-            comma = ", ";
-        }
-        putchar('\n');
-        wrong++;
+    json_array_foreach(list, i, one)
+    {
+        const char *name = json_string_value(json_object_get(one, "name"));
+        const char *label = json_string_value(json_object_get(one, "label"));
+        if (name && !(label && *label)) found(needed, name);
     }
-    printf("%s: of %zu pictures that are needed, %zu are there just once.\n", folder, all->count,
-           all->count - wrong);
-    return wrong ? TOOL_WRONG : TOOL_DONE;
+    if (!root)
+        fprintf(stderr, "%s:%d:%d: %s\n", path, error.line, error.column, error.text);
+    else if (!is)
+        fprintf(stderr, "%s: a list \"pictures\" is expected\n", path);
+    json_decref(root);
+    return is;
 }
 
-static int print_json(const album *all, const nplug_nest *nest)
+static bool look_into(album *needed, const char *set)
 {
-    json_t *rows = json_array();
-    bool right = true;
+    size_t length = strlen(set);
 
-    for (size_t i = 0; i < all->count; i++) {
-        json_t *actions = json_array();
-        for (uint32_t a = 0; a < nplug_action_count(nest); a++)
-            if (is_for(&all->list[i], a))
-                json_array_append_new(actions, json_string(nplug_action_name(nest, a)));
-        json_array_append_new(rows, json_pack("{s:s, s:i, s:o}", "picture", all->list[i].name,
-                                              "files", all->list[i].files, "actions", actions));
-        right &= all->list[i].files == 1;
+    if (length > 5 && strcmp(set + length - 5, ".json") == 0) return look_into_atlas(needed, set);
+    if (look_into_folder(needed, set)) return true;
+    fprintf(stderr, "%s: %s\n", set, strerror(errno));
+    return false;
+}
+
+static void tell_picture(const picture *one, const nplug_nest *nest, const char *set,
+                         pictures_say say, void *user)
+{
+    const char *comma = ", for ";
+    line out = {"", 0};
+
+    if (one->files == 0)
+        add(&out, "picture \"%s\" is not in %s", one->name, set);
+    else
+        add(&out, "picture \"%s\" is %d times in %s", one->name, one->files, set);
+    for (uint32_t a = 0; a < nplug_action_count(nest); a++) {
+        if (!album_is_for(one, a)) continue;
+        add(&out, "%s\"%s\"", comma, nplug_action_name(nest, a));
+        comma = ", ";
     }
-    describe_print(rows, true);
-    return right ? TOOL_DONE : TOOL_WRONG;
+    say(user, out.text);
 }
 
-static int by_name(const void *a, const void *b)
+bool pictures_missing(const desks *all, const char *set, pictures_say say, void *user)
 {
-    return strcmp(((const picture *)a)->name, ((const picture *)b)->name);
-}
+    album needed = album_of(all, false);
+    bool is = look_into(&needed, set);
 
-int pictures_check(nplug_nest *const *nests, size_t count, const char *folder, bool as_json)
-{
-    album all = {NULL, 0, 0};
-    int status;
-
-    for (size_t n = 0; n < count; n++)
-        for (uint32_t a = 0; a < nplug_action_count(nests[n]); a++)
-            need_of_action(&all, nests[n], a);
-    if (all.count) qsort(all.list, all.count, sizeof *all.list, by_name);
-    if (!look_into(&all, folder)) {
-        fprintf(stderr, "%s: %s\n", folder, strerror(errno));
-        status = TOOL_WRONG;
-    } else {
-        status = as_json ? print_json(&all, nests[0]) : print_text(&all, nests[0], folder);
-    }
-    free(all.list);
-    return status;
+    for (size_t i = 0; is && i < needed.count; i++)
+        if (needed.list[i].files != 1) tell_picture(&needed.list[i], all->nests[0], set, say, user);
+    album_free(&needed);
+    return is;
 }

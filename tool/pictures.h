@@ -1,13 +1,17 @@
-/* The pictures that a game's prompts need, held against a folder of them. */
-#ifndef TOOL_PICTURES_H
-#define TOOL_PICTURES_H
+/* Which prompts of a game are not true, or have no picture. */
+#ifndef PICTURES_H
+#define PICTURES_H
 
-#include "nestplug/nestplug.h"
-#include <stdbool.h>
+#include "desks.h"
 
-/* Prints for each name of a picture that anything on these nests' devices needs how many files of
- * the folder have that name, with any ending; without `as_json` only those that have not just one.
- * TOOL_DONE where all have one; an unreadable folder is told. */
-int pictures_check(nplug_nest *const *nests, size_t count, const char *folder, bool as_json);
+/* Is told one thing that was found. */
+typedef void (*pictures_say)(void *user, const char *text);
+
+/* Tells each action that shows nothing somewhere, or by names that nobody may have printed. */
+void pictures_guesses(const desks *all, pictures_say say, void *user);
+
+/* Tells which pictures a set has not once: a folder with files of their names, or a file of
+ * rectangles as prompts --atlas writes.  False, said on standard error, where it cannot be read. */
+bool pictures_missing(const desks *all, const char *set, pictures_say say, void *user);
 
 #endif

@@ -16,6 +16,7 @@ extern "C" {
  *   "press" "release" "tap" "twice" "times" "hold" "repeat"  what is done with {0}; {1} times
  *   "chord" "list"                                           {0} with {1}; {0}, and then {1}
  *   "left" "right" "up" "down" "across" "along"              a way of {0}, or two
+ *   "high" "low"                                             one end of the axis {0}
  *   "left-hand" "right-hand" "number"                        {0} of that hand; {0}, the {1}th
  *   "key"                                                    the key {0}
  *   "swipe" "pinch" "turn"                                   done on the zone {0} */

@@ -33,7 +33,7 @@ static const pattern_row patterns[] = {
     {"press", 1},  {"release", 1},   {"tap", 1},        {"twice", 1},  {"times", 2}, {"hold", 1},
     {"repeat", 1}, {"chord", 2},     {"list", 2},       {"left", 1},   {"right", 1}, {"up", 1},
     {"down", 1},   {"across", 1},    {"along", 1},      {"number", 2}, {"key", 1},   {"swipe", 1},
-    {"pinch", 1},  {"left-hand", 1}, {"right-hand", 1}, {"turn", 1}};
+    {"pinch", 1},  {"left-hand", 1}, {"right-hand", 1}, {"turn", 1},   {"high", 1},  {"low", 1}};
 #define PATTERNS (sizeof patterns / sizeof *patterns)
 
 /* How many places a thing's texts have, -1 where nobody knows it.  Of a hand's controls the side is

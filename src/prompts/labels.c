@@ -19,6 +19,24 @@ static const char *bare_name(nplug_control control, char name[64])
     return colon ? colon + 1 : name;
 }
 
+/* Of a single axis ways are its ends. */
+static const char *way_of(const nplug_prompt_part *part)
+{
+    unsigned components;
+
+    nplug_control_nature(part->control, &components);
+    if (components > 1) return nplug_way_name(part->way);
+    return part->way == NPLUG_WAY_RIGHT ? "high" : "low";
+}
+
+/* At a picture's name's end. */
+static void add_way_name(nq_text *picture, const nplug_prompt_part *part)
+{
+    if (part->way < NPLUG_WAY_RIGHT) return;
+    nq_text_add(picture, "-");
+    nq_text_add(picture, way_of(part));
+}
+
 /* --- keys ---------------------------------------------------------------------------------------
  */
 
@@ -107,6 +125,7 @@ static void name_zone(const char *name, size_t deed, const nplug_language *langu
     nq_text_add(&picture, "zone-");
     nq_text_add(&picture, name);
     if (deed < DEEDS) nq_text_add(&picture, deeds[deed]);
+    add_way_name(&picture, part);
     nq_text_fill(&label, thing ? nq_word(language, thing, false) : "{0}", name, NULL);
     nq_text_fill(&words, thing ? nq_word(language, thing, true) : "{0}", name, NULL);
     part->certain = NPLUG_CERTAINTY_PRINTED;
@@ -141,10 +160,7 @@ static void name_picture(nplug_prompt_part *part)
     for (char *at = name; *at; at++)
         if (*at == ':') *at = '-';
     nq_text_add(&picture, name);
-    if (part->way >= NPLUG_WAY_RIGHT) {
-        nq_text_add(&picture, "-");
-        nq_text_add(&picture, nplug_way_name(part->way));
-    }
+    add_way_name(&picture, part);
 }
 
 /* A text, by a pattern around it. */
@@ -158,18 +174,16 @@ static void put_around(const char *pattern, char *text, size_t size)
     nq_text_fill(&outer, pattern, inner, NULL);
 }
 
-/* Of several numbers, one direction. */
+/* One direction, one number of two, or one end of an axis. */
 static void add_way(const nplug_language *language, nplug_prompt_part *part)
 {
-    static const char *const ways[] = {
-        [NPLUG_WAY_X] = "across",  [NPLUG_WAY_Y] = "along", [NPLUG_WAY_RIGHT] = "right",
-        [NPLUG_WAY_LEFT] = "left", [NPLUG_WAY_UP] = "up",   [NPLUG_WAY_DOWN] = "down"};
-    unsigned components;
+    const char *thing = part->way == NPLUG_WAY_X   ? "across"
+                        : part->way == NPLUG_WAY_Y ? "along"
+                                                   : way_of(part);
 
-    nplug_control_nature(part->control, &components);
-    if (part->way == NPLUG_WAY_WHOLE || part->way > NPLUG_WAY_DOWN || components < 2) return;
-    put_around(nq_word(language, ways[part->way], false), part->label, sizeof part->label);
-    put_around(nq_word(language, ways[part->way], true), part->words, sizeof part->words);
+    if (part->way == NPLUG_WAY_WHOLE || part->way > NPLUG_WAY_DOWN) return;
+    put_around(nq_word(language, thing, false), part->label, sizeof part->label);
+    put_around(nq_word(language, thing, true), part->words, sizeof part->words);
 }
 
 static void label_other(const nplug_nest *nest, nplug_device device, const nplug_language *language,

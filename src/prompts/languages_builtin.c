@@ -17,6 +17,7 @@ static const nplug_word words_de[] = {
     {"hand:trigger", "Abzug", NULL},
     {"hand:upper", "Knopf oben", "oberer Knopf"},
     {"headset:pose-view", "Kopf", NULL},
+    {"high", "{0} +", "{0}, oberes Ende"},
     {"hold", "{0} halten", NULL},
     {"key", "{0}", "Taste {0}"},
     {"key:AltLeft", "Alt", "Alt-Taste"},
@@ -47,6 +48,7 @@ static const nplug_word words_de[] = {
     {"left", "{0} \342\206\220", "{0} nach links"},
     {"left-hand", "{0} links", "{0} der linken Hand"},
     {"list", "{0}, {1}", NULL},
+    {"low", "{0} -", "{0}, unteres Ende"},
     {"mouse:back", "Maus zur\303\274ck", "hintere Daumentaste der Maus"},
     {"mouse:forward", "Maus vor", "vordere Daumentaste der Maus"},
     {"mouse:left", "Linksklick", "linke Maustaste"},
@@ -137,6 +139,7 @@ static const nplug_word words_en[] = {
     {"hand:trigger", "trigger", NULL},
     {"hand:upper", "upper button", NULL},
     {"headset:pose-view", "head", NULL},
+    {"high", "{0} +", "{0}, high end"},
     {"hold", "hold {0}", NULL},
     {"key", "{0}", "{0} key"},
     {"key:AltLeft", "left Alt", "left Alt key"},
@@ -167,6 +170,7 @@ static const nplug_word words_en[] = {
     {"left", "{0} \342\206\220", "{0} left"},
     {"left-hand", "left {0}", NULL},
     {"list", "{0}, {1}", NULL},
+    {"low", "{0} -", "{0}, low end"},
     {"mouse:back", "mouse back", "rear thumb button of the mouse"},
     {"mouse:forward", "mouse forward", "front thumb button of the mouse"},
     {"mouse:left", "left click", "left mouse button"},
@@ -243,8 +247,8 @@ static const nplug_word words_en[] = {
 };
 
 const nplug_language nq_languages[] = {
-    {(uint32_t)sizeof(nplug_language), 0, "de", words_de, 117, 0, NULL},
-    {(uint32_t)sizeof(nplug_language), 0, "en", words_en, 117, 0, NULL},
+    {(uint32_t)sizeof(nplug_language), 0, "de", words_de, 119, 0, NULL},
+    {(uint32_t)sizeof(nplug_language), 0, "en", words_en, 119, 0, NULL},
 };
 
 const uint32_t nq_language_count = 2;
