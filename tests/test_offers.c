@@ -421,7 +421,7 @@ START_TEST(a_key_is_called_as_it_is_printed)
                 {"azerty", "key:ShiftLeft", "left Shift", "left Shift key"},
                 {"azerty", "key:ArrowUp", "\xe2\x86\x91", "up arrow key"},
                 {"qwerty", "key:F5", "F5", "F5 key"},
-                {"qwertz", "key-label:z", "z", "z key"}};
+                {"qwertz", "key-label:z", "Z", "Z key"}};
     nplug_game game = harbour_for(1);
     nplug_prompt_part part;
     test_rig rig;
@@ -567,6 +567,77 @@ START_TEST(a_sentence_is_its_runs)
 }
 END_TEST
 
+static const char *label_of_all(const nplug_prompt *prompt)
+{
+    static char texts_of[4][300];
+    static int next;
+    char *out = texts_of[next++ % 4];
+
+    nplug_prompt_text(prompt, false, out, sizeof texts_of[0]);
+    return out;
+}
+
+/* The same game, bound and made comfortable in the same way, for somebody who has one pad alone. */
+static void open_alone(play *q, const play *p, int pad)
+{
+    nplug_game game = nplug_game_for_one("offers", q->defs, ACTIONS);
+
+    memset(q, 0, sizeof *q);
+    memcpy(q->defs, p->defs, sizeof q->defs);
+    rig_open(&q->rig, &game, NULL);
+    q->now = MS;
+    plug(q, pad);
+    for (uint32_t a = 0; a < ACTIONS; a++)
+        nplug_bind(q->rig.nest, 1, a, nplug_bindings(p->rig.nest, 1, a));
+    nplug_set_comfort(q->rig.nest, 1, NPLUG_EVERY_ACTION,
+                      nplug_comfort(p->rig.nest, 1, NPLUG_EVERY_ACTION));
+    wait(q, 300 * MS);
+    nplug_sim_press(q->rig.sim, q->now, name_of(pad), "start", 20 * MS);
+    wait(q, 300 * MS);
+}
+
+/* What is shown for a family, played on a pad of it or not, is what a player of just such a pad
+ * would be shown; and so is what a player is shown whose prompts are pinned to the family, whatever
+ * they use, as far as that can do the action. */
+START_TEST(a_family_is_shown_as_its_pad_would_be)
+{
+    static const char *const families[] = {"quay-letters", "harbour-marks", "tide-letters"};
+    play *p = malloc(sizeof *p), *q = malloc(sizeof *q);
+    unsigned shown_ones = 0;
+
+    srand((unsigned)_i + 4001);
+    open_play(p);
+    for (int n = 0; n < 40; n++) {
+        int f = rand() % 3;
+        nplug_following following = nplug_following_default();
+        if (rand() % 2) change(p);
+        if (rand() % 2) use(p);
+        following.family = rand() % 2 ? families[f] : NULL;
+        ck_assert_int_eq(nplug_follow(p->rig.nest, 1, &following), NPLUG_OK);
+        wait(p, MS);
+        open_alone(q, p, f);
+        for (uint32_t a = 0; a < ACTIONS; a++) {
+            NPLUG_SIZED(nplug_prompt, of_family);
+            NPLUG_SIZED(nplug_prompt, alone);
+            NPLUG_SIZED(nplug_prompt, pinned);
+            nplug_prompt_info(q->rig.nest, 1, a, &alone);
+            ck_assert_int_eq(nplug_family_prompt(p->rig.nest, 1, a, families[f], &of_family),
+                             NPLUG_OK);
+            ck_assert_str_eq(label_of_all(&of_family), label_of_all(&alone));
+            nplug_prompt_info(p->rig.nest, 1, a, &pinned);
+            if (following.family && alone.count)
+                ck_assert_str_eq(label_of_all(&pinned), label_of_all(&alone));
+            shown_ones += alone.count > 0;
+        }
+        rig_close(&q->rig);
+    }
+    ck_assert_uint_gt(shown_ones, 20);
+    rig_close(&p->rig);
+    free(p);
+    free(q);
+}
+END_TEST
+
 /* A control alone is shown as a binding of just that is. */
 START_TEST(a_control_is_shown_as_its_binding_is)
 {
@@ -649,6 +720,7 @@ Suite *offers_suite(void)
     tcase_add_loop_test(tests, what_is_shown_works, 0, 40);
     tcase_add_loop_test(tests, what_is_kept_is_as_fresh_as_new, 0, 30);
     tcase_add_loop_test(tests, a_label_is_what_is_printed_there, 0, 3);
+    tcase_add_loop_test(tests, a_family_is_shown_as_its_pad_would_be, 0, 8);
     tcase_add_loop_test(tests, a_key_is_called_as_it_is_printed, 0, 7);
     tcase_add_test(tests, what_is_off_takes_no_room);
     tcase_add_loop_test(tests, a_text_is_cut_between_characters, 0, 5);

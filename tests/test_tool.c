@@ -178,6 +178,7 @@ static const struct {
      "/refit.settings",
      0},
     {"chart-table", BINARY_DIR "/examples/chart_table examples/chart_table.trace", 0},
+    {"harbour-signs", BINARY_DIR "/examples/harbour_signs examples/harbour_signs.trace", 0},
     {"lobby", BINARY_DIR "/examples/lobby examples/lobby.trace", 0},
     {"split-helm", BINARY_DIR "/examples/split_helm examples/split_helm.trace", 0},
     {"crane", BINARY_DIR "/examples/crane examples/crane.trace", 0},

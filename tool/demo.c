@@ -20,13 +20,27 @@ typedef struct teller {
     unsigned sheet;
 } teller;
 
-static void tell(const teller *story, nplug_time time, const char *text)
+/* Lines of one player have one colour; those of hardware that nobody has are bold. */
+static const char *colour_of(nplug_player player)
 {
+    static const char *const colours[PLAYERS] = {"1", "36", "33", "32", "35"};
+    return colours[player < PLAYERS ? player : 0];
+}
+
+/* What happened, and whose it is. */
+static void tell(const teller *story, const nplug_event *event, const char *text)
+{
+    double seconds = (double)event->time / 1e6;
+
     if (story->json)
-        describe_print(json_pack("{s:I, s:s}", "t", (json_int_t)time, "text", text), false);
-    else
-        printf(tool_colour() ? "\033[2m%5.2f s\033[0m  %s\n" : "%5.2f s  %s\n", (double)time / 1e6,
+        describe_print(json_pack("{s:I, s:i, s:s}", "t", (json_int_t)event->time, "player",
+                                 (int)event->player, "text", text),
+                       false);
+    else if (tool_colour())
+        printf("\033[2m%5.2f s\033[0m  \033[%sm%s\033[0m\n", seconds, colour_of(event->player),
                text);
+    else
+        printf("%5.2f s  %s\n", seconds, text);
 }
 
 static const char amidships[] = "lets the helm go amidships";
@@ -64,7 +78,7 @@ static void tell_state(const teller *story, const nplug_event *event, const char
     if (!*was && is == at_rest) return;
     *was = is;
     snprintf(text, sizeof text, "Player %u %s.", event->player, is);
-    tell(story, event->time, text);
+    tell(story, event, text);
 }
 
 static void tell_value(teller *story, const nplug_event *event)
@@ -101,7 +115,7 @@ static void tell_chart(teller *story, const nplug_event *event)
     else
         snprintf(text, sizeof text, "Player %u swipes to the next sheet: %s.", event->player,
                  sheets[++story->sheet % (sizeof sheets / sizeof *sheets)]);
-    tell(story, event->time, text);
+    tell(story, event, text);
 }
 
 /* A control's name; of a zone that stands for one, the zone's. */
@@ -144,7 +158,7 @@ static void tell_crane(const teller *story, const nplug_event *event)
     if (event->action == HARBOUR_SWING && event->kind == NPLUG_EVENT_RELEASE) return;
     if (event->action == HARBOUR_GRAB && event->kind == NPLUG_EVENT_PRESS)
         nplug_rumble(story->hw.nest, event->device, 0.6f, 0.2f, 80);
-    tell(story, event->time, text);
+    tell(story, event, text);
 }
 
 static void tell_edge(teller *story, const nplug_event *event)
@@ -165,7 +179,7 @@ static void tell_edge(teller *story, const nplug_event *event)
     else
         snprintf(text, sizeof text, "Player %u's %s falls silent: nobody holds it any more.",
                  event->player, horn ? "horn" : "winch");
-    tell(story, event->time, text);
+    tell(story, event, text);
 }
 
 /* What a device is called in a story. */
@@ -198,7 +212,7 @@ static void tell_arrival(const teller *story, const nplug_event *event)
                  is_worn(info.kind) ? "connected" : "plugged in", kind_of(info.kind),
                  describe_bus(info.bus, bus, sizeof bus), info.vendor, info.product, info.controls,
                  *info.family ? ", family " : "", info.family);
-    tell(story, event->time, text);
+    tell(story, event, text);
 }
 
 static void tell_seat(const teller *story, const nplug_event *event)
@@ -216,7 +230,7 @@ static void tell_seat(const teller *story, const nplug_event *event)
                  event->player);
     else
         snprintf(text, sizeof text, "Player %u plays with %s.", event->player, info.name);
-    tell(story, event->time, text);
+    tell(story, event, text);
 }
 
 static void tell_departure(const teller *story, const nplug_event *event)
@@ -226,7 +240,7 @@ static void tell_departure(const teller *story, const nplug_event *event)
 
     if (nplug_device_info(story->hw.nest, event->device, &info) != NPLUG_OK) return;
     snprintf(text, sizeof text, "%s is gone.", info.name);
-    tell(story, event->time, text);
+    tell(story, event, text);
 }
 
 /* What becomes of devices and of those who play with them. */
@@ -257,7 +271,7 @@ static void tell_about(const teller *story, const nplug_event *event)
                  : is_worn(info.kind) ? "the hands'"
                                       : "the keys'",
                  active.family);
-    tell(story, event->time, text);
+    tell(story, event, text);
 }
 
 /* The harbour master lays a second pad on player 2's desk. */
@@ -276,7 +290,7 @@ static void tell_sleep(const teller *story, const nplug_event *event)
 
     if (nplug_device_info(story->hw.nest, event->device, &info) != NPLUG_OK) return;
     if (info.kind != NPLUG_KIND_HEADSET) return;
-    tell(story, event->time,
+    tell(story, event,
          event->kind == NPLUG_EVENT_ASLEEP
              ? "The headset is taken off: it and the hands are asleep, connected and silent."
              : "The headset is on again: what was held in the meantime presses nothing.");

@@ -34,7 +34,8 @@ typedef enum nplug_action_kind {
  *                              once; as a level or a motion, how far it turns that way
  *   key:ControlLeft+key:KeyZ   a chord: the last one drives while the others are held
  *   key:ShiftLeft/ShiftRight   either of two
- *   key-label:z                the key on which that letter or digit is printed
+ *   key-label:z                the key on which that letter, digit or sign is printed; those that
+ *                              part bindings are comma, slash, plus, period and bar
  *   hand-left:pose-grip        a pose, for an action of that kind
  *   pad:confirm, pad:cancel    south and east, as people expect of a pad's family: see menu.h
  *

@@ -51,6 +51,8 @@ typedef struct nplug_binding {
     uint32_t kind;              /* an nplug_device_kind: of such devices only; 0: of any */
     char family[24], sheet[24]; /* of devices of this family or sheet only; "": of any */
     uint32_t observes;          /* 1: it says `observe`; else 0 */
+    uint32_t confirm;           /* NPLUG_PAD_SOUTH or NPLUG_PAD_EAST: it is of `pad:confirm` or
+                                   `pad:cancel`, on pads on which that confirms; else 0 */
 } nplug_binding;
 
 /* Hears one binding; `user` is the caller's own.  Where several controls may stand for each other,

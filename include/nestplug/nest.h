@@ -135,6 +135,11 @@ NPLUG_API nplug_result nplug_open(const nplug_setup *setup, void *block, size_t 
 NPLUG_API nplug_result nplug_add_sheets(nplug_nest *nest, const nplug_sheet *sheets,
                                         uint32_t count);
 
+/* The sheet of a family that tells most of what is printed on its devices; a set that was added
+ * goes before an earlier one, and the compiled-in ones come last.  NULL: no sheet is of that
+ * family. Valid as long as the nest. */
+NPLUG_API const nplug_sheet *nplug_family_sheet(const nplug_nest *nest, const char *family);
+
 /* Takes everything that is due up to `now`, in time order: commands, timers that fell due, groups
  * of reports.  Reports later than `now` wait.  A `now` before the last one counts as the last.
  * NPLUG_OK, or NPLUG_AGAIN where events had no more room: read them, then step again with the

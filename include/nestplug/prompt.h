@@ -76,6 +76,14 @@ typedef struct nplug_prompt {
 NPLUG_API nplug_result nplug_prompt_info(const nplug_nest *nest, nplug_player player,
                                          uint32_t action, nplug_prompt *prompt);
 
+/* Likewise, what to show on any device of a family ("letters"), whether or not the player has one:
+ * by its prints, or, where one is here, by that device's own.  Also what nplug_prompt_info shows
+ * whose prompts are pinned to a family (nplug_following), as far as that can do the action.
+ * NPLUG_ERR_UNKNOWN also: no sheet is of that family. */
+NPLUG_API nplug_result nplug_family_prompt(const nplug_nest *nest, nplug_player player,
+                                           uint32_t action, const char *family,
+                                           nplug_prompt *prompt);
+
 /* Likewise, what to show for one offer (nplug_offer_info), whether or not it serves now: for a
  * screen that lists all that a player can do.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_SIZE. */
 NPLUG_API nplug_result nplug_offer_prompt(const nplug_nest *nest, const nplug_offer *offer,

@@ -40,17 +40,34 @@ static void add_way_name(nq_text *picture, const nplug_prompt_part *part)
 /* --- keys ---------------------------------------------------------------------------------------
  */
 
+/* The letter or sign that a label names, as a cap shows it: of letters the capital, which stands 32
+ * before (ASCII, Latin-1 and Greek: no label is beyond U+03FF). */
+static void add_sign(nq_text *text, nplug_control label)
+{
+    uint32_t point = NPLUG_CONTROL_INDEX(label);
+    char bytes[2];
+
+    if ((point >= 'a' && point <= 'z') || (point >= 0xe0 && point <= 0xfe && point != 0xf7) ||
+        (point >= 0x3b1 && point <= 0x3c9 && point != 0x3c2))
+        point -= 32;
+    bytes[0] = (char)(point < 0x80 ? point : 0xc0u | point >> 6);
+    bytes[1] = (char)(0x80u | (point & 0x3fu));
+    nq_text_add_some(text, bytes, point < 0x80 ? 1 : 2);
+}
+
 /* What is printed on a key by the person's layout; false where its port does not know. */
-static bool print_of_key(const nplug_nest *nest, nplug_device device, nplug_prompt_part *part)
+static bool print_of_key(const nq_view *view, nplug_prompt_part *part)
 {
     nq_text text = nq_text_in(part->label, sizeof part->label);
     char name[64], label[40];
 
     if (NPLUG_CONTROL_CLASS(part->control) == NPLUG_CLASS_KEY_LABEL) {
-        nq_text_add(&text, bare_name(part->control, name));
+        add_sign(&text, part->control);
         return true;
     }
-    if (nplug_key_label(nest, device, part->control, label, sizeof label) == 0) return false;
+    if (!view->device ||
+        nplug_key_label(view->nest, view->device, part->control, label, sizeof label) == 0)
+        return false;
     if (strcmp(label, bare_name(part->control, name)) == 0 && label[1]) return false;
     nq_text_add(&text, label);
     return true;
@@ -71,20 +88,19 @@ static void name_key(nplug_prompt_part *part)
         nq_text_add(&label, bare);
 }
 
-static void label_key(const nplug_nest *nest, nplug_device device, const nplug_language *language,
-                      nplug_prompt_part *part)
+static void label_key(const nq_view *view, nplug_prompt_part *part)
 {
     nq_text label = nq_text_in(part->label, sizeof part->label);
     nq_text words = nq_text_in(part->words, sizeof part->words);
 
     strcpy(part->picture, "key");
     part->certain = NPLUG_CERTAINTY_PRINTED;
-    if (nq_words_of(language, part->control, &label, &words)) return;
-    if (!device || !print_of_key(nest, device, part)) {
+    if (nq_words_of(view->language, part->control, &label, &words)) return;
+    if (!print_of_key(view, part)) {
         name_key(part);
         part->certain = NPLUG_CERTAINTY_NAME;
     }
-    nq_text_fill(&words, nq_word(language, "key", true), part->label, NULL);
+    nq_text_fill(&words, nq_word(view->language, "key", true), part->label, NULL);
 }
 
 /* --- zones ---------------------------------------------------------------------------------------
@@ -132,17 +148,16 @@ static void name_zone(const char *name, size_t deed, const nplug_language *langu
 }
 
 /* The zone of a surface that is a control, or stands for it; false where there is none. */
-static bool label_zone(const nplug_nest *nest, nplug_device device, const nplug_language *language,
-                       nplug_prompt_part *part)
+static bool label_zone(const nq_view *view, nplug_prompt_part *part)
 {
     NPLUG_SIZED(nplug_zone_facts, zone);
     size_t deed = DEEDS;
     uint32_t own = NPLUG_NO_ZONE;
     bool is_zone = zone_of(part->control, &own, &deed);
 
-    for (uint32_t z = 0; nplug_zone_info(nest, device, z, &zone) == NPLUG_OK; z++) {
+    for (uint32_t z = 0; nplug_zone_info(view->nest, view->device, z, &zone) == NPLUG_OK; z++) {
         if (is_zone ? z != own : zone.control != part->control) continue;
-        name_zone(zone.name, deed, language, part);
+        name_zone(zone.name, deed, view->language, part);
         return true;
     }
     return false;
@@ -186,39 +201,60 @@ static void add_way(const nplug_language *language, nplug_prompt_part *part)
     put_around(nq_word(language, thing, true), part->words, sizeof part->words);
 }
 
-static void label_other(const nplug_nest *nest, nplug_device device, const nplug_language *language,
-                        nplug_prompt_part *part)
+/* What is printed on a control, by the device's own sheet or its family's; "". */
+static const char *print_of(const nq_view *view, nplug_control control)
 {
-    const char *print = device ? nplug_control_print(nest, device, part->control) : "";
+    const nplug_sheet *sheet = view->prints;
+    uint32_t size = sheet && sheet->print_size ? sheet->print_size : sizeof(nplug_print);
+
+    if (view->device) return nplug_control_print(view->nest, view->device, control);
+    for (uint32_t i = 0; sheet && i < sheet->print_count; i++) {
+        const nplug_print *print =
+            (const nplug_print *)(const void *)((const char *)sheet->prints + i * size);
+        if (print->control == control) return print->text;
+    }
+    return "";
+}
+
+/* How sure a print is. */
+static nplug_certainty certainty_of(const nq_view *view)
+{
+    NPLUG_SIZED(nplug_device_facts, info);
+
+    if (nplug_device_info(view->nest, view->device, &info) != NPLUG_OK)
+        return NPLUG_CERTAINTY_FAMILY;
+    return info.matched <= NPLUG_MATCHED_NO_BUS && info.matched != NPLUG_MATCHED_NONE
+               ? NPLUG_CERTAINTY_PRINTED
+               : NPLUG_CERTAINTY_FAMILY;
+}
+
+static void label_other(const nq_view *view, nplug_prompt_part *part)
+{
+    const char *print = print_of(view, part->control);
     nq_text label = nq_text_in(part->label, sizeof part->label);
     nq_text words = nq_text_in(part->words, sizeof part->words);
-    NPLUG_SIZED(nplug_device_facts, info);
     char name[64];
 
     name_picture(part);
     part->certain = NPLUG_CERTAINTY_PLACE;
-    if (!nq_words_of(language, part->control, &label, &words)) {
+    if (!nq_words_of(view->language, part->control, &label, &words)) {
         nq_text_add(&label, bare_name(part->control, name));
         nq_text_add(&words, bare_name(part->control, name));
         part->certain = NPLUG_CERTAINTY_NAME;
     }
-    if (!*print || nplug_device_info(nest, device, &info) != NPLUG_OK) return;
+    if (!*print) return;
     label = nq_text_in(part->label, sizeof part->label);
     nq_text_add(&label, print);
-    part->certain = info.matched <= NPLUG_MATCHED_NO_BUS && info.matched != NPLUG_MATCHED_NONE
-                        ? NPLUG_CERTAINTY_PRINTED
-                        : NPLUG_CERTAINTY_FAMILY;
+    part->certain = (uint8_t)certainty_of(view);
 }
 
-void nq_label(const nplug_nest *nest, nplug_device device, const nplug_language *language,
-              nplug_prompt_part *part)
+void nq_label(const nq_view *view, nplug_prompt_part *part)
 {
     if (is_key(part->control)) {
-        label_key(nest, device, language, part);
+        label_key(view, part);
     } else {
-        if (!device || !label_zone(nest, device, language, part))
-            label_other(nest, device, language, part);
-        add_way(language, part);
+        if (!view->device || !label_zone(view, part)) label_other(view, part);
+        add_way(view->language, part);
     }
     if (nq_is_right_to_left(part->label)) part->flags |= NPLUG_PROMPT_FLAG_RIGHT_TO_LEFT;
 }

@@ -1,5 +1,6 @@
 /* Prompts: which of the things that a player can do is shown. */
 #include "nestplug/active.h"
+#include "nestplug/nest.h"
 #include "prompts.h"
 #include <string.h>
 
@@ -49,9 +50,10 @@ static nplug_device device_of(const nplug_nest *nest, const nplug_offer *offer,
     return 0;
 }
 
-static void add(const nplug_nest *nest, const nplug_offer *offer, nplug_source source,
+static void add(const nq_view *view, const nplug_offer *offer, nplug_source source,
                 nplug_prompt_role role, nplug_prompt *prompt)
 {
+    nq_view of_part = *view;
     nplug_prompt_part *part;
 
     if (prompt->count == NPLUG_PROMPT_PARTS) return;
@@ -59,7 +61,8 @@ static void add(const nplug_nest *nest, const nplug_offer *offer, nplug_source s
     part->control = source.control;
     part->way = source.way;
     part->role = (uint8_t)role;
-    nq_label(nest, device_of(nest, offer, source.control), prompt->language, part);
+    of_part.device = device_of(view->nest, offer, source.control);
+    nq_label(&of_part, part);
     if (part->certain > prompt->certain) prompt->certain = part->certain;
 }
 
@@ -70,23 +73,80 @@ static nplug_prompt_role role_of(uint32_t driving, uint32_t index)
     return NPLUG_PROMPT_ROLE_PRESS;
 }
 
-static void fill(const nplug_nest *nest, const nplug_offer *offer, nplug_prompt *prompt)
+static void name_family(nplug_prompt *prompt, const char *family)
+{
+    size_t length = strlen(family);
+
+    if (length < sizeof prompt->family) memcpy(prompt->family, family, length + 1);
+}
+
+/* `prints`: of the family, where the offer has no device; NULL: not known. */
+static void fill(const nplug_nest *nest, const nplug_offer *offer, const nplug_sheet *prints,
+                 nplug_prompt *prompt)
 {
     const nplug_binding *binding = &offer->binding;
+    nq_view view = {nest, 0, prints, prompt->language};
     NPLUG_SIZED(nplug_device_facts, info);
 
     for (uint32_t i = 0; i < binding->held_count; i++)
-        add(nest, offer, binding->held[i], NPLUG_PROMPT_ROLE_HELD, prompt);
+        add(&view, offer, binding->held[i], NPLUG_PROMPT_ROLE_HELD, prompt);
     for (uint32_t i = 0; i < binding->driving_count; i++)
-        add(nest, offer, binding->driving[i], role_of(binding->driving_count, i), prompt);
+        add(&view, offer, binding->driving[i], role_of(binding->driving_count, i), prompt);
     prompt->gesture = binding->gesture;
     prompt->taps = binding->taps;
     prompt->wait_us = binding->wait_us;
     prompt->kind = binding->kind;
+    if (prints) prompt->kind = prints->kind;
+    if (prints) name_family(prompt, prints->family);
     if (nplug_device_info(nest, offer->device, &info) != NPLUG_OK) return;
     prompt->kind = info.kind;
-    if (strlen(info.family) < sizeof prompt->family)
-        memcpy(prompt->family, info.family, strlen(info.family) + 1);
+    name_family(prompt, info.family);
+}
+
+/* --- of a family ---------------------------------------------------------------------------------
+ */
+
+/* Whether a device that is there is of a sort, or, where none is, whether one of that sort would
+ * have all controls and satisfy what the binding asks. */
+static bool is_of(const nplug_nest *nest, const nplug_offer *offer, const nplug_sheet *sort)
+{
+    const nplug_binding *binding = &offer->binding;
+    uint32_t confirm = sort->confirm ? sort->confirm : NPLUG_PAD_SOUTH;
+    bool all = true;
+    NPLUG_SIZED(nplug_device_facts, info);
+
+    if (nplug_device_info(nest, offer->device, &info) == NPLUG_OK &&
+        strcmp(info.family, sort->family) == 0)
+        return true;
+    for (uint32_t i = 0; i < binding->held_count; i++)
+        all &= NPLUG_CONTROL_CLASS(binding->held[i].control) == sort->kind;
+    for (uint32_t i = 0; i < binding->driving_count; i++)
+        all &= NPLUG_CONTROL_CLASS(binding->driving[i].control) == sort->kind;
+    return all && (!binding->kind || binding->kind == sort->kind) &&
+           (!binding->confirm || binding->confirm == confirm) && !*binding->sheet &&
+           (!*binding->family || strcmp(binding->family, sort->family) == 0);
+}
+
+/* The first offer that serves, on a device of that sort, or else on none. */
+static bool choose_of(const nplug_nest *nest, nplug_player player, uint32_t action,
+                      const nplug_sheet *sort, nplug_offer *chosen)
+{
+    NPLUG_SIZED(nplug_offer, offer);
+    NPLUG_SIZED(nplug_device_facts, info);
+    bool any = false;
+
+    for (uint32_t i = 0; nplug_offer_info(nest, player, action, i, &offer) == NPLUG_OK; i++) {
+        bool here;
+        if (!offer.serves || !is_of(nest, &offer, sort)) continue;
+        here = nplug_device_info(nest, offer.device, &info) == NPLUG_OK &&
+               strcmp(info.family, sort->family) == 0;
+        if (any && !here) continue;
+        *chosen = offer;
+        if (here) return true;
+        chosen->device = 0;
+        any = true;
+    }
+    return any;
 }
 
 /* A prompt that shows nothing yet. */
@@ -110,7 +170,7 @@ nplug_result nplug_offer_prompt(const nplug_nest *nest, const nplug_offer *offer
 
     if (known != NPLUG_OK) return known;
     if (!offer || offer->size < sizeof *offer) return NPLUG_ERR_ARGUMENT;
-    fill(nest, offer, prompt);
+    fill(nest, offer, NULL, prompt);
     return NPLUG_OK;
 }
 
@@ -126,8 +186,44 @@ nplug_result nplug_source_prompt(const nplug_nest *nest, nplug_device device, np
     offer.device = device;
     offer.binding.driving[0] = source;
     offer.binding.driving_count = 1;
-    fill(nest, &offer, prompt);
+    fill(nest, &offer, NULL, prompt);
     return NPLUG_OK;
+}
+
+static nplug_result begin_of_player(const nplug_nest *nest, nplug_player player, uint32_t action,
+                                    nplug_active_set *active, nplug_prompt *prompt)
+{
+    nplug_result known = begin(nest, prompt);
+
+    if (known != NPLUG_OK) return known;
+    if (action >= nplug_action_count(nest)) return NPLUG_ERR_UNKNOWN;
+    return nplug_active_info(nest, player, active) == NPLUG_OK ? NPLUG_OK : NPLUG_ERR_UNKNOWN;
+}
+
+nplug_result nplug_family_prompt(const nplug_nest *nest, nplug_player player, uint32_t action,
+                                 const char *family, nplug_prompt *prompt)
+{
+    const nplug_sheet *sort = nplug_family_sheet(nest, family);
+    NPLUG_SIZED(nplug_active_set, active);
+    NPLUG_SIZED(nplug_offer, chosen);
+    nplug_result known = begin_of_player(nest, player, action, &active, prompt);
+
+    if (known != NPLUG_OK) return known;
+    if (!sort) return NPLUG_ERR_UNKNOWN;
+    if (choose_of(nest, player, action, sort, &chosen)) fill(nest, &chosen, sort, prompt);
+    return NPLUG_OK;
+}
+
+/* Where the player wants one family's prompts, they are of that, as far as that can do it. */
+static bool fill_wished(const nplug_nest *nest, nplug_player player, uint32_t action,
+                        nplug_prompt *prompt)
+{
+    NPLUG_SIZED(nplug_following, following);
+
+    nplug_following_info(nest, player, &following);
+    if (!following.family || !*following.family) return false;
+    return nplug_family_prompt(nest, player, action, following.family, prompt) == NPLUG_OK &&
+           prompt->count;
 }
 
 nplug_result nplug_prompt_info(const nplug_nest *nest, nplug_player player, uint32_t action,
@@ -135,13 +231,10 @@ nplug_result nplug_prompt_info(const nplug_nest *nest, nplug_player player, uint
 {
     NPLUG_SIZED(nplug_active_set, active);
     NPLUG_SIZED(nplug_offer, chosen);
-    nplug_result known;
+    nplug_result known = begin_of_player(nest, player, action, &active, prompt);
 
-    known = begin(nest, prompt);
-    if (known != NPLUG_OK) return known;
-    if (action >= nplug_action_count(nest)) return NPLUG_ERR_UNKNOWN;
-    if (nplug_active_info(nest, player, &active) != NPLUG_OK) return NPLUG_ERR_UNKNOWN;
+    if (known != NPLUG_OK || fill_wished(nest, player, action, prompt)) return known;
     if (choose(nest, player, action, active.device && active.present, &chosen))
-        fill(nest, &chosen, prompt);
+        fill(nest, &chosen, NULL, prompt);
     return NPLUG_OK;
 }

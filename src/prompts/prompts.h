@@ -5,6 +5,7 @@
 #include "nestplug/device.h"
 #include "nestplug/player.h"
 #include "nestplug/prompt.h"
+#include "nestplug/sheet.h"
 #include "nestplug/touch.h"
 
 /* A text that is put together in a buffer, cut between characters. */
@@ -38,8 +39,16 @@ const char *nq_word(const nplug_language *language, const char *thing, bool full
 bool nq_words_of(const nplug_language *language, nplug_control control, nq_text *label,
                  nq_text *words);
 
-/* Fills what a part shows, of a control on a device (0: on none that is known). */
-void nq_label(const nplug_nest *nest, nplug_device device, const nplug_language *language,
-              nplug_prompt_part *part);
+/* Of what a part is shown: a device (0: none that is known), the sheet of its family's prints where
+ * there is no device (NULL: not known), a language. */
+typedef struct nq_view {
+    const nplug_nest *nest;
+    nplug_device device;
+    const nplug_sheet *prints;
+    const nplug_language *language;
+} nq_view;
+
+/* Fills what a part shows, of its control. */
+void nq_label(const nq_view *view, nplug_prompt_part *part);
 
 #endif

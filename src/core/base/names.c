@@ -379,13 +379,22 @@ static unsigned number_in(const name_row *row, const char *name, size_t length)
     return number <= row->numbered ? number : 0;
 }
 
-/* One letter in UTF-8, of at most two bytes, as the number of its small form; 0 where it is none.
+/* Signs that part bindings from each other, which therefore have names. */
+static const struct {
+    char name[7], sign;
+} signs[] = {{"comma", ','}, {"slash", '/'}, {"plus", '+'}, {"period", '.'}, {"bar", '|'}};
+#define SIGNS (sizeof signs / sizeof *signs)
+
+/* One letter in UTF-8, of at most two bytes, or a sign's name, as the number of its small form; 0
+ * where it is none.
  * Big letters of ASCII, Latin-1, Greek and Cyrillic stand 32 before their small ones. */
 static nplug_control label_of(const char *name, size_t length)
 {
     const unsigned char *byte = (const unsigned char *)name;
     uint32_t point = 0;
 
+    for (size_t i = 0; i < SIGNS; i++)
+        if (same(signs[i].name, name, length)) point = (unsigned char)signs[i].sign;
     if (length == 1 && byte[0] > ' ' && byte[0] < 0x7f) point = byte[0];
     if (length == 2 && (byte[0] & 0xe0) == 0xc0 && (byte[1] & 0xc0) == 0x80)
         point = (byte[0] & 0x1fu) << 6 | (byte[1] & 0x3fu);
@@ -407,6 +416,11 @@ static void add_label(np_text *text, nplug_control label)
     }
     if (label_of(bytes, strlen(bytes)) != label) return;
     np_text_add(text, "key-label:");
+    for (size_t i = 0; i < SIGNS; i++)
+        if ((unsigned char)signs[i].sign == point) {
+            np_text_add(text, signs[i].name);
+            return;
+        }
     np_text_add(text, bytes);
 }
 

@@ -201,6 +201,11 @@ const char *nplug_control_print(const nplug_nest *nest, nplug_device device, npl
     return place == NP_NONE ? "" : print_of(nest, place, control);
 }
 
+const nplug_sheet *nplug_family_sheet(const nplug_nest *nest, const char *family)
+{
+    return nest && family ? np_recognise_family(&nest->device.recogniser, family) : NULL;
+}
+
 static void fill_flags(uint32_t flags, nplug_control_facts *info)
 {
     info->down = (flags & NP_CONTROL_DOWN) != 0;

@@ -86,6 +86,7 @@ static void fill(const np_game *game, const np_binding *from, uint32_t index, np
     memcpy(into->family, filter->family, sizeof into->family);
     memcpy(into->sheet, filter->sheet, sizeof into->sheet);
     into->observes = from->observes;
+    into->confirm = filter->confirm;
 }
 
 nplug_result nplug_offer_info(const nplug_nest *nest, nplug_player player, uint32_t action,

@@ -390,6 +390,9 @@ void np_recognise_layout(np_recogniser *recogniser, np_arena *arena, const nplug
  * of its sheets have rules of one weight that could both fit a device. */
 nplug_result np_recognise_add(np_recogniser *recogniser, const nplug_sheet *sheets, uint32_t count);
 
+/* The sheet that tells most of a family's prints; NULL: none is of it. */
+const nplug_sheet *np_recognise_family(const np_recogniser *recogniser, const char *family);
+
 /* Rows of a sheet's tables, and of several sheets, whatever the size that their program knows. */
 static inline const void *np_table_row(const void *rows, uint32_t size, size_t known, size_t number)
 {

@@ -146,6 +146,20 @@ nplug_result np_recognise_add(np_recogniser *recogniser, const nplug_sheet *shee
     return result;
 }
 
+const nplug_sheet *np_recognise_family(const np_recogniser *recogniser, const char *family)
+{
+    const nplug_sheet *best = NULL;
+
+    for (uint32_t set = recogniser->set_count; *family && !best && set-- > 0;)
+        for (uint32_t s = 0; s < recogniser->sets[set].count; s++) {
+            const nplug_sheet *sheet = np_sheet_row(recogniser->sets[set].sheets, s);
+            if (strcmp(sheet->family, family) == 0 &&
+                (!best || sheet->print_count > best->print_count))
+                best = sheet;
+        }
+    return best;
+}
+
 /* Whether a stage's numbers are those of another one. */
 static bool comes_twice(const np_device *device, uint32_t stage)
 {

@@ -400,6 +400,7 @@ static void tell(const np_reader *in)
     memcpy(binding.family, in->filter.family, sizeof binding.family);
     memcpy(binding.sheet, in->filter.sheet, sizeof binding.sheet);
     binding.observes = in->binding.observes != 0;
+    binding.confirm = in->filter.confirm;
     in->each(in->user, &binding);
 }
 
