@@ -164,15 +164,16 @@ START_TEST(exports_are_what_the_headers_declare)
 {
     char output[16384];
 
-    ck_assert_msg(
-        run("cd " SOURCE_DIR "; nm -D --defined-only " BINARY_DIR "/libnestplug.so | "
-            "awk '$2 ~ /[TDR]/ {print $3}' | sort > " BINARY_DIR "/exported; "
-            "ls include/nestplug/*.h | grep -vE 'openxr|keymap|cells' | xargs cat | tr '\\n' ' ' | grep "
-            "-oE 'NPLUG_API [^;]*;' | "
-            "grep -oE 'nplug_[a-z0-9_]+\\(' | tr -d '(' | sort -u > " BINARY_DIR "/declared; "
-            "diff " BINARY_DIR "/exported " BINARY_DIR "/declared",
-            output, sizeof output) == 0,
-        "%s", output);
+    ck_assert_msg(run("cd " SOURCE_DIR "; nm -D --defined-only " BINARY_DIR "/libnestplug.so | "
+                      "awk '$2 ~ /[TDR]/ {print $3}' | sort > " BINARY_DIR "/exported; "
+                      "ls include/nestplug/*.h | grep -vE 'openxr|keymap|cells' | xargs cat | tr "
+                      "'\\n' ' ' | grep "
+                      "-oE 'NPLUG_API [^;]*;' | "
+                      "grep -oE 'nplug_[a-z0-9_]+\\(' | tr -d '(' | sort -u > " BINARY_DIR
+                      "/declared; "
+                      "diff " BINARY_DIR "/exported " BINARY_DIR "/declared",
+                      output, sizeof output) == 0,
+                  "%s", output);
 }
 END_TEST
 
