@@ -52,7 +52,7 @@ static void write_words(const nplug_language *language)
         const nplug_word *word = &language->list[i];
         printf("    {\"%s\", ", word->thing);
         write_text(word->label);
-        printf(", ");
+        printf(",\n     ");
         if (strcmp(word->label, word->words) == 0)
             printf("NULL");
         else

@@ -107,6 +107,33 @@ nplug_result nf_profile_copy(json_t *root, const char *from, const char *to)
     return copy && json_object_set_new(profiles, to, copy) == 0 ? NPLUG_OK : NPLUG_ERR_MEMORY;
 }
 
+/* --- what was learnt ------------------------------------------------------------------------ */
+
+static json_t *profile_in(const json_t *root, const char *name)
+{
+    return json_object_get(json_object_get(root, "profiles"), name);
+}
+
+nplug_result nf_profile_keep_learnt(json_t *root, const char *name, const char *play,
+                                    const char *action, uint32_t done)
+{
+    if (done == 0 && !profile_in(root, name)) return NPLUG_OK;
+    return nf_learnt_keep(object_in(object_in(root, "profiles"), name), play, action, done)
+               ? NPLUG_OK
+               : NPLUG_ERR_MEMORY;
+}
+
+uint32_t nf_profile_learnt(const json_t *root, const char *name, const char *play,
+                           const char *action)
+{
+    return nf_learnt_of(profile_in(root, name), play, action);
+}
+
+void nf_profile_forget_learnt(json_t *root, const char *name, const char *play)
+{
+    nf_learnt_forget(profile_in(root, name), play);
+}
+
 /* --- using ---------------------------------------------------------------------------------- */
 
 /* What is not there yet is asked for; a text that is wrong is in the log, and passed over. */

@@ -1,7 +1,6 @@
 /* Settings: what is kept for players from one run to the next. */
 #include "codes.h"
 #include "document.h"
-#include "learnt.h"
 #include "nestplug/device.h"
 #include "profiles.h"
 #include "sheet_json.h"
@@ -295,36 +294,26 @@ nplug_result nplug_settings_copy_profile(nplug_settings *settings, const char *f
     return nf_profile_copy(settings->root, from, to);
 }
 
-static json_t *profile_of(const nplug_settings *settings, const char *name)
-{
-    return name ? json_object_get(json_object_get(settings->root, "profiles"), name) : NULL;
-}
-
 nplug_result nplug_settings_keep_learnt(nplug_settings *settings, const char *profile,
                                         const char *play, const char *action, uint32_t done)
 {
     if (!settings || !profile || !*profile || !play || !action || !*action)
         return NPLUG_ERR_ARGUMENT;
-    if (!profile_of(settings, profile)) {
-        if (done == 0) return NPLUG_OK;
-        if (nf_profile_copy(settings->root, NULL, profile) != NPLUG_OK) return NPLUG_ERR_MEMORY;
-    }
-    return nf_learnt_keep(profile_of(settings, profile), play, action, done) ? NPLUG_OK
-                                                                             : NPLUG_ERR_MEMORY;
+    return nf_profile_keep_learnt(settings->root, profile, play, action, done);
 }
 
 uint32_t nplug_settings_learnt(const nplug_settings *settings, const char *profile,
                                const char *play, const char *action)
 {
     if (!settings || !profile || !play || !action) return 0;
-    return nf_learnt_of(profile_of(settings, profile), play, action);
+    return nf_profile_learnt(settings->root, profile, play, action);
 }
 
 nplug_result nplug_settings_forget_learnt(nplug_settings *settings, const char *profile,
                                           const char *play)
 {
     if (!settings || !profile) return NPLUG_ERR_ARGUMENT;
-    nf_learnt_forget(profile_of(settings, profile), play);
+    nf_profile_forget_learnt(settings->root, profile, play);
     return NPLUG_OK;
 }
 

@@ -18,66 +18,104 @@ static row signals_of(const np_devices *devices, uint32_t node)
 
 /* --- the kind, by the open numbers of its signals ------------------------------------------- */
 
+/* What a single signal says of a device. */
+enum {
+    PAD = 1,
+    WHEEL = 2,
+    GEARS = 4,
+    THROTTLE = 8,
+    RUDDER = 16,
+    MOUSE = 32,
+    TOUCHED = 64,
+    PLACED = 128
+};
+
 /* What signals a device has that tell its kind. */
 typedef struct tally {
     uint32_t keys, buttons, contacts, moves, axes;
-    bool pad, wheel, gears, throttle, rudder, mouse, touched, placed;
+    uint32_t traits;
 } tally;
 
-/* Codes of the Linux kernel's input interface (input-event-codes.h): type << 16 | code. */
+/* A code, type << 16 | code of the Linux kernel's input interface (input-event-codes.h) or page <<
+ * 16 | usage of HID, and what it says. */
+typedef struct trait_row {
+    uint32_t code, trait;
+} trait_row;
+
+static uint32_t trait_of(const trait_row *rows, size_t count, uint32_t code)
+{
+    for (size_t i = 0; i < count; i++)
+        if (rows[i].code == code) return rows[i].trait;
+    return 0;
+}
+
 static void count_evdev(tally *sum, uint32_t code)
 {
+    static const trait_row rows[] = {{0x10130, PAD},      /* BTN_GAMEPAD */
+                                     {0x10110, MOUSE},    /* BTN_LEFT */
+                                     {0x10150, GEARS},    /* BTN_GEAR_DOWN */
+                                     {0x10151, GEARS},    /* BTN_GEAR_UP */
+                                     {0x1014a, TOUCHED},  /* BTN_TOUCH */
+                                     {0x30000, PLACED},   /* ABS_X */
+                                     {0x30006, THROTTLE}, /* ABS_THROTTLE */
+                                     {0x30007, RUDDER},   /* ABS_RUDDER */
+                                     {0x30008, WHEEL}};   /* ABS_WHEEL */
     uint32_t type = code >> 16, number = code & 0xffffu;
 
+    sum->traits |= trait_of(rows, sizeof rows / sizeof *rows, code);
     if (type == 1 && number < 0x58) sum->keys++;
     if (type == 1 && number >= 0x120) sum->buttons++;
-    if (type == 1 && number == 0x130) sum->pad = true;                        /* BTN_GAMEPAD */
-    if (type == 1 && number == 0x110) sum->mouse = true;                      /* BTN_LEFT */
-    if (type == 1 && (number == 0x150 || number == 0x151)) sum->gears = true; /* BTN_GEAR_... */
-    if (type == 1 && number == 0x14a) sum->touched = true;                    /* BTN_TOUCH */
-    if (type == 3 && number == 0x00) sum->placed = true;                      /* ABS_X */
-    if (type == 3 && number == 0x06) sum->throttle = true;                    /* ABS_THROTTLE */
-    if (type == 3 && number == 0x07) sum->rudder = true;                      /* ABS_RUDDER */
-    if (type == 3 && number == 0x08) sum->wheel = true;                       /* ABS_WHEEL */
     if (type == 2 && number < 2) sum->moves++;
     if (type == 3) sum->axes++;
     if (type == 3 && (number & 0xffu) == 0x35) sum->contacts++; /* ABS_MT_POSITION_X */
 }
 
-/* USB HID usages: page << 16 | usage (HID Usage Tables 1.4: generic desktop, simulation, keyboard,
- * button). */
+/* HID Usage Tables 1.4: generic desktop, simulation, keyboard, button. */
 static void count_hid(tally *sum, uint32_t code, nplug_nature nature)
 {
+    static const trait_row rows[] = {{0x200c8, WHEEL},    /* steering */
+                                     {0x200c4, WHEEL},    /* accelerator */
+                                     {0x200b0, THROTTLE}, /* aileron: a stick, too */
+                                     {0x200bb, THROTTLE}, /* throttle */
+                                     {0x200ba, RUDDER}};  /* rudder */
     uint32_t page = code >> 16, usage = code & 0xffffu;
 
+    sum->traits |= trait_of(rows, sizeof rows / sizeof *rows, code);
     if (page == 7) sum->keys++;
     if (page == 9) sum->buttons++;
-    if (page == 2 && (usage == 0xc8 || usage == 0xc4)) sum->wheel = true;
-    if (page == 2 && (usage == 0xb0 || usage == 0xbb)) sum->throttle = true;
-    if (page == 2 && usage == 0xba) sum->rudder = true;
-    if (page == 1 && usage == 0x30 && nature == NPLUG_NATURE_DELTA) sum->mouse = true;
-    if (page == 1 && usage == 0x30 && nature == NPLUG_NATURE_AXIS) sum->pad = true;
+    if (page == 1 && usage == 0x30 && nature == NPLUG_NATURE_DELTA) sum->traits |= MOUSE;
+    if (page == 1 && usage == 0x30 && nature == NPLUG_NATURE_AXIS) sum->traits |= PAD;
     if (page == 1 && usage < 0x32) sum->moves += nature == NPLUG_NATURE_DELTA;
 }
 
-/* A mouse moves, or is somewhere (and has
- * no other axis), as on a tablet or in a window of another machine.  A third slider
- * gets the kernel's code of a wheel: with throttle and rudder it is none.  Some pads have the codes
- * of gears at their back. */
+static bool says(const tally *sum, uint32_t traits)
+{
+    return (sum->traits & traits) == traits;
+}
+
+/* A mouse's button, and movement; or a place and no other axis, as on a tablet or in a window of
+ * another machine. */
+static bool is_mouse(const tally *sum)
+{
+    bool points = says(sum, PLACED) && sum->axes == 2 && sum->buttons == 0;
+    return says(sum, MOUSE) && (sum->moves >= 2 || points);
+}
+
+/* A third slider gets the kernel's code of a wheel: with throttle and rudder it is none.  Some pads
+ * have the codes of gears at their back. */
 static nplug_device_kind kind_of(const tally *sum, nplug_space space)
 {
-    bool sticks = sum->throttle || sum->rudder;
+    bool sticks = (sum->traits & (THROTTLE | RUDDER)) != 0;
 
     if (space == NPLUG_SPACE_W3C) return NPLUG_KIND_PAD;
     if (sum->contacts) return NPLUG_KIND_TOUCH;
-    if (sum->wheel && !(sum->throttle && sum->rudder)) return NPLUG_KIND_WHEEL;
-    if (sum->pad && (space == NPLUG_SPACE_EVDEV || (sum->buttons >= 4 && !sticks)))
+    if (says(sum, WHEEL) && !says(sum, THROTTLE | RUDDER)) return NPLUG_KIND_WHEEL;
+    if (says(sum, PAD) && (space == NPLUG_SPACE_EVDEV || (sum->buttons >= 4 && !sticks)))
         return NPLUG_KIND_PAD;
-    if (sum->gears) return NPLUG_KIND_WHEEL;
+    if (says(sum, GEARS)) return NPLUG_KIND_WHEEL;
     if (sticks) return NPLUG_KIND_STICK;
-    if (sum->touched && sum->placed) return NPLUG_KIND_TOUCH;
-    if (sum->mouse && (sum->moves >= 2 || (sum->placed && sum->axes == 2 && sum->buttons == 0)))
-        return NPLUG_KIND_MOUSE;
+    if (says(sum, TOUCHED | PLACED)) return NPLUG_KIND_TOUCH;
+    if (is_mouse(sum)) return NPLUG_KIND_MOUSE;
     return sum->keys >= 20 ? NPLUG_KIND_KEYBOARD : NPLUG_KIND_UNKNOWN;
 }
 
