@@ -203,31 +203,26 @@ static void say_pair(const np_zone_state *zone, nplug_vec2 value, np_zone_news *
     np_zone_say(zone, 3, NP_ZONE_VALUE, value.x > 0.0f, news);
 }
 
-/* How far a contact is from the stick's middle, as a share of its reach; a middle that follows is
- * drawn along. */
-static nplug_vec2 deflection(np_zone_state *zone, const nplug_zone_def *def, float reach,
-                             nplug_vec2 at)
+/* How far a contact is from the stick's middle, as a share of its reach, never beyond that. */
+static nplug_vec2 deflection(const np_zone_state *zone, nplug_vec2 at, bool *beyond)
 {
+    float reach = zone->box.reach;
     nplug_vec2 way = {(at.x - zone->middle.x) / reach, (zone->middle.y - at.y) / reach};
     float length = sqrtf(way.x * way.x + way.y * way.y);
 
-    if (length <= 1.0f) return way;
-    way.x /= length;
-    way.y /= length;
-    if (def->flags & NPLUG_ZONE_FLAG_FOLLOWS) {
-        zone->middle.x = at.x - way.x * reach;
-        zone->middle.y = at.y + way.y * reach;
+    *beyond = length > 1.0f;
+    if (*beyond) {
+        way.x /= length;
+        way.y /= length;
     }
     return way;
 }
 
-static void drive_stick(np_zone_state *zone, const nplug_zone_def *def, const np_box *box,
-                        nplug_vec2 at, np_zone_news *news)
+/* A middle that follows is drawn along. */
+static void follow(np_zone_state *zone, nplug_vec2 at, nplug_vec2 way)
 {
-    nplug_vec2 value = deflection(zone, def, box->reach, at);
-
-    if (def->kind == NPLUG_ZONE_DPAD) value = as_dpad(value);
-    say_pair(zone, value, news);
+    zone->middle.x = at.x - way.x * zone->box.reach;
+    zone->middle.y = at.y + way.y * zone->box.reach;
 }
 
 static void drive_slider(np_zone_state *zone, const np_box *box, nplug_vec2 at, np_zone_news *news)
@@ -244,7 +239,6 @@ static void drive_slider(np_zone_state *zone, const np_box *box, nplug_vec2 at, 
 
 typedef struct np_held {
     np_zone_state *zone;
-    const nplug_zone_def *def;
     const np_surface *surface;
     nplug_vec2 at; /* millimetres from the upper left */
 } np_held;
@@ -255,28 +249,45 @@ static np_held held_by(np_action_room *room, uint32_t index)
     np_held held;
 
     held.zone = &room->zones.list[room->zones.owner[index]];
-    held.def = np_zone_row(&room->game->def, held.zone->zone);
     held.surface = np_surface_of(room->contacts, contact->device);
     held.at = place_in_mm(held.surface, contact->place);
     return held;
 }
 
-static void drive(np_held *held, np_zone_news *news)
+static uint32_t flags_of(const np_action_room *room, const np_zone_state *zone)
 {
-    if (held->zone->kind == NPLUG_ZONE_STICK || held->zone->kind == NPLUG_ZONE_DPAD)
-        drive_stick(held->zone, held->def, &held->zone->box, held->at, news);
-    else if (held->zone->kind == NPLUG_ZONE_SLIDER)
-        drive_slider(held->zone, &held->zone->box, held->at, news);
+    return np_zone_row(&room->game->def, zone->zone)->flags;
+}
+
+static void drive_stick(const np_action_room *room, np_zone_state *zone, nplug_vec2 at,
+                        np_zone_news *news)
+{
+    bool beyond;
+    nplug_vec2 value = deflection(zone, at, &beyond);
+
+    if (beyond && flags_of(room, zone) & NPLUG_ZONE_FLAG_FOLLOWS) follow(zone, at, value);
+    if (zone->kind == NPLUG_ZONE_DPAD) value = as_dpad(value);
+    say_pair(zone, value, news);
+}
+
+static void drive(const np_action_room *room, np_zone_state *zone, nplug_vec2 at,
+                  np_zone_news *news)
+{
+    if (zone->kind == NPLUG_ZONE_STICK || zone->kind == NPLUG_ZONE_DPAD)
+        drive_stick(room, zone, at, news);
+    else if (zone->kind == NPLUG_ZONE_SLIDER)
+        drive_slider(zone, &zone->box, at, news);
 }
 
 /* The first contact of a zone drives it. */
-static void take_over(np_held *held, uint32_t index, np_zone_news *news)
+static void take_over(const np_action_room *room, np_held *held, uint32_t index, np_zone_news *news)
 {
+    bool lands = (flags_of(room, held->zone) & NPLUG_ZONE_FLAG_LANDS) != 0;
+
     held->zone->driver = (uint16_t)index;
-    held->zone->middle =
-        held->def->flags & NPLUG_ZONE_FLAG_LANDS ? held->at : np_box_middle(&held->zone->box);
+    held->zone->middle = lands ? held->at : np_box_middle(&held->zone->box);
     if (held->zone->kind == NPLUG_ZONE_BUTTON) np_zone_say(held->zone, 0, NP_ZONE_VALUE, 1, news);
-    drive(held, news);
+    drive(room, held->zone, held->at, news);
 }
 
 static void begin(np_action_room *room, uint32_t index, np_zone_news *news)
@@ -288,21 +299,19 @@ static void begin(np_action_room *room, uint32_t index, np_zone_news *news)
     if (held.zone->kind == NPLUG_ZONE_AREA)
         np_area_begin(room, held.zone, index, news);
     else if (held.zone->contacts == 0)
-        take_over(&held, index, news);
+        take_over(room, &held, index, news);
     held.zone->contacts++;
 }
 
 static void move(np_action_room *room, np_zone_state *zone, const np_touched *touched,
                  np_zone_news *news)
 {
-    np_held held;
+    const np_contact *contact = &room->contacts->list[touched->contact];
 
-    if (zone->kind == NPLUG_ZONE_AREA) {
+    if (zone->kind == NPLUG_ZONE_AREA)
         np_area_move(room, zone, touched, news);
-    } else if (zone->driver == touched->contact) {
-        held = held_by(room, touched->contact);
-        drive(&held, news);
-    }
+    else if (zone->driver == touched->contact)
+        drive(room, zone, place_in_mm(touched->surface, contact->place), news);
 }
 
 static void end(np_action_room *room, uint32_t index, np_zone_news *news)

@@ -447,8 +447,10 @@ float np_wire_value(const np_wire *wire, int32_t raw);
 /* Whether that is a share of all from the low end, as nearly all places are; and the share. */
 static inline bool np_wire_is_share(const np_wire *wire, int32_t raw)
 {
-    return wire->how == NPLUG_READING_FROM_LOW && wire->rest <= wire->low && raw >= wire->low &&
-           raw < wire->high;
+    uint32_t above = (uint32_t)raw - (uint32_t)wire->low;
+
+    return wire->how == NPLUG_READING_FROM_LOW && wire->rest <= wire->low &&
+           above < (uint32_t)wire->high - (uint32_t)wire->low;
 }
 static inline float np_wire_share(const np_wire *wire, int32_t raw)
 {

@@ -271,7 +271,7 @@ static void glide_all(nplug_nest *nest, uint32_t device, uint32_t set, nplug_tim
         news.count = 0;
         touched.later = np_bits_rest(set);
         np_zones_glide(&nest->action, &touched, &news);
-        run_news(nest, &news, time);
+        if (news.count) run_news(nest, &news, time);
     }
 }
 
