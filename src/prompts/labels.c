@@ -55,6 +55,25 @@ static void add_sign(nq_text *text, nplug_control label)
     nq_text_add_some(text, bytes, point < 0x80 ? 1 : 2);
 }
 
+/* What a key of the keyboard bears on which a label stands, as it stands there (a digit's key may
+ * type a small letter with an accent); false where no key has it. */
+static bool print_of_label(const nq_view *view, nplug_control label, nq_text *text)
+{
+    NPLUG_SIZED(nplug_control_facts, key);
+    char name[64] = "key-label:";
+    size_t head = strlen(name);
+
+    for (uint32_t i = 0; nplug_control_info(view->nest, view->device, i, &key) == NPLUG_OK; i++) {
+        size_t length =
+            nplug_key_label(view->nest, view->device, key.control, name + head, sizeof name - head);
+        if (length == 0 || length >= sizeof name - head) continue;
+        if (nplug_control_named(name) != label) continue;
+        nq_text_add(text, name + head);
+        return true;
+    }
+    return false;
+}
+
 /* What is printed on a key by the person's layout; false where its port does not know. */
 static bool print_of_key(const nq_view *view, nplug_prompt_part *part)
 {
@@ -62,7 +81,7 @@ static bool print_of_key(const nq_view *view, nplug_prompt_part *part)
     char name[64], label[40];
 
     if (NPLUG_CONTROL_CLASS(part->control) == NPLUG_CLASS_KEY_LABEL) {
-        add_sign(&text, part->control);
+        if (!print_of_label(view, part->control, &text)) add_sign(&text, part->control);
         return true;
     }
     if (!view->device ||
