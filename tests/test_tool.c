@@ -42,6 +42,8 @@ static const struct {
     {"prompts-no-layout", TOOL "prompts tool/demo/harbour.game --layout gull", 1},
     {"check-prompts-german", TOOL "check --prompts --layout de tool/demo/harbour.game", 1},
 #endif
+    {"prompts-family", TOOL "prompts --family letters-crossed tool/demo/harbour.game", 0},
+    {"prompts-no-family", TOOL "prompts --family gulls tool/demo/chart.game", 1},
     {"prompts-german", TOOL "prompts --language de-AT tool/demo/harbour.game", 0},
     {"prompts-own-language",
      TOOL "prompts --language tests/data/atlas/nds.json tool/demo/chart.game", 0},

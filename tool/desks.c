@@ -1,5 +1,6 @@
 #include "desks.h"
 #include "labels.h"
+#include <stdio.h>
 #include <string.h>
 
 /* The models that are plugged in together. */
@@ -51,14 +52,58 @@ void desks_close(desks *all)
         nplug_stop(all->nests[d]);
 }
 
-const char *desks_name(size_t desk)
+size_t desks_count(const desks *all)
 {
-    return rows[desk].name;
+    return DESKS + (all->family != NULL);
 }
+
+const char *desks_name(const desks *all, size_t desk)
+{
+    return desk < DESKS ? rows[desk].name : all->family;
+}
+
+/* --- families ------------------------------------------------------------------------------------
+ */
+
+static bool was_told(const nplug_sheet *sheets, uint32_t i)
+{
+    for (uint32_t s = 0; s < i; s++)
+        if (strcmp(sheets[s].family, sheets[i].family) == 0) return true;
+    return false;
+}
+
+static void tell_families(const char *asked)
+{
+    uint32_t count;
+    const nplug_sheet *sheets = nplug_builtin_sheets(&count);
+    const char *before = "";
+
+    fprintf(stderr, "--family %s: no sheet is of that family; there are ", asked);
+    for (uint32_t i = 0; i < count; i++) {
+        if (!*sheets[i].family || was_told(sheets, i)) continue;
+        fprintf(stderr, "%s%s", before, sheets[i].family);
+        before = ", ";
+    }
+    fputc('\n', stderr);
+}
+
+bool desks_ask_for(desks *all, const char *family)
+{
+    bool is = nplug_family_sheet(all->nests[0], family) != NULL;
+
+    if (is)
+        all->family = family;
+    else
+        tell_families(family);
+    return is;
+}
+
+/* --- asked for -----------------------------------------------------------------------------------
+ */
 
 void desks_ask(const desks *all, size_t desk, uint32_t action, nplug_prompt *prompt)
 {
-    nplug_nest *nest = all->nests[desk];
+    nplug_nest *nest = all->nests[desk < DESKS ? desk : 0];
     NPLUG_SIZED(nplug_action_facts, facts);
 
     nplug_action_info(nest, 1, action, &facts);
@@ -66,5 +111,8 @@ void desks_ask(const desks *all, size_t desk, uint32_t action, nplug_prompt *pro
         nplug_switch_layer(nest, 1, l, l == facts.layer);
     nplug_step(nest, nplug_nest_time(nest));
     prompt->language = all->language;
-    nplug_prompt_info(nest, 1, action, prompt);
+    if (desk < DESKS)
+        nplug_prompt_info(nest, 1, action, prompt);
+    else
+        nplug_family_prompt(nest, 1, action, all->family, prompt);
 }

@@ -42,7 +42,7 @@ static void tell_nothing(const desks *all, uint32_t action, pictures_say say, vo
                 nplug_action_name(all->nests[0], action));
         else
             add(&out, "; ");
-        add(&out, "%s", desks_name(d));
+        add(&out, "%s", desks_name(all, d));
     }
     if (out.length) say(user, out.text);
 }
@@ -57,7 +57,7 @@ static void tell_guess(const desks *all, size_t desk, uint32_t action, pictures_
     if (prompt.count == 0 || prompt.certain != NPLUG_CERTAINTY_NAME) return;
     nplug_prompt_text(&prompt, false, text, sizeof text);
     add(&out, "action \"%s\" with %s: \"%s\" is a guess, since nobody says what is printed there",
-        nplug_action_name(all->nests[desk], action), desks_name(desk), text);
+        nplug_action_name(all->nests[desk], action), desks_name(all, desk), text);
     say(user, out.text);
 }
 

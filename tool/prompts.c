@@ -22,9 +22,9 @@ static size_t text_at(const desks *all, size_t desk, uint32_t action, char *text
 /* A column is as wide as its widest prompt. */
 static int column_of(const desks *all, size_t desk)
 {
-    int widest = width_of(desks_name(desk));
+    int widest = width_of(desks_name(all, desk));
 
-    for (uint32_t a = 0; a < nplug_action_count(all->nests[desk]); a++) {
+    for (uint32_t a = 0; a < nplug_action_count(all->nests[0]); a++) {
         char text[200];
         text_at(all, desk, a, text, sizeof text);
         if (width_of(text) > widest) widest = width_of(text);
@@ -45,19 +45,19 @@ static int first_column(const nplug_nest *nest)
 
 static void print_table(const desks *all)
 {
-    int widths[DESKS], first = first_column(all->nests[0]);
+    int widths[DESKS + 1], first = first_column(all->nests[0]);
     char text[200];
 
     width_print("ACTION", first);
-    for (size_t d = 0; d < DESKS; d++) {
+    for (size_t d = 0; d < desks_count(all); d++) {
         widths[d] = column_of(all, d);
         putchar(' ');
-        width_print(desks_name(d), widths[d]);
+        width_print(desks_name(all, d), widths[d]);
     }
     putchar('\n');
     for (uint32_t a = 0; a < nplug_action_count(all->nests[0]); a++) {
         width_print(nplug_action_name(all->nests[0], a), first);
-        for (size_t d = 0; d < DESKS; d++) {
+        for (size_t d = 0; d < desks_count(all); d++) {
             putchar(' ');
             width_print(text_at(all, d, a, text, sizeof text) ? text : "-", widths[d]);
         }
@@ -96,7 +96,7 @@ static json_t *row_of(const desks *all, size_t desk, uint32_t action)
     nplug_prompt_text(&prompt, false, brief, sizeof brief);
     nplug_prompt_text(&prompt, true, full, sizeof full);
     return json_pack("{s:s, s:s, s:s, s:s, s:s, s:s, s:s, s:o}", "action",
-                     nplug_action_name(all->nests[desk], action), "with", desks_name(desk),
+                     nplug_action_name(all->nests[0], action), "with", desks_name(all, desk),
                      "family", prompt.family, "gesture", nplug_gesture_name(prompt.gesture), "text",
                      brief, "words", full, "certain", nplug_certainty_name(prompt.certain), "parts",
                      parts_of(&prompt));
@@ -107,7 +107,7 @@ static void print_json(const desks *all)
     json_t *list = json_array();
 
     for (uint32_t a = 0; a < nplug_action_count(all->nests[0]); a++)
-        for (size_t d = 0; d < DESKS; d++)
+        for (size_t d = 0; d < desks_count(all); d++)
             json_array_append_new(list, row_of(all, d, a));
     describe_print(list, true);
 }
@@ -117,7 +117,7 @@ static void print_json(const desks *all)
 
 /* What was asked for. */
 typedef struct wishes {
-    char *layout, *language;
+    char *layout, *language, *family;
     atlas_wishes atlas;
     int json;
 } wishes;
@@ -128,11 +128,13 @@ static int show(const wishes *asked, const nplug_game *game, void *labels,
 {
     desks all;
     int status = TOOL_DONE;
+    bool known = true;
 
     if (!desks_open(&all, game, labels)) {
         status = TOOL_WRONG;
     } else {
         all.language = language;
+        known = !asked->family || desks_ask_for(&all, asked->family);
         if (asked->atlas.path)
             status = atlas_write(&all, &asked->atlas);
         else if (asked->json)
@@ -141,7 +143,7 @@ static int show(const wishes *asked, const nplug_game *game, void *labels,
             print_table(&all);
     }
     desks_close(&all);
-    return status;
+    return known ? status : TOOL_WRONG;
 }
 
 /* A layout or a language that nobody knows is said; prompts do without. */
@@ -177,6 +179,8 @@ static int run(const tool_command *command, int argc, const char **argv)
          "Call keys as a keyboard layout of this system has them (de, fr, ru)", "LAYOUT"},
         {"language", 0, POPT_ARG_STRING, &asked.language, 0,
          "Speak a language, by its tag (de, en-GB) or from a file (NAME.json)", "LANGUAGE"},
+        {"family", 0, POPT_ARG_STRING, &asked.family, 0,
+         "Also show what is shown on any device of a family (letters, numbers)", "FAMILY"},
         {"atlas", 0, POPT_ARG_STRING, &asked.atlas.path, 0,
          "Instead draw all pictures into one file (.png or .svg), and where each is into one "
          "beside "
@@ -196,6 +200,7 @@ static int run(const tool_command *command, int argc, const char **argv)
     if (status < 0) status = show_file(&asked, path);
     free(asked.layout);
     free(asked.language);
+    free(asked.family);
     free(asked.atlas.path);
     return status;
 }
@@ -204,6 +209,8 @@ const tool_command tool_prompts = {
     "prompts",
     "[OPTIONS] GAMEFILE",
     "Prints what players are shown for each action of a game, by what they use",
-    "Families are those of the simulated models; nplug_prompt_info asks for the same in a game.",
+    "Families are those of the simulated models, and that of --family; nplug_prompt_info asks for "
+    "the same "
+    "in a game.",
     TOOL_MUST,
     run};
