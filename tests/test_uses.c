@@ -443,7 +443,7 @@ static void play_game(uint32_t seed)
 
 START_TEST(what_is_used_is_active)
 {
-    play_cases("uses", play_game, LISTS, 10000, 30);
+    play_cases("uses", play_game, LISTS, 30 * LISTS, 30);
 }
 END_TEST
 
