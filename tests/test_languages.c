@@ -32,6 +32,44 @@ START_TEST(languages_are_whole_and_in_order)
 }
 END_TEST
 
+/* A pattern with its places filled in, by the letter. */
+static void fill(char *out, const char *pattern, const char *first, const char *second)
+{
+    for (*out = 0; *pattern; pattern++) {
+        const char *piece = strncmp(pattern, "{0}", 3) == 0   ? first
+                            : strncmp(pattern, "{1}", 3) == 0 ? second
+                                                              : NULL;
+        if (piece) {
+            strcat(out, piece);
+            pattern += 2;
+        } else {
+            strncat(out, pattern, 1);
+        }
+    }
+}
+
+static const char *word_of(const nplug_language *language, const char *thing, bool full)
+{
+    const nplug_word *word = find(language, thing);
+
+    if (!word) word = find(nplug_language_for("en"), thing);
+    return full && word->words ? word->words : word->label;
+}
+
+/* What a thing is called, of one hand or with a number. */
+static const char *called(const nplug_language *language, const char *thing, int hand,
+                          bool numbered)
+{
+    static const char *const hands[] = {"", "left-hand", "right-hand"};
+    static char words[200];
+
+    strcpy(words, word_of(language, thing, true));
+    if (hand) fill(words, word_of(language, hands[hand], true), word_of(language, thing, true), "");
+    if (numbered)
+        fill(words, word_of(language, "number", true), word_of(language, thing, true), "12");
+    return words;
+}
+
 static void ask(const nplug_nest *nest, const nplug_language *language, const char *name,
                 uint16_t way, nplug_prompt *prompt)
 {
@@ -74,6 +112,7 @@ START_TEST(nothing_is_cut_and_nothing_is_called_alike)
                                       sizeof prompt.parts[0].words - 1);
                     ck_assert_ptr_null(strchr(prompt.parts[0].words, '{'));
                     if (way) continue;
+                    ck_assert_str_eq(prompt.parts[0].words, called(language, thing, h, e == 1));
                     for (size_t s = 0; s < count; s++)
                         ck_assert_msg(strcmp(seen[s], prompt.parts[0].words) != 0 ||
                                           strncmp(asked[s], name, strcspn(name, ":")) != 0,
@@ -86,6 +125,36 @@ START_TEST(nothing_is_cut_and_nothing_is_called_alike)
         }
     }
     ck_assert_uint_gt(count, 90);
+    rig_close(&rig);
+}
+END_TEST
+
+/* A label by itself is shown as a capital, where there is one; a sign as itself. */
+START_TEST(a_label_alone_is_as_caps_are)
+{
+    static const struct {
+        const char *name, *label;
+    } rows[] = {{"key-label:a", "A"},
+                {"key-label:z", "Z"},
+                {"key-label:comma", ","},
+                {"key-label:period", "."},
+                {"key-label:5", "5"},
+                {"key-label:\xc3\xa0", "\xc3\x80"},
+                {"key-label:\xc3\xbe", "\xc3\x9e"},
+                {"key-label:\xc3\xb7", "\xc3\xb7"}, /* a division sign */
+                {"key-label:\xc3\xbf", "\xc3\xbf"}, /* its capital is no Latin-1 */
+                {"key-label:\xce\xb1", "\xce\x91"},
+                {"key-label:\xcf\x89", "\xce\xa9"},
+                {"key-label:\xcf\x82", "\xcf\x82"}}; /* a sigma at a word's end */
+    nplug_game game = harbour_for(1);
+    test_rig rig;
+
+    rig_open(&rig, &game, NULL);
+    for (size_t i = 0; i < COUNT_OF(rows); i++) {
+        NPLUG_SIZED(nplug_prompt, prompt);
+        ask(rig.nest, NULL, rows[i].name, 0, &prompt);
+        ck_assert_str_eq(prompt.parts[0].label, rows[i].label);
+    }
     rig_close(&rig);
 }
 END_TEST
@@ -155,22 +224,6 @@ END_TEST
 /* --- texts against a plain model ----------------------------------------------------------------
  */
 
-/* A pattern with its places filled in, by the letter. */
-static void fill(char *out, const char *pattern, const char *first, const char *second)
-{
-    for (*out = 0; *pattern; pattern++) {
-        const char *piece = strncmp(pattern, "{0}", 3) == 0   ? first
-                            : strncmp(pattern, "{1}", 3) == 0 ? second
-                                                              : NULL;
-        if (piece) {
-            strcat(out, piece);
-            pattern += 2;
-        } else {
-            strncat(out, pattern, 1);
-        }
-    }
-}
-
 /* The labels in a row, two at a time from the left. */
 static void in_a_row(char *out, const char *pattern, const char *const *labels, size_t count)
 {
@@ -181,14 +234,6 @@ static void in_a_row(char *out, const char *pattern, const char *const *labels, 
         fill(longer, pattern, out, labels[i]);
         strcpy(out, longer);
     }
-}
-
-static const char *word_of(const nplug_language *language, const char *thing, bool full)
-{
-    const nplug_word *word = find(language, thing);
-
-    if (!word) word = find(nplug_language_for("en"), thing);
-    return full && word->words ? word->words : word->label;
 }
 
 static void expect(const nplug_prompt *prompt, bool full, char *out)
@@ -385,6 +430,7 @@ Suite *languages_suite(void)
 
     tcase_add_test(tcase, languages_are_whole_and_in_order);
     tcase_add_loop_test(tcase, nothing_is_cut_and_nothing_is_called_alike, 0, 2);
+    tcase_add_test(tcase, a_label_alone_is_as_caps_are);
     tcase_add_loop_test(tcase, a_tag_finds_its_language, 0, 14);
     tcase_add_test(tcase, a_word_that_is_missing_is_found_elsewhere);
     tcase_add_loop_test(tcase, a_text_is_as_its_language_puts_it, 0, 8);
