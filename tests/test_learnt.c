@@ -157,6 +157,35 @@ static nplug_settings *again(nplug_settings *settings)
     return copy;
 }
 
+static int times_in(const char *text, const char *word)
+{
+    int times = 0;
+
+    while ((text = strstr(text, word)) != NULL) {
+        text += strlen(word);
+        times++;
+    }
+    return times;
+}
+
+/* Nothing is written for who has learnt nothing, nor for a play-through without anything. */
+static void check_text(const nplug_settings *settings, uint32_t kept[2][3][2])
+{
+    static char text[8192];
+    int people = 0, nights = 0;
+
+    nplug_settings_text(settings, text, sizeof text);
+    for (int who = 0; who < 2; who++) {
+        bool night = kept[who][1][0] || kept[who][1][1];
+        bool any =
+            night || kept[who][0][0] || kept[who][0][1] || kept[who][2][0] || kept[who][2][1];
+        people += any;
+        nights += night;
+    }
+    ck_assert_int_eq(times_in(text, "\"learnt\""), people);
+    ck_assert_int_eq(times_in(text, "\"night\""), nights);
+}
+
 /* Random people, play-throughs and actions against a table of numbers, through texts and back. */
 START_TEST(what_was_learnt_is_saved)
 {
@@ -187,6 +216,7 @@ START_TEST(what_was_learnt_is_saved)
             ck_assert_uint_eq(
                 nplug_settings_learnt(settings, people[i / 6], plays[i / 2 % 3], deeds[i % 2]),
                 kept[i / 6][i / 2 % 3][i % 2]);
+        check_text(settings, kept);
     }
     nplug_settings_free(settings);
 }
