@@ -1,6 +1,6 @@
 /* Writes the C source of the built-in languages from their files, in the order given:
  * languages_to_c languages/de.json ... > src/prompts/languages_builtin.c */
-#include "nestplug/files.h"
+#include "notes.h"
 #include <stdio.h>
 #include <string.h>
 
@@ -9,14 +9,10 @@
 static const nplug_language *read_or_tell(const char *path, nplug_language_file **file)
 {
     nplug_notes notes;
-    char line[512];
 
     if (nplug_language_file_read(path, file, &notes) == NPLUG_OK && notes.count == 0)
         return nplug_language_file_language(*file);
-    for (uint32_t i = 0; i < notes.count; i++) {
-        nplug_note_text(&notes, i, line, sizeof line);
-        fprintf(stderr, "%s\n", line);
-    }
+    tell_notes(&notes);
     return NULL;
 }
 

@@ -1,6 +1,6 @@
 /* Writes the C source of the built-in models from their files, in the order given:
  * models_to_c models/heron.json ... > src/ports/sim/models_builtin.c */
-#include "nestplug/files.h"
+#include "notes.h"
 #include <stdio.h>
 #include <string.h>
 
@@ -9,14 +9,10 @@
 static const nplug_sim_model *read_or_tell(const char *path, nplug_model_file **file)
 {
     nplug_notes notes;
-    char line[512];
 
     if (nplug_model_file_read(path, file, &notes) == NPLUG_OK && notes.count == 0)
         return nplug_model_file_model(*file);
-    for (uint32_t i = 0; i < notes.count; i++) {
-        nplug_note_text(&notes, i, line, sizeof line);
-        fprintf(stderr, "%s\n", line);
-    }
+    tell_notes(&notes);
     return NULL;
 }
 

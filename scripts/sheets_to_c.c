@@ -1,6 +1,6 @@
 /* Writes the C source of the built-in sheets from their files, in the order given:
  * sheets_to_c sheets/heron.json ... > src/core/device/sheets_builtin.c */
-#include "nestplug/files.h"
+#include "notes.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -15,14 +15,10 @@ const nplug_sheet *nplug_builtin_sheets(uint32_t *count)
 static const nplug_sheet *read_or_tell(const char *path, nplug_sheet_file **file)
 {
     nplug_notes notes;
-    char line[512];
 
     if (nplug_sheet_file_read(path, file, &notes) == NPLUG_OK && notes.count == 0)
         return nplug_sheet_file_sheet(*file);
-    for (uint32_t i = 0; i < notes.count; i++) {
-        nplug_note_text(&notes, i, line, sizeof line);
-        fprintf(stderr, "%s\n", line);
-    }
+    tell_notes(&notes);
     return NULL;
 }
 

@@ -1,5 +1,6 @@
 /* Profiles: what a person has learnt, by play-through and action. */
 #include "learnt.h"
+#include "members.h"
 #include <stdio.h>
 
 static void check_actions(nf_doc *doc, const json_t *actions, const char *pointer)
@@ -33,13 +34,6 @@ void nf_learnt_check(nf_doc *doc, const json_t *learnt, const char *pointer)
     }
 }
 
-/* The object of that name, made where it is not there yet; NULL without memory. */
-static json_t *object_in(json_t *parent, const char *name)
-{
-    if (!json_object_get(parent, name)) json_object_set_new(parent, name, json_object());
-    return json_object_get(parent, name);
-}
-
 static void forget_action(json_t *profile, const char *play, const char *action)
 {
     json_t *learnt = json_object_get(profile, "learnt"), *actions = json_object_get(learnt, play);
@@ -57,7 +51,7 @@ bool nf_learnt_keep(json_t *profile, const char *play, const char *action, uint3
         forget_action(profile, play, action);
         return true;
     }
-    actions = object_in(object_in(profile, "learnt"), play);
+    actions = nf_object_in(nf_object_in(profile, "learnt"), play);
     return json_object_set_new(actions, action, json_integer(done)) == 0;
 }
 

@@ -101,3 +101,10 @@ bool nf_is_low(nf_doc *doc, const json_t *object, const char *member, const char
     nf_error(doc, at, "\"%s\" must be \"low\" or \"high\"", member);
     return false;
 }
+
+json_t *nf_object_in(json_t *parent, const char *name)
+{
+    if (!json_is_object(json_object_get(parent, name)))
+        json_object_set_new(parent, name, json_object());
+    return json_object_get(parent, name);
+}

@@ -9,6 +9,9 @@
 void *nf_one_more(void **list, size_t used, size_t *room, size_t size);
 void nf_no_memory(nf_doc *doc, const char *pointer);
 
+/* A member that is an object, made where it is not there yet; NULL without memory. */
+json_t *nf_object_in(json_t *parent, const char *name);
+
 /* The one of five members that says which signal; false with an error. */
 bool nf_read_code(nf_doc *doc, const json_t *object, const char *pointer, uint8_t *space,
                   uint32_t *code);

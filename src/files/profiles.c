@@ -1,4 +1,5 @@
 #include "learnt.h"
+#include "members.h"
 #include "objects.h"
 #include "profiles.h"
 #include "zone_wishes.h"
@@ -60,14 +61,6 @@ void nf_profiles_migrate(nf_doc *doc)
 
 /* --- keeping -------------------------------------------------------------------------------- */
 
-/* A member that is an object, made where it is not there yet. */
-static json_t *object_in(json_t *parent, const char *name)
-{
-    if (!json_is_object(json_object_get(parent, name)))
-        json_object_set_new(parent, name, json_object());
-    return json_object_get(parent, name);
-}
-
 /* A text is a difference, or it goes. */
 static void set_text(json_t *object, const char *name, const char *text, bool differs)
 {
@@ -80,8 +73,8 @@ static void set_text(json_t *object, const char *name, const char *text, bool di
 nplug_result nf_profile_keep(json_t *root, const nplug_nest *nest, nplug_player player,
                              const char *profile)
 {
-    json_t *place = object_in(object_in(root, "profiles"), profile);
-    json_t *bindings = object_in(place, "bindings"), *comfort = object_in(place, "comfort");
+    json_t *place = nf_object_in(nf_object_in(root, "profiles"), profile);
+    json_t *bindings = nf_object_in(place, "bindings"), *comfort = nf_object_in(place, "comfort");
     const char *name, *text;
 
     if (!bindings || !comfort) return NPLUG_ERR_MEMORY;
@@ -99,7 +92,7 @@ nplug_result nf_profile_keep(json_t *root, const nplug_nest *nest, nplug_player 
 
 nplug_result nf_profile_copy(json_t *root, const char *from, const char *to)
 {
-    json_t *profiles = object_in(root, "profiles"), *copy;
+    json_t *profiles = nf_object_in(root, "profiles"), *copy;
 
     if (from && !json_object_get(profiles, from)) return NPLUG_ERR_UNKNOWN;
     copy = from ? json_deep_copy(json_object_get(profiles, from)) : json_object();
@@ -118,7 +111,7 @@ nplug_result nf_profile_keep_learnt(json_t *root, const char *name, const char *
                                     const char *action, uint32_t done)
 {
     if (done == 0 && !profile_in(root, name)) return NPLUG_OK;
-    return nf_learnt_keep(object_in(object_in(root, "profiles"), name), play, action, done)
+    return nf_learnt_keep(nf_object_in(nf_object_in(root, "profiles"), name), play, action, done)
                ? NPLUG_OK
                : NPLUG_ERR_MEMORY;
 }
