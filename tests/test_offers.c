@@ -38,7 +38,8 @@ static const char *const texts[] = {"pad:south",
                                     "pad:start on-release",
                                     "pad:dpad-down repeat=300:100",
                                     "pad:south family=harbour-marks | pad:east family=quay-letters",
-                                    "key:ControlLeft+mouse:middle"};
+                                    "key:ControlLeft+mouse:middle",
+                                    "key:ControlLeft+pad:west"};
 
 typedef struct play {
     test_rig rig;
