@@ -98,16 +98,10 @@ static void draw_all(const sheet *all, bool dark, cairo_surface_t *surface)
     cairo_destroy(to);
 }
 
-static bool is_svg(const char *path)
-{
-    size_t length = strlen(path);
-    return length > 4 && strcmp(path + length - 4, ".svg") == 0;
-}
-
 /* False where it cannot be written. */
 static bool write_image(const sheet *all, const atlas_wishes *asked)
 {
-    bool svg = is_svg(asked->path);
+    bool svg = tool_ends_in(asked->path, ".svg");
     cairo_surface_t *surface =
         svg ? cairo_svg_surface_create(asked->path, all->width, all->height)
             : cairo_image_surface_create(CAIRO_FORMAT_ARGB32, all->width, all->height);
@@ -180,18 +174,12 @@ static void need_blank(album *needed)
     strcpy(larger[needed->count++].name, "key");
 }
 
-static bool has_ending(const char *path)
-{
-    size_t length = strlen(path);
-    return is_svg(path) || (length > 4 && strcmp(path + length - 4, ".png") == 0);
-}
-
 int atlas_write(const desks *all, const atlas_wishes *asked)
 {
     sheet drawn = {.size = asked->size, .gap = asked->size / 6 + 1};
     bool written = false;
 
-    if (!has_ending(asked->path)) {
+    if (!tool_ends_in(asked->path, ".png") && !tool_ends_in(asked->path, ".svg")) {
         fprintf(stderr, "--atlas %s: a name that ends in .png or .svg is expected\n", asked->path);
         return TOOL_USAGE;
     }

@@ -10,6 +10,13 @@ bool tool_colour(void)
     return isatty(STDOUT_FILENO) != 0;
 }
 
+bool tool_ends_in(const char *path, const char *ending)
+{
+    size_t length = strlen(path), end = strlen(ending);
+
+    return length > end && strcmp(path + length - end, ending) == 0;
+}
+
 int tool_usage(const tool_command *command, const char *format, ...)
 {
     va_list list;

@@ -121,9 +121,7 @@ static bool look_into_atlas(album *needed, const char *path)
 
 static bool look_into(album *needed, const char *set)
 {
-    size_t length = strlen(set);
-
-    if (length > 5 && strcmp(set + length - 5, ".json") == 0) return look_into_atlas(needed, set);
+    if (tool_ends_in(set, ".json")) return look_into_atlas(needed, set);
     if (look_into_folder(needed, set)) return true;
     fprintf(stderr, "%s: %s\n", set, strerror(errno));
     return false;

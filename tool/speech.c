@@ -2,12 +2,6 @@
 #include <stdio.h>
 #include <string.h>
 
-static bool is_file(const char *asked)
-{
-    size_t length = strlen(asked);
-    return length > 5 && strcmp(asked + length - 5, ".json") == 0;
-}
-
 static bool read_file(speech *spoken, const char *path)
 {
     nplug_notes notes;
@@ -33,7 +27,7 @@ bool speech_open(speech *spoken, const char *asked)
 {
     memset(spoken, 0, sizeof *spoken);
     if (!asked) return true;
-    if (is_file(asked)) return read_file(spoken, asked);
+    if (tool_ends_in(asked, ".json")) return read_file(spoken, asked);
     spoken->language = nplug_language_for(asked);
     if (!spoken->language) tell_known(asked);
     return spoken->language != NULL;

@@ -39,6 +39,9 @@ int tool_usage(const tool_command *command, const char *format, ...);
 /* Prints all notes on standard error. */
 void tool_notes(const nplug_notes *notes);
 
+/* Whether a file's name has this ending (".json") and something before it. */
+bool tool_ends_in(const char *path, const char *ending);
+
 /* Whether colour may be used on standard output. */
 bool tool_colour(void);
 

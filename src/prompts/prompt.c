@@ -106,18 +106,21 @@ static void fill(const nplug_nest *nest, const nplug_offer *offer, const nplug_s
 /* --- of a family ---------------------------------------------------------------------------------
  */
 
-/* Whether a device that is there is of a sort, or, where none is, whether one of that sort would
- * have all controls and satisfy what the binding asks. */
-static bool is_of(const nplug_nest *nest, const nplug_offer *offer, const nplug_sheet *sort)
+/* Whether an offer is on a device of a family. */
+static bool is_on(const nplug_nest *nest, const nplug_offer *offer, const char *family)
 {
-    const nplug_binding *binding = &offer->binding;
-    uint32_t confirm = sort->confirm ? sort->confirm : NPLUG_PAD_SOUTH;
-    bool all = true;
     NPLUG_SIZED(nplug_device_facts, info);
 
-    if (nplug_device_info(nest, offer->device, &info) == NPLUG_OK &&
-        strcmp(info.family, sort->family) == 0)
-        return true;
+    return nplug_device_info(nest, offer->device, &info) == NPLUG_OK &&
+           strcmp(info.family, family) == 0;
+}
+
+/* Whether any device of a sort would have all controls and satisfy what the binding asks. */
+static bool is_of(const nplug_binding *binding, const nplug_sheet *sort)
+{
+    uint32_t confirm = sort->confirm ? sort->confirm : NPLUG_PAD_SOUTH;
+    bool all = true;
+
     for (uint32_t i = 0; i < binding->held_count; i++)
         all &= NPLUG_CONTROL_CLASS(binding->held[i].control) == sort->kind;
     for (uint32_t i = 0; i < binding->driving_count; i++)
@@ -132,15 +135,11 @@ static bool choose_of(const nplug_nest *nest, nplug_player player, uint32_t acti
                       const nplug_sheet *sort, nplug_offer *chosen)
 {
     NPLUG_SIZED(nplug_offer, offer);
-    NPLUG_SIZED(nplug_device_facts, info);
     bool any = false;
 
     for (uint32_t i = 0; nplug_offer_info(nest, player, action, i, &offer) == NPLUG_OK; i++) {
-        bool here;
-        if (!offer.serves || !is_of(nest, &offer, sort)) continue;
-        here = nplug_device_info(nest, offer.device, &info) == NPLUG_OK &&
-               strcmp(info.family, sort->family) == 0;
-        if (any && !here) continue;
+        bool here = is_on(nest, &offer, sort->family);
+        if (!offer.serves || (!here && (any || !is_of(&offer.binding, sort)))) continue;
         *chosen = offer;
         if (here) return true;
         chosen->device = 0;
