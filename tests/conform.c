@@ -64,7 +64,7 @@ static void end(subject *s)
     s->close(s);
 }
 
-START_TEST(presses_arrive_all_in_order_and_once)
+TESTS(presses_arrive_all_in_order_and_once, conform_subject_count)
 {
     NPLUG_SIZED(nplug_action_facts, state);
     const nplug_port *table;
@@ -87,9 +87,8 @@ START_TEST(presses_arrive_all_in_order_and_once)
     ck_assert_uint_eq(counts_of(s.nest).unknown_signal, 0);
     end(&s);
 }
-END_TEST
 
-START_TEST(values_are_exact_and_moments_stay_whole)
+TESTS(values_are_exact_and_moments_stay_whole, conform_subject_count)
 {
     nplug_vec2 stick;
     const nplug_port *table;
@@ -105,9 +104,8 @@ START_TEST(values_are_exact_and_moments_stay_whole)
     }
     end(&s);
 }
-END_TEST
 
-START_TEST(a_resync_tells_the_present_state)
+TESTS(a_resync_tells_the_present_state, conform_subject_count)
 {
     bool resynced = false;
     const nplug_port *table;
@@ -132,10 +130,9 @@ START_TEST(a_resync_tells_the_present_state)
     ck_assert(!nplug_held(s.nest, 1, CONFORM_HORN));
     end(&s);
 }
-END_TEST
 
 /* Of hardware that comes and goes. */
-START_TEST(a_departure_is_one_and_a_return_another_device)
+TESTS(a_departure_is_one_and_a_return_another_device, conform_subject_count)
 {
     nplug_device first;
     const nplug_port *table;
@@ -159,10 +156,9 @@ START_TEST(a_departure_is_one_and_a_return_another_device)
     }
     end(&s);
 }
-END_TEST
 
 /* A port that is detached takes its devices along, and may be attached again. */
-START_TEST(a_port_comes_and_goes)
+TESTS(a_port_comes_and_goes, conform_subject_count)
 {
     const nplug_port *table;
     subject s;
@@ -186,10 +182,9 @@ START_TEST(a_port_comes_and_goes)
     }
     end(&s);
 }
-END_TEST
 
 /* Unknown numbers, effects for nobody, and stopping in the middle are no harm. */
-START_TEST(odd_questions_and_stopping_are_no_harm)
+TESTS(odd_questions_and_stopping_are_no_harm, conform_subject_count)
 {
     nplug_effect effect = {.device = 77, .strong = 1.0f, .duration_ms = 10};
     const nplug_port *table;
@@ -202,22 +197,4 @@ START_TEST(odd_questions_and_stopping_are_no_harm)
     step(&s);
     ck_assert_uint_eq(nplug_device_count(s.nest), s.beside + 1);
     end(&s);
-}
-END_TEST
-
-Suite *conform_suite(void)
-{
-    Suite *suite = suite_create("conform");
-    TCase *tests = tcase_create("conform");
-    int rows = conform_subject_count;
-
-    tcase_set_timeout(tests, 60);
-    tcase_add_loop_test(tests, presses_arrive_all_in_order_and_once, 0, rows);
-    tcase_add_loop_test(tests, values_are_exact_and_moments_stay_whole, 0, rows);
-    tcase_add_loop_test(tests, a_resync_tells_the_present_state, 0, rows);
-    tcase_add_loop_test(tests, a_departure_is_one_and_a_return_another_device, 0, rows);
-    tcase_add_loop_test(tests, a_port_comes_and_goes, 0, rows);
-    tcase_add_loop_test(tests, odd_questions_and_stopping_are_no_harm, 0, rows);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -4,7 +4,7 @@
 #define TESTS_CONFORM_H
 
 #include "nestplug/nestplug.h"
-#include <check.h>
+#include "listed.h"
 
 /* What a subject's hardware must drive. */
 enum { CONFORM_STEER, CONFORM_HORN, CONFORM_ACTIONS };
@@ -33,7 +33,5 @@ extern const int conform_subject_count;
 extern const char *const conform_bindings[CONFORM_ACTIONS];
 extern const nplug_zone_def *const conform_zones; /* NULL: none */
 extern const uint32_t conform_zone_count;
-
-Suite *conform_suite(void);
 
 #endif

@@ -46,17 +46,6 @@ static uint32_t number_of(const char *name, uint32_t usual)
     return text ? (uint32_t)strtoul(text, NULL, 10) : usual;
 }
 
-Suite *suite_of_cases(const char *name, const TTest *test)
-{
-    Suite *suite = suite_create(name);
-    TCase *tests = tcase_create("cases");
-
-    tcase_set_timeout(tests, 3000);
-    tcase_add_test(tests, test);
-    suite_add_tcase(suite, tests);
-    return suite;
-}
-
 void play_cases(const char *name, void (*play_game)(uint32_t seed), uint32_t cases_of_game,
                 uint32_t usual, uint32_t known)
 {

@@ -28,7 +28,4 @@ uint32_t random_below(uint32_t *state, uint32_t limit);
 void play_cases(const char *name, void (*play_game)(uint32_t seed), uint32_t cases_of_game,
                 uint32_t usual, uint32_t known);
 
-/* A suite of one test, which plays so many cases. */
-Suite *suite_of_cases(const char *name, const TTest *test);
-
 #endif

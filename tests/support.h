@@ -2,69 +2,12 @@
 #ifndef TESTS_SUPPORT_H
 #define TESTS_SUPPORT_H
 
+#include "listed.h"
 #include "nestplug/nestplug.h"
-#include <check.h>
 
 #define MS             UINT64_C(1000)
 #define SECOND         UINT64_C(1000000)
 #define COUNT_OF(list) (sizeof(list) / sizeof *(list))
-
-/* The suites, a file each. */
-Suite *actions_suite(void);
-Suite *active_suite(void);
-Suite *atlas_suite(void);
-Suite *attacks_suite(void);
-Suite *bind_suite(void);
-Suite *chords_suite(void);
-Suite *conform_suite(void);
-Suite *corners_suite(void);
-Suite *devices_suite(void);
-Suite *effects_suite(void);
-Suite *feed_suite(void);
-Suite *files_suite(void);
-Suite *fine_print_suite(void);
-Suite *game_suite(void);
-Suite *calibration_suite(void);
-Suite *gestures_suite(void);
-Suite *gaps_suite(void);
-Suite *hands_suite(void);
-Suite *house_suite(void);
-Suite *rooms_suite(void);
-Suite *limits_suite(void);
-Suite *linux_suite(void);
-Suite *offers_suite(void);
-Suite *view_suite(void);
-Suite *cells_suite(void);
-Suite *keymap_suite(void);
-Suite *languages_suite(void);
-Suite *learnt_suite(void);
-Suite *parts_suite(void);
-Suite *players_suite(void);
-Suite *pointing_suite(void);
-Suite *merges_suite(void);
-Suite *models_suite(void);
-Suite *rates_suite(void);
-Suite *recognise_suite(void);
-Suite *return_suite(void);
-Suite *schemas_suite(void);
-Suite *sensors_suite(void);
-Suite *settings_suite(void);
-Suite *shaping_suite(void);
-Suite *sim_suite(void);
-Suite *sizes_suite(void);
-Suite *slips_suite(void);
-Suite *spent_suite(void);
-Suite *step_suite(void);
-Suite *storm_suite(void);
-Suite *strokes_suite(void);
-Suite *taps_suite(void);
-Suite *tool_suite(void);
-Suite *touch_suite(void);
-Suite *units_suite(void);
-Suite *uses_suite(void);
-Suite *values_suite(void);
-Suite *wild_suite(void);
-Suite *window_suite(void);
 
 /* A nest with the sim port. */
 typedef struct test_rig {

@@ -13,7 +13,7 @@ static void open_one(test_rig *rig)
     rig_step(rig, 0);
 }
 
-START_TEST(a_press_shorter_than_a_step_is_seen_with_its_times)
+TEST(a_press_shorter_than_a_step_is_seen_with_its_times)
 {
     NPLUG_SIZED(nplug_action_facts, state);
     test_rig rig;
@@ -35,9 +35,8 @@ START_TEST(a_press_shorter_than_a_step_is_seen_with_its_times)
     ck_assert_uint_eq(state.press_count, 2);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(keys_and_stick_never_add_up)
+TEST(keys_and_stick_never_add_up)
 {
     test_rig rig;
 
@@ -60,9 +59,8 @@ START_TEST(keys_and_stick_never_add_up)
     ck_assert_float_eq_tol(nplug_level(rig.nest, 1, THROTTLE), 0.5f, 0.001f);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_press_begun_while_its_layer_was_off_never_fires)
+TEST(a_press_begun_while_its_layer_was_off_never_fires)
 {
     nplug_event event;
     test_rig rig;
@@ -88,9 +86,8 @@ START_TEST(a_press_begun_while_its_layer_was_off_never_fires)
     ck_assert_uint_eq(nplug_releases(rig.nest, 1, WINCH), 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_hold_fires_when_it_has_lasted_and_not_before)
+TEST(a_hold_fires_when_it_has_lasted_and_not_before)
 {
     nplug_event event;
     test_rig rig;
@@ -109,9 +106,8 @@ START_TEST(a_hold_fires_when_it_has_lasted_and_not_before)
     ck_assert_uint_eq(event.device, nplug_device_at(rig.nest, 0));
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_layer_that_flips_in_the_middle_of_a_hold_ends_it)
+TEST(a_layer_that_flips_in_the_middle_of_a_hold_ends_it)
 {
     test_rig rig;
 
@@ -129,9 +125,8 @@ START_TEST(a_layer_that_flips_in_the_middle_of_a_hold_ends_it)
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, WINCH), 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_trigger_is_a_button_without_chatter)
+TEST(a_trigger_is_a_button_without_chatter)
 {
     test_rig rig;
     nplug_time t = 1000;
@@ -147,9 +142,8 @@ START_TEST(a_trigger_is_a_button_without_chatter)
     ck_assert_uint_eq(nplug_releases(rig.nest, 1, WINCH), 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(values_are_events_too)
+TEST(values_are_events_too)
 {
     nplug_event event;
     test_rig rig;
@@ -164,11 +158,10 @@ START_TEST(values_are_events_too)
     ck_assert(!rig_saw(&rig, NPLUG_EVENT_VALUE, NULL));
     rig_close(&rig);
 }
-END_TEST
 
 /* Over any random hand, presses and releases balance, and the events tell the same as the counts.
  */
-START_TEST(polling_and_events_tell_the_same)
+TESTS(polling_and_events_tell_the_same, 5)
 {
     static const char *const keys[] = {"KeyH", "KeyE", "Space", "Escape", "KeyW"};
     uint32_t held[6] = {0}, presses;
@@ -197,9 +190,8 @@ START_TEST(polling_and_events_tell_the_same)
     }
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(unknown_things_answer_neutral_and_are_said_once)
+TEST(unknown_things_answer_neutral_and_are_said_once)
 {
     NPLUG_SIZED(nplug_action_facts, state);
     test_rig rig;
@@ -216,23 +208,4 @@ START_TEST(unknown_things_answer_neutral_and_are_said_once)
     ck_assert_ptr_nonnull(strstr(rig.log, "no action \"hron\"; did you mean \"horn\"?"));
     ck_assert(!nplug_held(NULL, 0, 0));
     rig_close(&rig);
-}
-END_TEST
-
-Suite *actions_suite(void)
-{
-    Suite *suite = suite_create("actions");
-    TCase *tests = tcase_create("actions");
-
-    tcase_add_test(tests, a_press_shorter_than_a_step_is_seen_with_its_times);
-    tcase_add_test(tests, keys_and_stick_never_add_up);
-    tcase_add_test(tests, a_press_begun_while_its_layer_was_off_never_fires);
-    tcase_add_test(tests, a_hold_fires_when_it_has_lasted_and_not_before);
-    tcase_add_test(tests, a_layer_that_flips_in_the_middle_of_a_hold_ends_it);
-    tcase_add_test(tests, a_trigger_is_a_button_without_chatter);
-    tcase_add_test(tests, values_are_events_too);
-    tcase_add_loop_test(tests, polling_and_events_tell_the_same, 0, 5);
-    tcase_add_test(tests, unknown_things_answer_neutral_and_are_said_once);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -73,7 +73,7 @@ static const struct {
      0}, /* a key that is not down comes up */
 };
 
-START_TEST(deliberate_use_switches_at_once_and_nothing_else_does)
+TESTS(deliberate_use_switches_at_once_and_nothing_else_does, COUNT_OF(uses))
 {
     nplug_move move = uses[_i].move;
     nplug_event event;
@@ -91,9 +91,8 @@ START_TEST(deliberate_use_switches_at_once_and_nothing_else_does)
     ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_lever_that_is_pulled_switches_and_a_parked_one_does_not)
+TEST(a_lever_that_is_pulled_switches_and_a_parked_one_does_not)
 {
     test_rig rig;
 
@@ -111,9 +110,8 @@ START_TEST(a_lever_that_is_pulled_switches_and_a_parked_one_does_not)
     ck_assert_int_eq(active_of(rig.nest, 1).kind, NPLUG_KIND_STICK);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(what_is_not_recognised_is_never_the_active_set)
+TEST(what_is_not_recognised_is_never_the_active_set)
 {
     nplug_game game = harbour_for(1);
     test_rig rig;
@@ -131,9 +129,8 @@ START_TEST(what_is_not_recognised_is_never_the_active_set)
     ck_assert_int_eq(active_of(rig.nest, 1).kind, NPLUG_KIND_KEYBOARD);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_desk_is_one_set)
+TEST(a_desk_is_one_set)
 {
     test_rig rig;
 
@@ -149,10 +146,9 @@ START_TEST(a_desk_is_one_set)
     ck_assert_int_eq(active_of(rig.nest, 1).kind, NPLUG_KIND_KEYBOARD);
     rig_close(&rig);
 }
-END_TEST
 
 /* Both at once: a movement has to go on; a press need not. */
-START_TEST(while_two_sets_are_moved_a_movement_needs_to_win)
+TEST(while_two_sets_are_moved_a_movement_needs_to_win)
 {
     static const nplug_vec2 half = {0.6f, 0.0f}, rest = {0.0f, 0.0f};
     test_rig rig;
@@ -179,9 +175,8 @@ START_TEST(while_two_sets_are_moved_a_movement_needs_to_win)
     ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, 0));
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(the_same_moment_at_any_frame_rate)
+TEST(the_same_moment_at_any_frame_rate)
 {
     static const unsigned rates[] = {20, 60, 1000};
     nplug_time found[COUNT_OF(rates)];
@@ -203,9 +198,8 @@ START_TEST(the_same_moment_at_any_frame_rate)
         rig_close(&rig);
     }
 }
-END_TEST
 
-START_TEST(a_game_may_pin_forbid_and_let_only_one_drive)
+TEST(a_game_may_pin_forbid_and_let_only_one_drive)
 {
     nplug_following following = nplug_following_default();
     test_rig rig;
@@ -246,10 +240,9 @@ START_TEST(a_game_may_pin_forbid_and_let_only_one_drive)
     ck_assert_int_eq(nplug_follow(rig.nest, 99, &following), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
-END_TEST
 
 /* What the player is shown changes, and an event says so; or it does not, and none comes. */
-START_TEST(a_family_that_is_given_changes_what_is_shown)
+TEST(a_family_that_is_given_changes_what_is_shown)
 {
     static const struct {
         const char *family;
@@ -287,10 +280,9 @@ START_TEST(a_family_that_is_given_changes_what_is_shown)
     ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_SAME_PROMPTS);
     rig_close(&rig);
 }
-END_TEST
 
 /* A wheel's notch and 40 counts win at once over a stick that stands somewhere. */
-START_TEST(what_stands_somewhere_is_not_being_moved)
+TEST(what_stands_somewhere_is_not_being_moved)
 {
     nplug_event event;
     test_rig rig;
@@ -313,10 +305,9 @@ START_TEST(what_stands_somewhere_is_not_being_moved)
         rig_close(&rig);
     }
 }
-END_TEST
 
 /* The dwell is the dwell, whatever the set that loses does. */
-START_TEST(a_movement_wins_after_the_dwell_exactly)
+TEST(a_movement_wins_after_the_dwell_exactly)
 {
     nplug_event event;
     test_rig rig;
@@ -335,7 +326,6 @@ START_TEST(a_movement_wins_after_the_dwell_exactly)
     ck_assert_uint_le(event.time, SECOND + 654 * MS); /* a report of the pad's is 4 ms */
     rig_close(&rig);
 }
-END_TEST
 
 /* A signal's rest, and up to 3 % of its range beside it. */
 static int32_t with_noise(const nplug_sim_signal *signal)
@@ -346,7 +336,7 @@ static int32_t with_noise(const nplug_sim_signal *signal)
 
 /* Every model's noise beside a keyboard that was used: none switches.  The bench has an hour of it.
  */
-START_TEST(noise_never_switches)
+TEST(noise_never_switches)
 {
     uint32_t count;
     const nplug_sim_model *models = nplug_sim_models(&count);
@@ -382,27 +372,4 @@ START_TEST(noise_never_switches)
         }
     }
     rig_close(&rig);
-}
-END_TEST
-
-Suite *active_suite(void)
-{
-    Suite *suite = suite_create("active");
-    TCase *tests = tcase_create("active");
-
-    tcase_set_timeout(tests, 60);
-    tcase_add_loop_test(tests, deliberate_use_switches_at_once_and_nothing_else_does, 0,
-                        COUNT_OF(uses));
-    tcase_add_test(tests, a_lever_that_is_pulled_switches_and_a_parked_one_does_not);
-    tcase_add_test(tests, what_is_not_recognised_is_never_the_active_set);
-    tcase_add_test(tests, a_desk_is_one_set);
-    tcase_add_test(tests, while_two_sets_are_moved_a_movement_needs_to_win);
-    tcase_add_test(tests, the_same_moment_at_any_frame_rate);
-    tcase_add_test(tests, a_game_may_pin_forbid_and_let_only_one_drive);
-    tcase_add_test(tests, a_family_that_is_given_changes_what_is_shown);
-    tcase_add_test(tests, what_stands_somewhere_is_not_being_moved);
-    tcase_add_test(tests, a_movement_wins_after_the_dwell_exactly);
-    tcase_add_test(tests, noise_never_switches);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -110,7 +110,7 @@ static const char *const games[] = {"tool/demo/harbour.game", "tool/demo/chart.g
                                     "tests/data/atlas/everything.game"};
 static const int sizes[] = {8, 24, 48, 96, 130};
 
-START_TEST(each_picture_lies_in_its_rectangle)
+TESTS(each_picture_lies_in_its_rectangle, 15)
 {
     char options[64];
     drawn out;
@@ -121,7 +121,6 @@ START_TEST(each_picture_lies_in_its_rectangle)
     check_ink(&out);
     drop(&out);
 }
-END_TEST
 
 /* How much two pictures of one width differ, in pixels. */
 static int difference(const drawn *out, const json_t *a, const json_t *b)
@@ -137,7 +136,7 @@ static int difference(const drawn *out, const json_t *a, const json_t *b)
 
 /* At 24 pixels, any two of all pictures differ in ten pixels or more, or in their widths.  Keys are
  * told apart by what is printed on them, and are left out. */
-START_TEST(no_two_pictures_can_be_mistaken)
+TEST(no_two_pictures_can_be_mistaken)
 {
     drawn out;
     size_t i, j;
@@ -158,10 +157,9 @@ START_TEST(no_two_pictures_can_be_mistaken)
     }
     drop(&out);
 }
-END_TEST
 
 /* The same shapes in another ink: dark on light, light on dark. */
-START_TEST(dark_and_light_are_the_same_shapes)
+TEST(dark_and_light_are_the_same_shapes)
 {
     drawn light, dark;
     int differ = 0;
@@ -181,10 +179,9 @@ START_TEST(dark_and_light_are_the_same_shapes)
     drop(&light);
     drop(&dark);
 }
-END_TEST
 
 /* Every picture that the table of prompts shows is there under its name, a key with its label. */
-START_TEST(whatever_is_shown_is_drawn)
+TESTS(whatever_is_shown_is_drawn, 3)
 {
     char command[400];
     static char output[400000];
@@ -215,10 +212,9 @@ START_TEST(whatever_is_shown_is_drawn)
     json_decref(rows);
     drop(&out);
 }
-END_TEST
 
 /* The same rectangles in a drawing that can be made larger. */
-START_TEST(an_svg_has_the_same_places)
+TEST(an_svg_has_the_same_places)
 {
     char output[4096], path[] = PATH "-drawing.svg";
     json_t *other;
@@ -237,22 +233,4 @@ START_TEST(an_svg_has_the_same_places)
     json_decref(other);
     drop(&out);
 }
-END_TEST
 #endif
-
-Suite *atlas_suite(void)
-{
-    Suite *suite = suite_create("atlas");
-#ifdef NPLUG_HAS_DRAWING
-    TCase *tcase = tcase_create("atlas");
-
-    tcase_set_timeout(tcase, 120);
-    tcase_add_loop_test(tcase, each_picture_lies_in_its_rectangle, 0, 15);
-    tcase_add_test(tcase, no_two_pictures_can_be_mistaken);
-    tcase_add_test(tcase, dark_and_light_are_the_same_shapes);
-    tcase_add_loop_test(tcase, whatever_is_shown_is_drawn, 0, 3);
-    tcase_add_test(tcase, an_svg_has_the_same_places);
-    suite_add_tcase(suite, tcase);
-#endif
-    return suite;
-}

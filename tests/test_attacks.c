@@ -13,7 +13,7 @@
 
 /* --- time ------------------------------------------------------------------------------------- */
 
-START_TEST(time_may_end)
+TESTS(time_may_end, 2)
 {
     nplug_game game = harbour_for(1);
     test_rig rig;
@@ -28,10 +28,9 @@ START_TEST(time_may_end)
     ck_assert_uint_eq(nplug_device_count(rig.nest), 1);
     rig_close(&rig);
 }
-END_TEST
 
 /* A year goes by in one step as in many: what is sampled meanwhile comes to the same. */
-START_TEST(a_long_silence_is_the_same_in_one_step_and_in_many)
+TESTS(a_long_silence_is_the_same_in_one_step_and_in_many, 3)
 {
     static const nplug_time ends[] = {3000000, 61000000, 3600000000u};
     uint64_t digests[2];
@@ -58,7 +57,6 @@ START_TEST(a_long_silence_is_the_same_in_one_step_and_in_many)
     }
     ck_assert_uint_eq(digests[0], digests[1]);
 }
-END_TEST
 
 /* --- files ------------------------------------------------------------------------------------ */
 
@@ -78,7 +76,7 @@ static void *save_often(void *self)
     return NULL;
 }
 
-START_TEST(two_who_save_at_once_leave_a_whole_file)
+TEST(two_who_save_at_once_leave_a_whole_file)
 {
     char folder[] = "/tmp/nestplug-both-XXXXXX", path[64], command[256], output[256];
     saver savers[2] = {{0}, {0}};
@@ -109,10 +107,9 @@ START_TEST(two_who_save_at_once_leave_a_whole_file)
     run(command, output, sizeof output);
     ck_assert_str_eq(output, "1\n");
 }
-END_TEST
 
 /* Links that lie where a saver might write lead nobody's file astray. */
-START_TEST(a_link_that_lies_there_is_not_followed)
+TEST(a_link_that_lies_there_is_not_followed)
 {
     char folder[] = "/tmp/nestplug-link-XXXXXX", command[512], path[64], output[256];
     nplug_settings *settings = nplug_settings_new();
@@ -130,12 +127,11 @@ START_TEST(a_link_that_lies_there_is_not_followed)
     ck_assert_str_eq(output, "precious\n");
     nplug_settings_free(settings);
 }
-END_TEST
 
 /* --- games and texts ----------------------------------------------------------------------------
  */
 
-START_TEST(after_a_refused_game_nothing_hangs)
+TEST(after_a_refused_game_nothing_hangs)
 {
     static const nplug_action_def many[] = {
         {"horn", NPLUG_ACTION_BUTTON, "pad:south | pad:east | pad:west | pad:north | key:KeyH", 0},
@@ -158,10 +154,9 @@ START_TEST(after_a_refused_game_nothing_hangs)
     ck_assert_int_eq(nplug_bind(rig.nest, 1, 0, "pad:east"), NPLUG_ERR_UNKNOWN);
     rig_close(&rig);
 }
-END_TEST
 
 /* A binding's text reaches the plotter between single quotes, in which nothing is run. */
-START_TEST(a_text_is_no_command_of_the_plotter)
+TEST(a_text_is_no_command_of_the_plotter)
 {
     char folder[] = "/tmp/nestplug-plot-XXXXXX", command[1024];
     static char output[1u << 16];
@@ -179,10 +174,9 @@ START_TEST(a_text_is_no_command_of_the_plotter)
     ck_assert_ptr_nonnull(strstr(output, "title '"));
     ck_assert_ptr_null(strstr(output, "title \""));
 }
-END_TEST
 
 /* Whoever writes into a full disk is told. */
-START_TEST(a_full_output_is_no_success)
+TESTS(a_full_output_is_no_success, 12)
 {
     static const char *const commands[] = {
         "--help",
@@ -204,7 +198,6 @@ START_TEST(a_full_output_is_no_success)
     status = run(command, output, sizeof output);
     ck_assert_msg(status != 0, "%s: status 0", commands[_i]);
 }
-END_TEST
 
 /* --- a secret -----------------------------------------------------------------------------------
  */
@@ -243,7 +236,7 @@ static bool is_secret(const paper_signal *signal)
     return false;
 }
 
-START_TEST(no_trace_tells_which_letters_were_typed)
+TESTS(no_trace_tells_which_letters_were_typed, WAYS)
 {
     paper_signal signals[44];
     uint16_t count = list_letters(signals, (unsigned)_i);
@@ -279,23 +272,4 @@ START_TEST(no_trace_tells_which_letters_were_typed)
                       report->signal);
     }
     rig_close(&p.rig);
-}
-END_TEST
-
-Suite *attacks_suite(void)
-{
-    Suite *suite = suite_create("attacks");
-    TCase *tests = tcase_create("attacks");
-
-    tcase_set_timeout(tests, 60);
-    tcase_add_loop_test(tests, time_may_end, 0, 2);
-    tcase_add_loop_test(tests, a_long_silence_is_the_same_in_one_step_and_in_many, 0, 3);
-    tcase_add_test(tests, two_who_save_at_once_leave_a_whole_file);
-    tcase_add_test(tests, a_link_that_lies_there_is_not_followed);
-    tcase_add_test(tests, after_a_refused_game_nothing_hangs);
-    tcase_add_test(tests, a_text_is_no_command_of_the_plotter);
-    tcase_add_loop_test(tests, a_full_output_is_no_success, 0, 12);
-    tcase_add_loop_test(tests, no_trace_tells_which_letters_were_typed, 0, WAYS);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

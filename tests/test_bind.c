@@ -30,7 +30,7 @@ static void open_bound(test_rig *rig, uint32_t players)
 
 /* --- other bindings ------------------------------------------------------------------------- */
 
-START_TEST(other_bindings_act_at_the_next_step_and_restart_nothing)
+TEST(other_bindings_act_at_the_next_step_and_restart_nothing)
 {
     nplug_event event;
     test_rig rig;
@@ -64,9 +64,8 @@ START_TEST(other_bindings_act_at_the_next_step_and_restart_nothing)
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(one_players_bindings_are_not_anothers)
+TEST(one_players_bindings_are_not_anothers)
 {
     test_rig rig;
 
@@ -83,9 +82,8 @@ START_TEST(one_players_bindings_are_not_anothers)
     ck_assert_uint_eq(nplug_presses(rig.nest, 2, HORN_), 1);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(what_is_wrong_with_a_binding_changes_nothing)
+TEST(what_is_wrong_with_a_binding_changes_nothing)
 {
     nplug_limits limits = nplug_limits_default();
     nplug_game game = nplug_game_for_one("bind", actions, COUNT_OF(actions));
@@ -112,10 +110,9 @@ START_TEST(what_is_wrong_with_a_binding_changes_nothing)
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1);
     rig_close(&rig);
 }
-END_TEST
 
 /* The game's own change for all who have none of their own, as often as one likes. */
-START_TEST(the_games_bindings_change_for_everybody_else)
+TEST(the_games_bindings_change_for_everybody_else)
 {
     test_rig rig;
 
@@ -145,10 +142,9 @@ START_TEST(the_games_bindings_change_for_everybody_else)
     ck_assert_uint_eq(nplug_presses(rig.nest, 2, HORN_), 1);
     rig_close(&rig);
 }
-END_TEST
 
 /* A tap that waits for another one, of a binding that goes meanwhile. */
-START_TEST(what_waits_goes_with_its_binding)
+TEST(what_waits_goes_with_its_binding)
 {
     test_rig rig;
 
@@ -165,10 +161,9 @@ START_TEST(what_waits_goes_with_its_binding)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* However often bindings change, what is free is used again, and what they say holds. */
-START_TEST(bindings_may_change_for_ever)
+TESTS(bindings_may_change_for_ever, 4)
 {
     static const char *const texts[] = {
         "pad:east",
@@ -195,11 +190,10 @@ START_TEST(bindings_may_change_for_ever)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* --- texts ---------------------------------------------------------------------------------- */
 
-START_TEST(another_source_keeps_the_options)
+TEST(another_source_keeps_the_options)
 {
     static const struct {
         const char *from, *source, *expected;
@@ -225,9 +219,8 @@ START_TEST(another_source_keeps_the_options)
     ck_assert_uint_eq(nplug_source_name(up, text, sizeof text), strlen("pad:stick-left.up"));
     ck_assert_str_eq(text, "pad:stick-left.up");
 }
-END_TEST
 
-START_TEST(conflicts_are_told_before_anything_changes)
+TEST(conflicts_are_told_before_anything_changes)
 {
     static const struct {
         uint32_t action;
@@ -268,7 +261,6 @@ START_TEST(conflicts_are_told_before_anything_changes)
     ck_assert_uint_eq(nplug_conflicts(rig.nest, 1, WINCH_, "pad:north", NULL, 0), 1);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- picking -------------------------------------------------------------------------------- */
 
@@ -293,7 +285,7 @@ static void expect_pick(test_rig *rig, const char *name)
     ck_assert_uint_eq(event.flags, 0);
 }
 
-START_TEST(a_control_is_picked_by_using_it)
+TEST(a_control_is_picked_by_using_it)
 {
     nplug_pick pick = pick_for(1);
     test_rig rig;
@@ -317,9 +309,8 @@ START_TEST(a_control_is_picked_by_using_it)
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, WINCH_), 1);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(an_axis_is_picked_by_the_direction_that_moves_most)
+TEST(an_axis_is_picked_by_the_direction_that_moves_most)
 {
     nplug_pick pick = pick_for(NPLUG_EVERYONE);
     NPLUG_SIZED(nplug_pick_facts, state);
@@ -343,9 +334,8 @@ START_TEST(an_axis_is_picked_by_the_direction_that_moves_most)
     expect_pick(&rig, "pad:trigger-left");
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_pick_ends_by_its_control_by_time_by_call_and_asks_the_right_devices)
+TEST(a_pick_ends_by_its_control_by_time_by_call_and_asks_the_right_devices)
 {
     nplug_pick pick = pick_for(1);
     nplug_event event;
@@ -381,7 +371,6 @@ START_TEST(a_pick_ends_by_its_control_by_time_by_call_and_asks_the_right_devices
     ck_assert_int_eq(nplug_start_pick(rig.nest, &pick), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- comfort -------------------------------------------------------------------------------- */
 
@@ -426,7 +415,7 @@ static const struct {
     {BELL_, "", "sticky", "+ShiftLeft -ShiftLeft +ShiftLeft -ShiftLeft +KeyH 200", 0, false},
 };
 
-START_TEST(players_have_their_comfort)
+TESTS(players_have_their_comfort, COUNT_OF(comforts))
 {
     NPLUG_SIZED(nplug_action_facts, state);
     nplug_time now = 10 * MS;
@@ -448,9 +437,8 @@ START_TEST(players_have_their_comfort)
     ck_assert(!nplug_held(rig.nest, 1, comforts[_i].action));
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(comfort_shapes_swaps_and_softens)
+TEST(comfort_shapes_swaps_and_softens)
 {
     nplug_vec2 right = {1.0f, 0.5f};
     nplug_effect effect;
@@ -487,9 +475,8 @@ START_TEST(comfort_shapes_swaps_and_softens)
     ck_assert_int_eq(nplug_set_comfort(rig.nest, 0, HORN_, "toggle"), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_muted_kind_is_not_heard_for_a_while)
+TEST(a_muted_kind_is_not_heard_for_a_while)
 {
     test_rig rig;
 
@@ -513,7 +500,6 @@ START_TEST(a_muted_kind_is_not_heard_for_a_while)
     ck_assert(nplug_held(rig.nest, 1, HORN_));
     rig_close(&rig);
 }
-END_TEST
 
 /* --- the ready-made menu ---------------------------------------------------------------------- */
 
@@ -523,7 +509,7 @@ static const nplug_action_def with_menu[] = {
     NPLUG_MENU_ACTIONS(1),
 };
 /* Who changes seats takes along what they bound. */
-START_TEST(a_swap_takes_bindings_and_comfort_along)
+TEST(a_swap_takes_bindings_and_comfort_along)
 {
     nplug_game game = harbour_for(4);
     test_rig rig;
@@ -550,7 +536,6 @@ START_TEST(a_swap_takes_bindings_and_comfort_along)
     ck_assert(nplug_held(rig.nest, 1, HORN));
     rig_close(&rig);
 }
-END_TEST
 
 static const nplug_action_policy menu_rules[] = {NPLUG_MENU_RULES(2, 1)};
 static const nplug_layer_def menu_layers[] = {{"helm", 0, true}, {"menu", 10, true}};
@@ -583,7 +568,7 @@ static int want_of(test_rig *rig, nplug_time *now, const char *button)
     return any ? (int)press.wish : -1;
 }
 
-START_TEST(confirm_is_where_the_pads_family_has_it)
+TEST(confirm_is_where_the_pads_family_has_it)
 {
     nplug_time now = 0;
     test_rig rig;
@@ -603,9 +588,8 @@ START_TEST(confirm_is_where_the_pads_family_has_it)
     ck_assert_int_eq(want_of(&rig, &now, "south"), NPLUG_MENU_WISH_CANCEL);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_menu_goes_one_way_at_a_time_and_repeats)
+TEST(a_menu_goes_one_way_at_a_time_and_repeats)
 {
     nplug_menu_press press;
     unsigned ups = 0, others = 0;
@@ -626,9 +610,8 @@ START_TEST(a_menu_goes_one_way_at_a_time_and_repeats)
     ck_assert_float_eq(nplug_vector(rig.nest, 1, 1).y, 0.0f);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_menu_cannot_be_locked_out_of)
+TEST(a_menu_cannot_be_locked_out_of)
 {
     nplug_menu_press press;
     test_rig rig;
@@ -651,32 +634,4 @@ START_TEST(a_menu_cannot_be_locked_out_of)
     ck_assert(!nplug_is_rebound(rig.nest, 1, 2 + NPLUG_MENU_WISH_CONFIRM));
     ck_assert_str_eq(nplug_comfort(rig.nest, 1, 0), "");
     rig_close(&rig);
-}
-END_TEST
-
-Suite *bind_suite(void)
-{
-    Suite *suite = suite_create("bind");
-    TCase *tests = tcase_create("bind");
-
-    tcase_add_test(tests, a_swap_takes_bindings_and_comfort_along);
-    tcase_add_test(tests, other_bindings_act_at_the_next_step_and_restart_nothing);
-    tcase_add_test(tests, one_players_bindings_are_not_anothers);
-    tcase_add_test(tests, what_is_wrong_with_a_binding_changes_nothing);
-    tcase_add_test(tests, the_games_bindings_change_for_everybody_else);
-    tcase_add_test(tests, what_waits_goes_with_its_binding);
-    tcase_add_loop_test(tests, bindings_may_change_for_ever, 0, 4);
-    tcase_add_test(tests, another_source_keeps_the_options);
-    tcase_add_test(tests, conflicts_are_told_before_anything_changes);
-    tcase_add_test(tests, a_control_is_picked_by_using_it);
-    tcase_add_test(tests, an_axis_is_picked_by_the_direction_that_moves_most);
-    tcase_add_test(tests, a_pick_ends_by_its_control_by_time_by_call_and_asks_the_right_devices);
-    tcase_add_loop_test(tests, players_have_their_comfort, 0, (int)COUNT_OF(comforts));
-    tcase_add_test(tests, comfort_shapes_swaps_and_softens);
-    tcase_add_test(tests, a_muted_kind_is_not_heard_for_a_while);
-    tcase_add_test(tests, confirm_is_where_the_pads_family_has_it);
-    tcase_add_test(tests, a_menu_goes_one_way_at_a_time_and_repeats);
-    tcase_add_test(tests, a_menu_cannot_be_locked_out_of);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

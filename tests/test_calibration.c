@@ -52,14 +52,13 @@ static float drift(nplug_time frame)
 }
 
 /* It is at rest again soon, and to the bit the same at any frame rate. */
-START_TEST(drift_is_followed)
+TEST(drift_is_followed)
 {
     ck_assert_float_eq(drift(4 * MS), drift(100 * MS));
 }
-END_TEST
 
 /* A stick that is held, or a drift without end, never becomes rest. */
-START_TEST(what_is_held_is_never_rest)
+TEST(what_is_held_is_never_rest)
 {
     test_rig rig;
 
@@ -72,9 +71,8 @@ START_TEST(what_is_held_is_never_rest)
     ck_assert_float_gt(at(&rig, 125 * SECOND, 50 * MS), 0.44f);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(without_being_asked_nothing_is_followed)
+TEST(without_being_asked_nothing_is_followed)
 {
     test_rig rig;
 
@@ -89,11 +87,10 @@ START_TEST(without_being_asked_nothing_is_followed)
     ck_assert_int_eq(nplug_calibrate(rig.nest, 7, (nplug_calibrate_mode)9), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
-END_TEST
 
 /* A worn stick that reaches only nine tenths: measured, it reaches all; kept in a file, it does so
  * for the same device in the next run, and for no other. */
-START_TEST(a_measured_range_is_kept)
+TEST(a_measured_range_is_kept)
 {
     char path[] = "/tmp/nestplug-settings-XXXXXX";
     nplug_settings *settings = nplug_settings_new();
@@ -136,10 +133,9 @@ START_TEST(a_measured_range_is_kept)
     nplug_settings_free(settings);
     unlink(path);
 }
-END_TEST
 
 /* What a later version wrote is kept, a sheet is kept and used, a wrong one is told. */
-START_TEST(settings_keep_what_they_do_not_know)
+TEST(settings_keep_what_they_do_not_know)
 {
     static const char text[] = "{\"nestplug\": \"settings\", \"version\": 1, \"later\": {\"a\": "
                                "1}, \"sheets\": [{\"nestplug\": \"sheet\","
@@ -176,10 +172,9 @@ START_TEST(settings_keep_what_they_do_not_know)
     nplug_settings_free(settings);
     unlink(path);
 }
-END_TEST
 
 /* Saving replaces a file, by way of a link, too; never a device or a pipe. */
-START_TEST(saving_replaces_files_alone)
+TEST(saving_replaces_files_alone)
 {
     char folder[] = "/tmp/nestplug-save-XXXXXX", path[64], link[64], output[256];
     nplug_settings *settings = nplug_settings_new();
@@ -200,10 +195,17 @@ START_TEST(saving_replaces_files_alone)
     unlink(path);
     rmdir(folder);
 }
-END_TEST
 
 /* Every built-in sheet comes through a file as it is. */
-START_TEST(a_sheet_comes_back_from_its_text)
+static uint32_t sheet_count(void)
+{
+    uint32_t count;
+
+    nplug_builtin_sheets(&count);
+    return count;
+}
+
+TESTS(a_sheet_comes_back_from_its_text, sheet_count())
 {
     uint32_t count;
     const nplug_sheet *sheet = &nplug_builtin_sheets(&count)[_i];
@@ -223,7 +225,6 @@ START_TEST(a_sheet_comes_back_from_its_text)
     ck_assert_str_eq(again, text);
     nplug_sheet_file_free(file);
 }
-END_TEST
 
 /* --- twins ------------------------------------------------------------------------------------ */
 
@@ -234,7 +235,7 @@ static void press_both(test_rig *rig, nplug_time t, bool both)
     rig_step(rig, t + 100 * MS);
 }
 
-START_TEST(twins_are_told_and_one_can_be_ignored)
+TEST(twins_are_told_and_one_can_be_ignored)
 {
     nplug_game game = harbour_for(1);
     NPLUG_SIZED(nplug_device_facts, info);
@@ -276,24 +277,4 @@ START_TEST(twins_are_told_and_one_can_be_ignored)
     nplug_device_info(rig.nest, nplug_device_at(rig.nest, 0), &info);
     ck_assert_uint_eq(info.duplicate, 0);
     rig_close(&rig);
-}
-END_TEST
-
-Suite *calibration_suite(void)
-{
-    Suite *suite = suite_create("calibration");
-    TCase *tests = tcase_create("calibration");
-    uint32_t sheets;
-
-    nplug_builtin_sheets(&sheets);
-    tcase_add_test(tests, drift_is_followed);
-    tcase_add_test(tests, what_is_held_is_never_rest);
-    tcase_add_test(tests, without_being_asked_nothing_is_followed);
-    tcase_add_test(tests, a_measured_range_is_kept);
-    tcase_add_test(tests, settings_keep_what_they_do_not_know);
-    tcase_add_test(tests, saving_replaces_files_alone);
-    tcase_add_loop_test(tests, a_sheet_comes_back_from_its_text, 0, (int)sheets);
-    tcase_add_test(tests, twins_are_told_and_one_can_be_ignored);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

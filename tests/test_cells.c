@@ -23,14 +23,13 @@ static const struct {
             {"\xe2\x81\xa8\xd7\xa9\xe2\x81\xa9", 1},             /* between marks */
             {"\xff\xfe", 2}};                                    /* no UTF-8 */
 
-START_TEST(a_label_takes_as_much_as_is_seen)
+TESTS(a_label_takes_as_much_as_is_seen, COUNT_OF(rows))
 {
     ck_assert_uint_eq(nplug_text_cells(rows[_i].text), rows[_i].cells);
 }
-END_TEST
 
 /* Texts in a row, with something of their own between, take as much as all of them. */
-START_TEST(labels_in_a_row_take_the_sum)
+TESTS(labels_in_a_row_take_the_sum, 4)
 {
     srand((unsigned)_i + 31);
     for (int n = 0; n < 200; n++) {
@@ -45,18 +44,4 @@ START_TEST(labels_in_a_row_take_the_sum)
     }
     ck_assert_uint_eq(nplug_text_cells(NULL), 0);
 }
-END_TEST
 #endif
-
-Suite *cells_suite(void)
-{
-    Suite *suite = suite_create("cells");
-#ifdef NPLUG_HAS_CELLS
-    TCase *tcase = tcase_create("cells");
-
-    tcase_add_loop_test(tcase, a_label_takes_as_much_as_is_seen, 0, (int)COUNT_OF(rows));
-    tcase_add_loop_test(tcase, labels_in_a_row_take_the_sum, 0, 4);
-    suite_add_tcase(suite, tcase);
-#endif
-    return suite;
-}

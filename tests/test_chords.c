@@ -253,13 +253,7 @@ static void play_game(uint32_t seed)
     rig_close(&play.rig);
 }
 
-START_TEST(the_longest_chord_wins_in_any_order)
+TEST(the_longest_chord_wins_in_any_order)
 {
     play_cases("chords", play_game, LISTS, 30 * LISTS, 30);
-}
-END_TEST
-
-Suite *chords_suite(void)
-{
-    return suite_of_cases("chords", the_longest_chord_wins_in_any_order);
 }

@@ -12,7 +12,7 @@ static void keep_binding(void *user, const nplug_binding *binding)
 }
 
 /* How a press is made, and of which devices, is told of each binding. */
-START_TEST(a_text_tells_its_gesture_and_its_devices)
+TESTS(a_text_tells_its_gesture_and_its_devices, 5)
 {
     static const struct {
         const char *text;
@@ -32,10 +32,9 @@ START_TEST(a_text_tells_its_gesture_and_its_devices)
     ck_assert_int_eq(binding.gesture, rows[_i].gesture);
     ck_assert_int_eq(binding.kind, rows[_i].kind);
 }
-END_TEST
 
 /* A curve stays within its ends: no point is beyond 1 along either way. */
-START_TEST(a_curve_ends_at_1)
+TESTS(a_curve_ends_at_1, 5)
 {
     static const struct {
         const char *text;
@@ -49,7 +48,6 @@ START_TEST(a_curve_ends_at_1)
 
     ck_assert_int_eq(result, rows[_i].right ? NPLUG_OK : NPLUG_ERR_BINDING);
 }
-END_TEST
 
 static void half(void *user, nplug_vec2 *value)
 {
@@ -64,7 +62,7 @@ static void quarter(void *user, nplug_vec2 *value)
 }
 
 /* Shapings of a game's own are told apart by their whole names. */
-START_TEST(own_shapings_have_whole_names)
+TESTS(own_shapings_have_whole_names, 3)
 {
     static const nplug_shaper shapers[] = {
         {"slow", half, NULL}, {"fast", quarter, NULL}, {"slowly", quarter, NULL}};
@@ -87,12 +85,11 @@ START_TEST(own_shapings_have_whole_names)
     ck_assert_float_eq(nplug_level(rig.nest, 1, 0), rows[_i].value);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- readings --------------------------------------------------------------------------------- */
 
 /* One direction of a stick gives nothing the other way. */
-START_TEST(a_direction_gives_nothing_the_other_way)
+TESTS(a_direction_gives_nothing_the_other_way, 4)
 {
     static const char *const texts[] = {"pad:stick-left.right", "pad:stick-left.left",
                                         "pad:stick-left.up", "pad:stick-left.down"};
@@ -115,11 +112,10 @@ START_TEST(a_direction_gives_nothing_the_other_way)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* A chord that is not held leaves its rest by no movement: the stick that was pushed stays the
  * latest. */
-START_TEST(a_movement_without_its_chord_is_not_the_latest)
+TEST(a_movement_without_its_chord_is_not_the_latest)
 {
     static const nplug_action_def action = {"look", NPLUG_ACTION_VECTOR,
                                             "key:ControlLeft+mouse:move | pad:stick-left", 0};
@@ -141,10 +137,9 @@ START_TEST(a_movement_without_its_chord_is_not_the_latest)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* Three ramps and no more: the second key of one is no other player's ramp. */
-START_TEST(the_second_key_of_a_ramp_is_its_own)
+TEST(the_second_key_of_a_ramp_is_its_own)
 {
     static const nplug_action_def levels[] = {
         {"turn", NPLUG_ACTION_LEVEL, "key:KeyA,KeyD rise=4 fall=4", 0},
@@ -174,10 +169,9 @@ START_TEST(the_second_key_of_a_ramp_is_its_own)
     ck_assert_float_lt(nplug_level(rig.nest, 2, 1), 0.1f);
     rig_close(&rig);
 }
-END_TEST
 
 /* However slow somebody is, a time ends where its number of microseconds does. */
-START_TEST(the_longest_wait_is_that_of_32_bits)
+TEST(the_longest_wait_is_that_of_32_bits)
 {
     static const nplug_action_def action = {"call", NPLUG_ACTION_BUTTON, "pad:south hold=1000000",
                                             0};
@@ -196,13 +190,12 @@ START_TEST(the_longest_wait_is_that_of_32_bits)
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 1);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- what a device is ------------------------------------------------------------------------- */
 
 /* Each of the eight places of a round hat (USB HID usage 0x01:0x39), clockwise from up, is one or
  * two sides. */
-START_TEST(a_round_hat_has_eight_places)
+TEST(a_round_hat_has_eight_places)
 {
     static const char *const sides[] = {"pad:dpad-up", "pad:dpad-right", "pad:dpad-down",
                                         "pad:dpad-left"};
@@ -241,10 +234,9 @@ START_TEST(a_round_hat_has_eight_places)
     rig_close(&p.rig);
     nplug_sheet_file_free(file);
 }
-END_TEST
 
 /* A pad of which only the shape is known: its larger numbers are right and down. */
-START_TEST(a_guessed_stick_points_right_and_down)
+TEST(a_guessed_stick_points_right_and_down)
 {
     paper_signal signals[14];
     paper_rig p;
@@ -267,10 +259,9 @@ START_TEST(a_guessed_stick_points_right_and_down)
     ck_assert_float_lt(rig_control(&p.rig, 0, "pad:stick-right").y, -0.7f);
     rig_close(&p.rig);
 }
-END_TEST
 
 /* A rule that names an axis wants both of its numbers. */
-START_TEST(an_axis_of_a_rule_says_both_numbers)
+TESTS(an_axis_of_a_rule_says_both_numbers, 4)
 {
     nplug_rule match = {.vendor = 0x77, .axis = 7, .fuzz = 4, .flat = 15};
     nplug_wire wire = {.control = NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_TRIGGER_LEFT),
@@ -295,11 +286,10 @@ START_TEST(an_axis_of_a_rule_says_both_numbers)
                      right_fuzz && right_flat ? "own" : "");
     rig_close(&p.rig);
 }
-END_TEST
 
 /* --- what is refused, and what has no room ---------------------------------------------------- */
 
-START_TEST(a_rule_for_no_action_is_refused)
+TESTS(a_rule_for_no_action_is_refused, 3)
 {
     static const nplug_action_def action = {"call", NPLUG_ACTION_BUTTON, "pad:south", 0};
     nplug_action_policy rule = {.action = (uint32_t)_i};
@@ -313,10 +303,9 @@ START_TEST(a_rule_for_no_action_is_refused)
     ck_assert_int_eq(nplug_start_pick(rig.nest, NULL), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
-END_TEST
 
 /* A device for which there is no room leaves nothing behind: the next one meets the same limit. */
-START_TEST(what_had_no_room_takes_none)
+TEST(what_had_no_room_takes_none)
 {
     nplug_limits limits = nplug_limits_default();
     nplug_event event;
@@ -336,11 +325,10 @@ START_TEST(what_had_no_room_takes_none)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* A ring that loses reports of one device after the other, with time between, asks for each of
  * them alone, however many there are. */
-START_TEST(each_loss_is_made_good_alone)
+TEST(each_loss_is_made_good_alone)
 {
     nplug_limits limits = nplug_limits_default();
     hand_port port = {0};
@@ -372,27 +360,4 @@ START_TEST(each_loss_is_made_good_alone)
         rig_step(&rig, now + 8);
     }
     rig_close(&rig);
-}
-END_TEST
-
-Suite *corners_suite(void)
-{
-    Suite *suite = suite_create("corners");
-    TCase *tests = tcase_create("corners");
-
-    tcase_add_loop_test(tests, a_text_tells_its_gesture_and_its_devices, 0, 5);
-    tcase_add_loop_test(tests, a_curve_ends_at_1, 0, 5);
-    tcase_add_loop_test(tests, own_shapings_have_whole_names, 0, 3);
-    tcase_add_loop_test(tests, a_direction_gives_nothing_the_other_way, 0, 4);
-    tcase_add_test(tests, a_movement_without_its_chord_is_not_the_latest);
-    tcase_add_test(tests, the_second_key_of_a_ramp_is_its_own);
-    tcase_add_test(tests, the_longest_wait_is_that_of_32_bits);
-    tcase_add_test(tests, a_round_hat_has_eight_places);
-    tcase_add_test(tests, a_guessed_stick_points_right_and_down);
-    tcase_add_loop_test(tests, an_axis_of_a_rule_says_both_numbers, 0, 4);
-    tcase_add_loop_test(tests, a_rule_for_no_action_is_refused, 0, 3);
-    tcase_add_test(tests, what_had_no_room_takes_none);
-    tcase_add_test(tests, each_loss_is_made_good_alone);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

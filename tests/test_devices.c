@@ -10,7 +10,7 @@ static nplug_device_facts look(const test_rig *rig, nplug_device device)
     return info;
 }
 
-START_TEST(every_model_arrives_as_what_it_is)
+TEST(every_model_arrives_as_what_it_is)
 {
     nplug_game game = harbour_for(1);
     NPLUG_SIZED(nplug_device_facts, info);
@@ -41,9 +41,8 @@ START_TEST(every_model_arrives_as_what_it_is)
     ck_assert_uint_eq(nplug_device_at(rig.nest, 4), 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(an_unrecognised_device_can_be_read_raw)
+TEST(an_unrecognised_device_can_be_read_raw)
 {
     nplug_game game = harbour_for(1);
     NPLUG_SIZED(nplug_signal_facts, signal);
@@ -61,10 +60,9 @@ START_TEST(an_unrecognised_device_can_be_read_raw)
                      NPLUG_ERR_UNKNOWN);
     rig_close(&rig);
 }
-END_TEST
 
 /* A handle never comes to mean another device, however often places are given away. */
-START_TEST(handles_go_stale_and_are_never_used_again)
+TEST(handles_go_stale_and_are_never_used_again)
 {
     nplug_limits limits = nplug_limits_default();
     nplug_device old[40];
@@ -93,10 +91,9 @@ START_TEST(handles_go_stale_and_are_never_used_again)
     ck_assert_int_eq(nplug_device_info(rig.nest, old[39], &info), NPLUG_ERR_SIZE);
     rig_close(&rig);
 }
-END_TEST
 
 /* Each limit in turn is too small for what arrives: an event names it, and the rest goes on. */
-START_TEST(a_limit_reached_is_an_event)
+TESTS(a_limit_reached_is_an_event, 6)
 {
     static const struct {
         size_t offset;
@@ -136,9 +133,8 @@ START_TEST(a_limit_reached_is_an_event)
     rig_step(&rig, 2000);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(long_and_broken_names_are_cut_at_a_character)
+TEST(long_and_broken_names_are_cut_at_a_character)
 {
     hand_port port = {0};
     nplug_report report = value_report(0, 1, 0, 0, 0);
@@ -161,9 +157,8 @@ START_TEST(long_and_broken_names_are_cut_at_a_character)
     ck_assert_uint_eq(strlen(info.name), 46);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_name_of_ten_thousand_bytes_is_cut)
+TEST(a_name_of_ten_thousand_bytes_is_cut)
 {
     hand_port port = {0};
     nplug_report report = value_report(0, 1, 0, 0, 0);
@@ -188,10 +183,9 @@ START_TEST(a_name_of_ten_thousand_bytes_is_cut)
     ck_assert_int_eq(strncmp(info.name, name, NPLUG_NAME_SIZE - 1), 0);
     rig_close(&rig);
 }
-END_TEST
 
 /* Whatever a device calls itself, its name can be printed: no escape reaches a terminal. */
-START_TEST(a_name_is_always_safe_to_print)
+TEST(a_name_is_always_safe_to_print)
 {
     static const struct {
         const char *said, *kept;
@@ -229,9 +223,8 @@ START_TEST(a_name_is_always_safe_to_print)
     }
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(key_labels_come_from_the_port)
+TEST(key_labels_come_from_the_port)
 {
     nplug_game game = harbour_for(1);
     char label[16];
@@ -250,9 +243,8 @@ START_TEST(key_labels_come_from_the_port)
     ck_assert_uint_eq(nplug_key_label(rig.nest, 0, 0, label, 16), 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(rumble_reaches_the_hardware)
+TEST(rumble_reaches_the_hardware)
 {
     nplug_game game = harbour_for(1);
     nplug_effect effect;
@@ -276,23 +268,4 @@ START_TEST(rumble_reaches_the_hardware)
     ck_assert_uint_eq(effect.player, 1);
     ck_assert_int_eq(nplug_rumble(rig.nest, 12345, 1.0f, 1.0f, 1), NPLUG_ERR_UNKNOWN);
     rig_close(&rig);
-}
-END_TEST
-
-Suite *devices_suite(void)
-{
-    Suite *suite = suite_create("devices");
-    TCase *tests = tcase_create("devices");
-
-    tcase_add_test(tests, every_model_arrives_as_what_it_is);
-    tcase_add_test(tests, an_unrecognised_device_can_be_read_raw);
-    tcase_add_test(tests, handles_go_stale_and_are_never_used_again);
-    tcase_add_loop_test(tests, a_limit_reached_is_an_event, 0, 6);
-    tcase_add_test(tests, long_and_broken_names_are_cut_at_a_character);
-    tcase_add_test(tests, a_name_of_ten_thousand_bytes_is_cut);
-    tcase_add_test(tests, a_name_is_always_safe_to_print);
-    tcase_add_test(tests, key_labels_come_from_the_port);
-    tcase_add_test(tests, rumble_reaches_the_hardware);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

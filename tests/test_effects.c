@@ -246,7 +246,7 @@ static void compare(const play *p)
 }
 
 /* Whatever is asked for, and whatever happens to pads: motors feel what the header says. */
-START_TEST(motors_feel_what_the_header_says)
+TESTS(motors_feel_what_the_header_says, 40)
 {
     play *p = malloc(sizeof *p);
 
@@ -266,12 +266,11 @@ START_TEST(motors_feel_what_the_header_says)
     rig_close(&p->rig);
     free(p);
 }
-END_TEST
 
 /* --- what is impossible -------------------------------------------------------------------------
  */
 
-START_TEST(an_impossible_rumble_is_refused_and_changes_nothing)
+TESTS(an_impossible_rumble_is_refused_and_changes_nothing, 8)
 {
     static const struct {
         float strong, weak;
@@ -303,10 +302,9 @@ START_TEST(an_impossible_rumble_is_refused_and_changes_nothing)
     rig_close(&p->rig);
     free(p);
 }
-END_TEST
 
 /* A device says what it can do, and does not fail where it cannot. */
-START_TEST(a_device_tells_whether_it_rumbles_and_has_lights)
+TEST(a_device_tells_whether_it_rumbles_and_has_lights)
 {
     play *p = malloc(sizeof *p);
 
@@ -323,10 +321,9 @@ START_TEST(a_device_tells_whether_it_rumbles_and_has_lights)
     rig_close(&p->rig);
     free(p);
 }
-END_TEST
 
 /* Motors stop when the nest does. */
-START_TEST(nothing_rumbles_when_the_nest_is_gone)
+TEST(nothing_rumbles_when_the_nest_is_gone)
 {
     play *p = malloc(sizeof *p);
     nplug_time now;
@@ -339,19 +336,4 @@ START_TEST(nothing_rumbles_when_the_nest_is_gone)
     rig_close(&p->rig);
     ck_assert(p->motors.of[1].until <= now && p->motors.of[1].strong == 0.0f);
     free(p);
-}
-END_TEST
-
-Suite *effects_suite(void)
-{
-    Suite *suite = suite_create("effects");
-    TCase *tests = tcase_create("effects");
-
-    tcase_set_timeout(tests, 60);
-    tcase_add_loop_test(tests, motors_feel_what_the_header_says, 0, 40);
-    tcase_add_loop_test(tests, an_impossible_rumble_is_refused_and_changes_nothing, 0, 8);
-    tcase_add_test(tests, a_device_tells_whether_it_rumbles_and_has_lights);
-    tcase_add_test(tests, nothing_rumbles_when_the_nest_is_gone);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -23,7 +23,7 @@ static void open_by_hand(hand_rig *h, uint32_t ring_slots)
 
 enum { STICK_X, STICK_Y, SOUTH = 8 };
 
-START_TEST(a_diagonal_is_one_change)
+TEST(a_diagonal_is_one_change)
 {
     hand_rig h;
     nplug_report group[2] = {value_report(1000, 5, STICK_X, 32767, NPLUG_REPORT_FLAG_MORE),
@@ -40,9 +40,8 @@ START_TEST(a_diagonal_is_one_change)
     ck_assert_float_eq(nplug_vector(h.rig.nest, 1, STEER).y, 1.0f);
     rig_close(&h.rig);
 }
-END_TEST
 
-START_TEST(a_press_and_its_release_in_one_group_are_both_seen)
+TEST(a_press_and_its_release_in_one_group_are_both_seen)
 {
     hand_rig h;
     nplug_report group[3] = {value_report(1000, 5, SOUTH, 1, NPLUG_REPORT_FLAG_MORE),
@@ -58,11 +57,10 @@ START_TEST(a_press_and_its_release_in_one_group_are_both_seen)
     ck_assert(nplug_held(h.rig.nest, 1, HORN));
     rig_close(&h.rig);
 }
-END_TEST
 
 /* Whatever a port pushes, in whatever pieces, the nest stays consistent and counts what was wrong.
  */
-START_TEST(wrong_reports_are_counted_and_said_once)
+TEST(wrong_reports_are_counted_and_said_once)
 {
     hand_rig h;
     nplug_report unknown = value_report(3000, 99, 0, 1, 0);
@@ -95,9 +93,8 @@ START_TEST(wrong_reports_are_counted_and_said_once)
     ck_assert_uint_eq(nplug_device_count(h.rig.nest), 1);
     rig_close(&h.rig);
 }
-END_TEST
 
-START_TEST(a_group_that_never_ends_is_thrown_away_whole)
+TEST(a_group_that_never_ends_is_thrown_away_whole)
 {
     hand_rig h;
     nplug_report endless = value_report(1000, 5, STICK_X, 9, NPLUG_REPORT_FLAG_MORE);
@@ -125,10 +122,9 @@ START_TEST(a_group_that_never_ends_is_thrown_away_whole)
     ck_assert_int_eq(nplug_push(NULL, &end, 1), NPLUG_ERR_ARGUMENT);
     rig_close(&h.rig);
 }
-END_TEST
 
 /* The same in one push, with groups before and behind it that are as they should be. */
-START_TEST(what_is_around_a_group_that_is_too_long_comes_through)
+TEST(what_is_around_a_group_that_is_too_long_comes_through)
 {
     hand_rig h;
     nplug_report reports[90];
@@ -150,11 +146,10 @@ START_TEST(what_is_around_a_group_that_is_too_long_comes_through)
     ck_assert_uint_eq(nplug_presses(h.rig.nest, 1, HORN), 1);
     rig_close(&h.rig);
 }
-END_TEST
 
 /* A port that forgets to end its groups loses nothing, wherever in the ring that is, quick lane or
  * not; and a number that no device can have is nobody's, whoever else it might look like. */
-START_TEST(a_group_that_mixes_devices_is_parted)
+TEST(a_group_that_mixes_devices_is_parted)
 {
     hand_rig h;
     uint32_t presses = 0, mixed = 0;
@@ -187,10 +182,9 @@ START_TEST(a_group_that_mixes_devices_is_parted)
     ck_assert_ptr_nonnull(strstr(h.rig.log, "is too large: 16777221"));
     rig_close(&h.rig);
 }
-END_TEST
 
 /* Fills the ring with movement, then presses and unplugs: the latter always come through. */
-START_TEST(above_three_quarters_only_movement_is_dropped)
+TEST(above_three_quarters_only_movement_is_dropped)
 {
     hand_rig h;
     nplug_report press = value_report(3000, 5, SOUTH, 1, 0);
@@ -233,9 +227,8 @@ START_TEST(above_three_quarters_only_movement_is_dropped)
     ck_assert(!info.resyncing);
     rig_close(&h.rig);
 }
-END_TEST
 
-START_TEST(a_full_ring_refuses_and_nothing_sticks)
+TEST(a_full_ring_refuses_and_nothing_sticks)
 {
     hand_rig h;
     nplug_result result = NPLUG_OK;
@@ -260,9 +253,8 @@ START_TEST(a_full_ring_refuses_and_nothing_sticks)
     ck_assert(!nplug_held(h.rig.nest, 1, HORN));
     rig_close(&h.rig);
 }
-END_TEST
 
-START_TEST(two_ports_are_merged_in_order_of_time)
+TEST(two_ports_are_merged_in_order_of_time)
 {
     hand_rig h;
     hand_port second = {0};
@@ -288,9 +280,8 @@ START_TEST(two_ports_are_merged_in_order_of_time)
     ck_assert_uint_eq(second.stops, 1);
     rig_close(&h.rig);
 }
-END_TEST
 
-START_TEST(clocks_that_disagree_are_an_event)
+TEST(clocks_that_disagree_are_an_event)
 {
     hand_rig h;
     nplug_report ahead = value_report(9 * SECOND, 5, SOUTH, 1, 0);
@@ -309,10 +300,9 @@ START_TEST(clocks_that_disagree_are_an_event)
     ck_assert_uint_eq(counts_of(h.rig.nest).early, 1);
     rig_close(&h.rig);
 }
-END_TEST
 
 /* Events have little room: arrivals and departures are never left out, whatever else happens. */
-START_TEST(arrivals_and_departures_are_never_pushed_out)
+TEST(arrivals_and_departures_are_never_pushed_out)
 {
     nplug_game game = harbour_for(1);
     nplug_limits limits = nplug_limits_default();
@@ -340,7 +330,6 @@ START_TEST(arrivals_and_departures_are_never_pushed_out)
     ck_assert_uint_gt(steps, 1);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- a port on its own thread --------------------------------------------------------------- */
 
@@ -357,7 +346,7 @@ static void *press_from_thread(void *ring)
     return NULL;
 }
 
-START_TEST(a_port_may_push_from_its_own_thread)
+TEST(a_port_may_push_from_its_own_thread)
 {
     hand_rig h;
     pthread_t thread;
@@ -377,27 +366,4 @@ START_TEST(a_port_may_push_from_its_own_thread)
     ck_assert_uint_eq(state.press_count, THREAD_PRESSES);
     ck_assert_uint_eq(counts_of(h.rig.nest).reports_dropped, 0);
     rig_close(&h.rig);
-}
-END_TEST
-
-Suite *feed_suite(void)
-{
-    Suite *suite = suite_create("feed");
-    TCase *tests = tcase_create("feed");
-
-    tcase_set_timeout(tests, 60);
-    tcase_add_test(tests, a_diagonal_is_one_change);
-    tcase_add_test(tests, a_press_and_its_release_in_one_group_are_both_seen);
-    tcase_add_test(tests, wrong_reports_are_counted_and_said_once);
-    tcase_add_test(tests, a_group_that_never_ends_is_thrown_away_whole);
-    tcase_add_test(tests, what_is_around_a_group_that_is_too_long_comes_through);
-    tcase_add_test(tests, a_group_that_mixes_devices_is_parted);
-    tcase_add_test(tests, above_three_quarters_only_movement_is_dropped);
-    tcase_add_test(tests, a_full_ring_refuses_and_nothing_sticks);
-    tcase_add_test(tests, two_ports_are_merged_in_order_of_time);
-    tcase_add_test(tests, clocks_that_disagree_are_an_event);
-    tcase_add_test(tests, arrivals_and_departures_are_never_pushed_out);
-    tcase_add_test(tests, a_port_may_push_from_its_own_thread);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

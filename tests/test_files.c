@@ -72,7 +72,7 @@ static size_t list_samples(char names[][64], size_t most)
 }
 
 /* A label and the key that is named for it may be the same key: a game that binds both is told. */
-START_TEST(a_label_and_its_key_are_told_as_one)
+TESTS(a_label_and_its_key_are_told_as_one, 6)
 {
     static const struct {
         const char *one, *other;
@@ -103,10 +103,9 @@ START_TEST(a_label_and_its_key_are_told_as_one)
     ck_assert_int_eq(told, rows[_i].told);
     nplug_game_file_free(game);
 }
-END_TEST
 
 /* Every sample's notes, in one file that people can read: tests/data/wrong/expected.txt. */
-START_TEST(each_wrong_file_is_told_by_its_place)
+TEST(each_wrong_file_is_told_by_its_place)
 {
     static char names[256][64], all[131072];
     size_t count = list_samples(names, 256), used = 0;
@@ -123,10 +122,9 @@ START_TEST(each_wrong_file_is_told_by_its_place)
     }
     check_golden(all, "tests/data/wrong/expected.txt");
 }
-END_TEST
 
 /* Each sample cut at every byte, and with every byte changed: never a crash, never silence. */
-START_TEST(broken_files_never_crash)
+TESTS(broken_files_never_crash, 4)
 {
     static char names[256][64], notes[16384];
     size_t count = list_samples(names, 256);
@@ -145,7 +143,6 @@ START_TEST(broken_files_never_crash)
         free(text);
     }
 }
-END_TEST
 
 /* For every value of a document, the locator finds the place where it stands. */
 static void check_places(const char *text, const json_t *value, const char *pointer)
@@ -178,7 +175,7 @@ static void check_places(const char *text, const json_t *value, const char *poin
     }
 }
 
-START_TEST(the_locator_finds_every_value)
+TESTS(the_locator_finds_every_value, 4)
 {
     static const char *const files[] = {"/sheets/heron.json", "/schema/trace.schema.json",
                                         "/schema/sheet.schema.json", "/CMakePresets.json"};
@@ -197,10 +194,9 @@ START_TEST(the_locator_finds_every_value)
     place = nf_locate(hard, strlen(hard), "/a~0b~1c/z");
     ck_assert_uint_eq(place.column, (uint32_t)(strchr(hard, '7') - hard) + 1);
 }
-END_TEST
 
 /* What a schema allows, the reader knows: no property of it is "not known here". */
-START_TEST(schemas_and_readers_agree)
+TEST(schemas_and_readers_agree)
 {
     char *text = slurp(SOURCE_DIR "/schema/trace.schema.json");
     json_t *root = json_loads(text, 0, NULL), *form, *value;
@@ -228,9 +224,8 @@ START_TEST(schemas_and_readers_agree)
     json_decref(root);
     free(text);
 }
-END_TEST
 
-START_TEST(a_sheet_loaded_at_run_time_is_in_force)
+TEST(a_sheet_loaded_at_run_time_is_in_force)
 {
     static const char text[] =
         "{\"nestplug\": \"sheet\", \"version\": 1, \"name\": \"own\", \"kind\": \"pad\","
@@ -260,9 +255,8 @@ START_TEST(a_sheet_loaded_at_run_time_is_in_force)
     rig_close(&rig);
     nplug_sheet_file_free(file);
 }
-END_TEST
 
-START_TEST(files_that_are_not_there_or_cannot_be_written)
+TEST(files_that_are_not_there_or_cannot_be_written)
 {
     nplug_notes notes;
     nplug_trace *trace;
@@ -279,10 +273,9 @@ START_TEST(files_that_are_not_there_or_cannot_be_written)
     ck_assert_ptr_null(nplug_trace_writer_open("/nowhere/x.trace", rig.nest));
     rig_close(&rig);
 }
-END_TEST
 
 /* A recorder that is too small says so, and does not write a trace that lies. */
-START_TEST(a_trace_with_a_gap_is_refused)
+TEST(a_trace_with_a_gap_is_refused)
 {
     nplug_limits limits = nplug_limits_default();
     nplug_trace_writer *writer;
@@ -301,10 +294,9 @@ START_TEST(a_trace_with_a_gap_is_refused)
     unlink(path);
     rig_close(&rig);
 }
-END_TEST
 
 /* A game file may have the ready-made menu: it is the one of NPLUG_MENU_ACTIONS. */
-START_TEST(a_game_file_may_have_the_menu)
+TEST(a_game_file_may_have_the_menu)
 {
     static const char text[] =
         "{\"nestplug\": \"game\", \"version\": 1, \"name\": \"m\", \"layers\": {\"play\": {\"on\": "
@@ -336,10 +328,9 @@ START_TEST(a_game_file_may_have_the_menu)
     rig_close(&rig);
     nplug_game_file_free(file);
 }
-END_TEST
 
 /* Whatever the names of a game and its actions, its numbers and its tables are C that compiles. */
-START_TEST(numbers_of_any_names_are_c)
+TESTS(numbers_of_any_names_are_c, 12)
 {
     static const char *const games[] = {"harbour",       "3boats",          "*/ int x; /*",
                                         "\u00e9t\u00e9", "\\u003f\\u003f/", "a\\\"b"};
@@ -365,25 +356,4 @@ START_TEST(numbers_of_any_names_are_c)
                       "/include -include stdint.h -x c " BINARY_DIR "/any_names.h",
                       output, sizeof output) == 0,
                   "%s", output);
-}
-END_TEST
-
-Suite *files_suite(void)
-{
-    Suite *suite = suite_create("files");
-    TCase *tests = tcase_create("files");
-
-    tcase_set_timeout(tests, 120);
-    tcase_add_test(tests, each_wrong_file_is_told_by_its_place);
-    tcase_add_loop_test(tests, a_label_and_its_key_are_told_as_one, 0, 6);
-    tcase_add_loop_test(tests, broken_files_never_crash, 0, 4);
-    tcase_add_loop_test(tests, the_locator_finds_every_value, 0, 4);
-    tcase_add_test(tests, schemas_and_readers_agree);
-    tcase_add_test(tests, a_sheet_loaded_at_run_time_is_in_force);
-    tcase_add_test(tests, files_that_are_not_there_or_cannot_be_written);
-    tcase_add_test(tests, a_trace_with_a_gap_is_refused);
-    tcase_add_test(tests, a_game_file_may_have_the_menu);
-    tcase_add_loop_test(tests, numbers_of_any_names_are_c, 0, 12);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -60,7 +60,7 @@ static void add_story(const test_rig *rig, char *story, size_t size)
 }
 
 /* At any frame rate. */
-START_TEST(a_limit_includes_its_last_microsecond)
+TESTS(a_limit_includes_its_last_microsecond, COUNT_OF(limits))
 {
     static const nplug_time frames[] = {1000, 7001, 50000, 600000};
     char first[60], second[60];
@@ -86,7 +86,6 @@ START_TEST(a_limit_includes_its_last_microsecond)
         rig_close(&rig);
     }
 }
-END_TEST
 
 /* --- shaping ---------------------------------------------------------------------------------- */
 
@@ -168,7 +167,7 @@ static plain_shaping any_shaping(char *text, size_t size)
 }
 
 /* In whatever order the text names them, options shape in the order of the header. */
-START_TEST(options_shape_in_the_order_of_the_header)
+TESTS(options_shape_in_the_order_of_the_header, 10)
 {
     char text[200];
     nplug_action_def action = {"steer", NPLUG_ACTION_VECTOR, text, 0};
@@ -198,10 +197,9 @@ START_TEST(options_shape_in_the_order_of_the_header)
         rig_close(&rig);
     }
 }
-END_TEST
 
 /* A sum is cut at the ends of a component, whatever its bindings can reach. */
-START_TEST(a_sum_is_cut_at_the_ends)
+TEST(a_sum_is_cut_at_the_ends)
 {
     static const nplug_action_def actions[] = {
         {"walk", NPLUG_ACTION_VECTOR,
@@ -229,12 +227,11 @@ START_TEST(a_sum_is_cut_at_the_ends)
     ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 0.8f);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- chords and layers ------------------------------------------------------------------------ */
 
 /* A chord takes the key that it drives out of four keys, and gives it back with the next press. */
-START_TEST(a_chord_takes_one_key_of_four)
+TEST(a_chord_takes_one_key_of_four)
 {
     static const nplug_action_def actions[] = {
         {"walk", NPLUG_ACTION_VECTOR, "keys:KeyW,KeyS,KeyA,KeyD", 0},
@@ -257,10 +254,9 @@ START_TEST(a_chord_takes_one_key_of_four)
     ck_assert_float_lt(nplug_vector(rig.nest, 1, 0).x, -0.5f);
     rig_close(&rig);
 }
-END_TEST
 
 /* `observe` is the higher binding's to say; on the lower one it opens nothing. */
-START_TEST(observe_is_for_the_higher_layer)
+TESTS(observe_is_for_the_higher_layer, 4)
 {
     static const nplug_layer_def layers[] = {{"deck", 0, true}, {"crane", 5, true}};
     const nplug_action_def actions[] = {
@@ -281,7 +277,6 @@ START_TEST(observe_is_for_the_higher_layer)
               !nplug_layer_on(rig.nest, 1, NPLUG_NO_LAYER));
     rig_close(&rig);
 }
-END_TEST
 
 /* --- seats ------------------------------------------------------------------------------------ */
 
@@ -312,7 +307,7 @@ static const nplug_action_def seat_actions[] = {
     {"look up", NPLUG_ACTION_BUTTON, "pad:stick-left.up", 0}};
 
 /* A direction of a stick is a press of its action, by nobody: it seats nobody. */
-START_TEST(a_direction_is_heard_and_seats_nobody)
+TEST(a_direction_is_heard_and_seats_nobody)
 {
     test_rig rig;
 
@@ -324,11 +319,10 @@ START_TEST(a_direction_is_heard_and_seats_nobody)
     ck_assert(!nplug_player_seated(rig.nest, 1));
     rig_close(&rig);
 }
-END_TEST
 
 /* A value that stays is dropped where its player swaps seats, and goes along with a device that
  * changes hands. */
-START_TEST(a_value_stays_for_a_departure_only)
+TESTS(a_value_stays_for_a_departure_only, 4)
 {
     static const nplug_action_policy rule = {.action = 0, .stays = true};
     test_rig rig;
@@ -353,7 +347,6 @@ START_TEST(a_value_stays_for_a_departure_only)
     ck_assert_float_eq(nplug_level(rig.nest, 2, 0), 0.0f);
     rig_close(&rig);
 }
-END_TEST
 
 static uint32_t players_of(const test_rig *rig, uint32_t place)
 {
@@ -361,7 +354,7 @@ static uint32_t players_of(const test_rig *rig, uint32_t place)
 }
 
 /* Who misses two of one sort has both back, the one that left last first. */
-START_TEST(two_of_a_sort_come_back_to_their_player)
+TESTS(two_of_a_sort_come_back_to_their_player, 2)
 {
     nplug_device second;
     test_rig rig;
@@ -387,10 +380,9 @@ START_TEST(two_of_a_sort_come_back_to_their_player)
     ck_assert_uint_eq(players_of(&rig, 1), _i ? 0u : 4u);
     rig_close(&rig);
 }
-END_TEST
 
 /* Two different serial numbers are two pads; one pad may change its socket. */
-START_TEST(a_serial_number_tells_and_a_socket_does_not)
+TESTS(a_serial_number_tells_and_a_socket_does_not, 8)
 {
     static const struct {
         const char *serial, *socket, *serial_after, *socket_after;
@@ -412,10 +404,9 @@ START_TEST(a_serial_number_tells_and_a_socket_does_not)
     ck_assert_uint_eq(players_of(&rig, 0), rows[_i].returns ? 1u : 0u);
     rig_close(&rig);
 }
-END_TEST
 
 /* A press takes over for whoever misses the like, and else for whoever has waited longest. */
-START_TEST(a_press_takes_over_for_one_who_misses_the_like)
+TESTS(a_press_takes_over_for_one_who_misses_the_like, 3)
 {
     static const char *const models[] = {"heron", "curlew", "whimbrel"};
     test_rig rig;
@@ -436,10 +427,9 @@ START_TEST(a_press_takes_over_for_one_who_misses_the_like)
     ck_assert_uint_eq(players_of(&rig, 0), _i == 0 ? 2u : 1u);
     rig_close(&rig);
 }
-END_TEST
 
 /* Which part a key is in can be asked of any key. */
-START_TEST(a_key_tells_its_part)
+TEST(a_key_tells_its_part)
 {
     static const nplug_part_def parts[] = {{"left", "KeyW,KeyA,mouse"}, {"right", "ArrowUp"}};
     nplug_game game = nplug_game_for("parts", seat_actions, 2, 2);
@@ -457,12 +447,11 @@ START_TEST(a_key_tells_its_part)
     ck_assert_uint_eq(nplug_control_part(NULL, nplug_control_named("key:KeyA")), 0);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- numbers ---------------------------------------------------------------------------------- */
 
 /* An axis of which no sheet says a rest has it in the middle, the upper one of two. */
-START_TEST(the_middle_of_an_even_range_is_the_upper_one)
+TESTS(the_middle_of_an_even_range_is_the_upper_one, 6)
 {
     static const struct {
         int32_t min, max, rest;
@@ -493,11 +482,10 @@ START_TEST(the_middle_of_an_even_range_is_the_upper_one)
     ck_assert_int_eq(facts.raw, rows[_i].rest);
     rig_close(&rig);
 }
-END_TEST
 
 /* "first": 0 is rest until a value is said that is neither 0 nor the rest: saying the rest changes
  * nothing. */
-START_TEST(zero_is_rest_until_something_moves)
+TEST(zero_is_rest_until_something_moves)
 {
     static const struct {
         int32_t raw;
@@ -519,10 +507,9 @@ START_TEST(zero_is_rest_until_something_moves)
     ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
     rig_close(&rig);
 }
-END_TEST
 
 /* A number that the tool prints reads back as the same float. */
-START_TEST(json_has_digits_enough)
+TESTS(json_has_digits_enough, 6)
 {
     char path[] = BINARY_DIR "/digits.trace", command[300];
     float x = (float)_i * 0.1234567f;
@@ -561,28 +548,4 @@ START_TEST(json_has_digits_enough)
     ck_assert_float_eq((float)json_number_value(json_array_get(value, 0)), is.x);
     ck_assert_float_eq((float)json_number_value(json_array_get(value, 1)), is.y);
     json_decref(root);
-}
-END_TEST
-
-Suite *fine_print_suite(void)
-{
-    Suite *suite = suite_create("fineprint");
-    TCase *tests = tcase_create("fine print");
-
-    tcase_add_loop_test(tests, a_limit_includes_its_last_microsecond, 0, COUNT_OF(limits));
-    tcase_add_loop_test(tests, options_shape_in_the_order_of_the_header, 0, 10);
-    tcase_add_test(tests, a_sum_is_cut_at_the_ends);
-    tcase_add_test(tests, a_chord_takes_one_key_of_four);
-    tcase_add_loop_test(tests, observe_is_for_the_higher_layer, 0, 4);
-    tcase_add_test(tests, a_direction_is_heard_and_seats_nobody);
-    tcase_add_loop_test(tests, a_value_stays_for_a_departure_only, 0, 4);
-    tcase_add_loop_test(tests, two_of_a_sort_come_back_to_their_player, 0, 2);
-    tcase_add_loop_test(tests, a_serial_number_tells_and_a_socket_does_not, 0, 8);
-    tcase_add_loop_test(tests, a_press_takes_over_for_one_who_misses_the_like, 0, 3);
-    tcase_add_test(tests, a_key_tells_its_part);
-    tcase_add_loop_test(tests, the_middle_of_an_even_range_is_the_upper_one, 0, 6);
-    tcase_add_test(tests, zero_is_rest_until_something_moves);
-    tcase_add_loop_test(tests, json_has_digits_enough, 0, 6);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -72,7 +72,7 @@ static const struct {
     {NPLUG_ACTION_BUTTON, "south", "\"south\" is no control"},
 };
 
-START_TEST(binding_texts)
+TESTS(binding_texts, COUNT_OF(rows))
 {
     nplug_action_def action = {"act", rows[_i].kind, rows[_i].from, 0};
     nplug_game game = nplug_game_for_one("rows", &action, 1);
@@ -92,10 +92,9 @@ START_TEST(binding_texts)
     rig_step(&rig, 0);
     rig_close(&rig);
 }
-END_TEST
 
 /* Binding texts cut at every byte and with every byte changed: never a crash. */
-START_TEST(broken_binding_texts_never_crash)
+TESTS(broken_binding_texts_never_crash, COUNT_OF(rows))
 {
     char text[160];
     nplug_action_def action = {"act", NPLUG_ACTION_VECTOR, text, 0};
@@ -115,9 +114,8 @@ START_TEST(broken_binding_texts_never_crash)
     }
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(games_that_do_not_fit_are_refused)
+TEST(games_that_do_not_fit_are_refused)
 {
     nplug_limits limits = nplug_limits_default();
     nplug_game game = harbour_for(2);
@@ -145,9 +143,8 @@ START_TEST(games_that_do_not_fit_are_refused)
     ck_assert_ptr_nonnull(strstr(rig.log, "raise limits.sources"));
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_game_has_a_digest_of_its_own)
+TEST(a_game_has_a_digest_of_its_own)
 {
     nplug_action_def action = {"act", NPLUG_ACTION_BUTTON, "pad:south", 0};
     nplug_game game = nplug_game_for_one("one", &action, 1);
@@ -162,18 +159,4 @@ START_TEST(a_game_has_a_digest_of_its_own)
     nplug_use_game(rig.nest, &game);
     ck_assert_uint_ne(nplug_game_digest(rig.nest), first);
     rig_close(&rig);
-}
-END_TEST
-
-Suite *game_suite(void)
-{
-    Suite *suite = suite_create("game");
-    TCase *tests = tcase_create("game");
-
-    tcase_add_loop_test(tests, binding_texts, 0, (int)COUNT_OF(rows));
-    tcase_add_loop_test(tests, broken_binding_texts_never_crash, 0, (int)COUNT_OF(rows));
-    tcase_add_test(tests, games_that_do_not_fit_are_refused);
-    tcase_add_test(tests, a_game_has_a_digest_of_its_own);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

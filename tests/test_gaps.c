@@ -25,7 +25,7 @@ static void open_two(test_rig *rig, nplug_game game)
 
 /* --- what is asked ---------------------------------------------------------------------------- */
 
-START_TEST(who_is_asked_for_counts_alone_and_all_are_the_sum)
+TEST(who_is_asked_for_counts_alone_and_all_are_the_sum)
 {
     NPLUG_SIZED(nplug_action_facts, one);
     NPLUG_SIZED(nplug_action_facts, two);
@@ -50,10 +50,9 @@ START_TEST(who_is_asked_for_counts_alone_and_all_are_the_sum)
     ck_assert_float_eq(nplug_vector(rig.nest, NPLUG_EVERYONE, SWAY).x, -1.0f);
     rig_close(&rig);
 }
-END_TEST
 
 /* An action past the end is nobody's, and not the next player's first one. */
-START_TEST(an_action_past_the_last_is_none)
+TEST(an_action_past_the_last_is_none)
 {
     nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
     nplug_limits limits = nplug_limits_default();
@@ -83,9 +82,8 @@ START_TEST(an_action_past_the_last_is_none)
     (void)digest;
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(queries_of_nothing_are_neutral)
+TEST(queries_of_nothing_are_neutral)
 {
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
     NPLUG_SIZED(nplug_device_facts, info);
@@ -111,9 +109,8 @@ START_TEST(queries_of_nothing_are_neutral)
     ck_assert_uint_eq(nplug_key_label(rig.nest, 1, NPLUG_CONTROL(NPLUG_CLASS_KEY, 4), NULL, 0), 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_calibration_is_told_beside_what_the_sheet_says)
+TEST(a_calibration_is_told_beside_what_the_sheet_says)
 {
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
     nplug_setup setup = nplug_setup_default();
@@ -141,9 +138,8 @@ START_TEST(a_calibration_is_told_beside_what_the_sheet_says)
     ck_assert_uint_eq(axes, 48); /* all of them: two sticks and two triggers each */
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_family_of_one_letter_is_a_family)
+TEST(a_family_of_one_letter_is_a_family)
 {
     nplug_following following = nplug_following_default();
     test_rig rig;
@@ -157,7 +153,6 @@ START_TEST(a_family_of_one_letter_is_a_family)
     ck_assert(!active_of(rig.nest, 2).pinned);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- limits that just fit ----------------------------------------------------------------------
  */
@@ -187,7 +182,7 @@ static uint32_t least(size_t limit, const nplug_action_def *defs, uint32_t count
     return 0;
 }
 
-START_TEST(a_game_needs_just_as_much_as_there_is_of_it)
+TEST(a_game_needs_just_as_much_as_there_is_of_it)
 {
     static const nplug_action_def defs[] = {
         {"a", NPLUG_ACTION_LEVEL,
@@ -202,10 +197,9 @@ START_TEST(a_game_needs_just_as_much_as_there_is_of_it)
     ck_assert_uint_eq(least(offsetof(nplug_limits, gestures), defs, 2), 2);
     ck_assert_uint_eq(least(offsetof(nplug_limits, actions), defs, 2), 2);
 }
-END_TEST
 
 /* A text is posted whole, with its command, or not at all. */
-START_TEST(a_text_that_just_fits_is_posted)
+TESTS(a_text_that_just_fits_is_posted, 5)
 {
     static const char *const texts[] = {"pad:east", "pad:east    ", "pad:east     ",
                                         "pad:east | pad:west     ", "pad:east | pad:west      "};
@@ -228,10 +222,9 @@ START_TEST(a_text_that_just_fits_is_posted)
     ck_assert_int_eq(nplug_bind(rig.nest, 1, CALL, texts[_i]), NPLUG_ERR_FULL);
     rig_close(&rig);
 }
-END_TEST
 
 /* Own texts share one room: what replaces a text may use that one's. */
-START_TEST(an_own_text_has_the_room_of_the_one_before_it)
+TEST(an_own_text_has_the_room_of_the_one_before_it)
 {
     nplug_limits limits = nplug_limits_default();
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
@@ -254,7 +247,6 @@ START_TEST(an_own_text_has_the_room_of_the_one_before_it)
     ck_assert_str_eq(nplug_comfort(rig.nest, 1, CALL), "");
     rig_close(&rig);
 }
-END_TEST
 
 /* --- the game's digest -------------------------------------------------------------------------
  */
@@ -279,7 +271,7 @@ static uint64_t digest_with(const nplug_layer_def *layers, const nplug_action_po
     return digest;
 }
 
-START_TEST(another_game_is_another_digest)
+TEST(another_game_is_another_digest)
 {
     static const nplug_layer_def layers[][2] = {{{"helm", 0, true}, {"menu", 1, false}},
                                                 {{"deck", 0, true}, {"menu", 1, false}},
@@ -304,9 +296,8 @@ START_TEST(another_game_is_another_digest)
         for (unsigned b = 0; b < a; b++)
             ck_assert_msg(found[a] != found[b], "games %u and %u are not told apart", a, b);
 }
-END_TEST
 
-START_TEST(what_is_wrong_with_a_game_is_in_the_log)
+TEST(what_is_wrong_with_a_game_is_in_the_log)
 {
     static const nplug_shaper nameless[] = {{"own", NULL, NULL}};
     static const nplug_action_def wrong[] = {{"haul", NPLUG_ACTION_BUTTON, "pad:nowhere", 0}};
@@ -326,12 +317,11 @@ START_TEST(what_is_wrong_with_a_game_is_in_the_log)
     ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_OK);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- bindings and comfort ----------------------------------------------------------------------
  */
 
-START_TEST(a_key_that_only_falls_slowly_does_so)
+TEST(a_key_that_only_falls_slowly_does_so)
 {
     static const nplug_action_def defs[] = {{"glow", NPLUG_ACTION_LEVEL, "key:KeyA fall=1", 0}};
     nplug_game game = nplug_game_for_one("gaps", defs, 1);
@@ -346,9 +336,8 @@ START_TEST(a_key_that_only_falls_slowly_does_so)
     ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 0), 0.75f, 0.001f);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_wheel_has_a_press_each_way)
+TEST(a_wheel_has_a_press_each_way)
 {
     static const nplug_action_def defs[] = {{"right", NPLUG_ACTION_BUTTON, "mouse:wheel.right", 0},
                                             {"left", NPLUG_ACTION_BUTTON, "mouse:wheel.left", 0},
@@ -369,10 +358,9 @@ START_TEST(a_wheel_has_a_press_each_way)
     ck_assert_uint_eq(nplug_presses(p.rig.nest, 1, 2), 0);
     rig_close(&p.rig);
 }
-END_TEST
 
 /* Each player shapes each action otherwise: taking one back leaves all others. */
-START_TEST(many_comforts_are_kept_each_for_itself)
+TEST(many_comforts_are_kept_each_for_itself)
 {
     static const float zones[] = {0.05f, 0.10f, 0.15f, 0.20f, 0.25f, 0.30f};
     static const nplug_action_def defs[] = {{"a", NPLUG_ACTION_LEVEL, "pad:trigger-right", 0},
@@ -419,10 +407,9 @@ START_TEST(many_comforts_are_kept_each_for_itself)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* Comfort for one action lets go of that one alone; and says nothing of waits and rumble. */
-START_TEST(comfort_for_one_action_leaves_all_else)
+TEST(comfort_for_one_action_leaves_all_else)
 {
     static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "pad:south", 0},
                                             {"haul", NPLUG_ACTION_BUTTON, "pad:east", 0},
@@ -452,13 +439,12 @@ START_TEST(comfort_for_one_action_leaves_all_else)
     ck_assert_float_eq(effect.strong, 1.0f);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- who is here --------------------------------------------------------------------------------
  */
 
 /* What only HID usages tell (HID Usage Tables: pages 1, 2, 7 and 9). */
-START_TEST(hid_usages_tell_what_a_device_is)
+TESTS(hid_usages_tell_what_a_device_is, 4)
 {
     static const struct {
         nplug_device_kind kind;
@@ -497,10 +483,9 @@ START_TEST(hid_usages_tell_what_a_device_is)
         rows[_i].kind);
     rig_close(&p.rig);
 }
-END_TEST
 
 /* And the kernel's codes. */
-START_TEST(kernel_codes_tell_what_a_device_is)
+TESTS(kernel_codes_tell_what_a_device_is, 12)
 {
     static const struct {
         nplug_device_kind kind;
@@ -529,10 +514,9 @@ START_TEST(kernel_codes_tell_what_a_device_is)
         rows[_i].kind);
     rig_close(&p.rig);
 }
-END_TEST
 
 /* Twenty of the main block's keys make a keyboard. */
-START_TEST(twenty_keys_are_a_keyboard)
+TEST(twenty_keys_are_a_keyboard)
 {
     for (uint16_t count = 19; count <= 20; count++) {
         paper_signal keys[20];
@@ -548,9 +532,8 @@ START_TEST(twenty_keys_are_a_keyboard)
         rig_close(&p.rig);
     }
 }
-END_TEST
 
-START_TEST(hid_keys_are_a_keyboard)
+TEST(hid_keys_are_a_keyboard)
 {
     paper_signal keys[40];
     paper_rig p;
@@ -565,10 +548,9 @@ START_TEST(hid_keys_are_a_keyboard)
                       NPLUG_KIND_KEYBOARD);
     rig_close(&p.rig);
 }
-END_TEST
 
 /* A third device that presses alone parts no pair of others; one that goes is no twin any more. */
-START_TEST(duplicates_are_parted_by_their_own_presses_alone)
+TEST(duplicates_are_parted_by_their_own_presses_alone)
 {
     NPLUG_SIZED(nplug_device_facts, info);
     nplug_game game = harbour_for(1);
@@ -614,10 +596,9 @@ START_TEST(duplicates_are_parted_by_their_own_presses_alone)
     ck_assert_uint_eq(info.duplicate, 0);
     rig_close(&rig);
 }
-END_TEST
 
 /* A device that goes while its contact bounces leaves nothing behind for whoever has its place. */
-START_TEST(a_contact_that_bounces_as_its_device_goes_is_forgotten)
+TEST(a_contact_that_bounces_as_its_device_goes_is_forgotten)
 {
     nplug_game game = harbour_for(1);
     test_rig rig;
@@ -634,10 +615,9 @@ START_TEST(a_contact_that_bounces_as_its_device_goes_is_forgotten)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* A port's clock that is a little ahead is no fault, however late it is. */
-START_TEST(a_little_ahead_is_no_disagreement)
+TEST(a_little_ahead_is_no_disagreement)
 {
     nplug_game game = harbour_for(1);
     nplug_report report;
@@ -660,12 +640,11 @@ START_TEST(a_little_ahead_is_no_disagreement)
     ck_assert(rig_saw(&p.rig, NPLUG_EVENT_CLOCKS, NULL));
     rig_close(&p.rig);
 }
-END_TEST
 
 /* --- picking and layers -------------------------------------------------------------------------
  */
 
-START_TEST(a_pick_hears_its_player_alone_and_says_which_way)
+TEST(a_pick_hears_its_player_alone_and_says_which_way)
 {
     nplug_pick pick = {.size = sizeof pick, .player = 2};
     nplug_event event;
@@ -687,11 +666,10 @@ START_TEST(a_pick_hears_its_player_alone_and_says_which_way)
     ck_assert_float_eq(pick_of(rig.nest).share, 1.0f);
     rig_close(&rig);
 }
-END_TEST
 
 /* What a layer drops by going off is nobody's press: it names no control; and levers that another
  * layer keeps stay kept. */
-START_TEST(a_layer_that_goes_off_drops_its_own_alone)
+TEST(a_layer_that_goes_off_drops_its_own_alone)
 {
     static const nplug_layer_def layers[] = {{"helm", 0, true}, {"crane", 0, true}};
     static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "pad:south", 0},
@@ -726,11 +704,10 @@ START_TEST(a_layer_that_goes_off_drops_its_own_alone)
     ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 0.0f);
     rig_close(&rig);
 }
-END_TEST
 
 /* Of a player who holds nothing else: moving goes on being moving, look after look, though nobody
  * has the device. */
-START_TEST(what_nobody_has_is_followed_by_movement_too)
+TEST(what_nobody_has_is_followed_by_movement_too)
 {
     nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
     nplug_device one;
@@ -754,10 +731,9 @@ START_TEST(what_nobody_has_is_followed_by_movement_too)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* A device that was gone for a moment shows again whose it is. */
-START_TEST(lights_come_back_after_a_wobble)
+TEST(lights_come_back_after_a_wobble)
 {
     nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
     nplug_move plug = {0};
@@ -783,12 +759,11 @@ START_TEST(lights_come_back_after_a_wobble)
     ck_assert_uint_eq(effect.player, 1);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- to the microsecond -------------------------------------------------------------------------
  */
 
-START_TEST(a_press_again_counts_as_soon_as_it_may)
+TEST(a_press_again_counts_as_soon_as_it_may)
 {
     test_rig rig;
 
@@ -806,9 +781,8 @@ START_TEST(a_press_again_counts_as_soon_as_it_may)
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, CALL), 1);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(times_have_a_least_and_a_most)
+TESTS(times_have_a_least_and_a_most, 12)
 {
     static const struct {
         const char *from;
@@ -831,10 +805,9 @@ START_TEST(times_have_a_least_and_a_most)
 
     ck_assert_msg((result == NPLUG_OK) == rows[_i].right, "%s", rows[_i].from);
 }
-END_TEST
 
 /* Of two ports that say something at one moment, the one that was attached first goes first. */
-START_TEST(ports_speak_in_the_order_in_which_they_were_attached)
+TESTS(ports_speak_in_the_order_in_which_they_were_attached, 2)
 {
     nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
     hand_port one = {0}, other = {0};
@@ -859,12 +832,11 @@ START_TEST(ports_speak_in_the_order_in_which_they_were_attached)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* --- what is told -------------------------------------------------------------------------------
  */
 
-START_TEST(a_limit_is_in_the_log_once_and_an_event_each_time)
+TEST(a_limit_is_in_the_log_once_and_an_event_each_time)
 {
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
     nplug_limits limits = nplug_limits_default();
@@ -886,9 +858,8 @@ START_TEST(a_limit_is_in_the_log_once_and_an_event_each_time)
     ck_assert(strstr(strstr(rig.log, "raise limits.devices") + 1, "raise limits.devices") == NULL);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(what_two_players_do_is_of_no_device)
+TEST(what_two_players_do_is_of_no_device)
 {
     nplug_event event;
     test_rig rig;
@@ -904,10 +875,9 @@ START_TEST(what_two_players_do_is_of_no_device)
     ck_assert_uint_eq(event.device, 0);
     rig_close(&rig);
 }
-END_TEST
 
 /* Whoever waited for a device whose place is given away has left before the new one is there. */
-START_TEST(a_seat_is_given_up_before_the_next_device_comes)
+TEST(a_seat_is_given_up_before_the_next_device_comes)
 {
     nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
     nplug_limits limits = nplug_limits_default();
@@ -928,10 +898,9 @@ START_TEST(a_seat_is_given_up_before_the_next_device_comes)
     ck_assert_uint_eq(nplug_part_players(rig.nest, nplug_device_at(rig.nest, 0), 0), 1);
     rig_close(&rig);
 }
-END_TEST
 
 /* Of two actions, one at a time, where no other rule is said. */
-START_TEST(one_of_two_is_held_where_that_is_the_only_rule)
+TEST(one_of_two_is_held_where_that_is_the_only_rule)
 {
     static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "pad:south", 0},
                                             {"haul", NPLUG_ACTION_BUTTON, "pad:east", 0}};
@@ -951,10 +920,9 @@ START_TEST(one_of_two_is_held_where_that_is_the_only_rule)
     ck_assert(!nplug_held(rig.nest, 1, 1));
     rig_close(&rig);
 }
-END_TEST
 
 /* Poses and sensors move all the time: nobody picks them. */
-START_TEST(a_pose_that_moves_is_not_picked)
+TEST(a_pose_that_moves_is_not_picked)
 {
     static const nplug_pose put[] = {{{0.9f, 0.9f, 0.9f}, {0.0f, 0.0f, 0.0f, 1.0f}},
                                      {{-0.9f, 0.1f, 0.9f}, {0.7f, 0.0f, 0.0f, 0.7f}}};
@@ -986,11 +954,10 @@ START_TEST(a_pose_that_moves_is_not_picked)
     ck_assert_float_eq_tol(got.position[0], -0.9f, 0.001f);
     rig_close(&rig);
 }
-END_TEST
 
 /* Keys that the game does not bind are told apart in records as long as they are held; with the
  * keyboard, all are let go. */
-START_TEST(hidden_keys_that_went_with_their_keyboard_hide_nothing_more)
+TEST(hidden_keys_that_went_with_their_keyboard_hide_nothing_more)
 {
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
     nplug_limits limits = nplug_limits_default();
@@ -1019,10 +986,9 @@ START_TEST(hidden_keys_that_went_with_their_keyboard_hide_nothing_more)
     ck_assert_uint_eq(seen, 48);
     rig_close(&rig);
 }
-END_TEST
 
 /* A text of no known sort does not belong to an arrival, and is counted. */
-START_TEST(a_text_of_no_known_sort_is_counted)
+TEST(a_text_of_no_known_sort_is_counted)
 {
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
     nplug_report report = value_report(0, 1, NPLUG_TEXT_UNIT + 1, 0, 0);
@@ -1038,10 +1004,9 @@ START_TEST(a_text_of_no_known_sort_is_counted)
     ck_assert_uint_eq(counts_of(rig.nest).unknown_signal, 1);
     rig_close(&rig);
 }
-END_TEST
 
 /* What the game rebinds while it runs is let go for all who had it. */
-START_TEST(what_the_game_rebinds_is_let_go_for_each_player)
+TEST(what_the_game_rebinds_is_let_go_for_each_player)
 {
     nplug_event event;
     test_rig rig;
@@ -1067,10 +1032,9 @@ START_TEST(what_the_game_rebinds_is_let_go_for_each_player)
     ck_assert(nplug_held(rig.nest, 2, CALL));
     rig_close(&rig);
 }
-END_TEST
 
 /* A group that finds no room comes to nothing, and each device that it was of is asked again. */
-START_TEST(all_devices_of_a_group_that_was_refused_are_stale)
+TEST(all_devices_of_a_group_that_was_refused_are_stale)
 {
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
     nplug_limits limits = nplug_limits_default();
@@ -1101,16 +1065,14 @@ START_TEST(all_devices_of_a_group_that_was_refused_are_stale)
     ck_assert_uint_eq(port.resyncs, 2);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(no_game_has_no_names)
+TEST(no_game_has_no_names)
 {
     ck_assert_uint_eq(nplug_names_digest(NULL), 0);
 }
-END_TEST
 
 /* What an own binding takes from others goes with it to the other seat. */
-START_TEST(a_swap_takes_along_what_an_own_binding_covers)
+TEST(a_swap_takes_along_what_an_own_binding_covers)
 {
     static const nplug_layer_def layers[] = {{"helm", 0, true}, {"crane", 5, true}};
     static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "pad:south", 0},
@@ -1135,9 +1097,8 @@ START_TEST(a_swap_takes_along_what_an_own_binding_covers)
     ck_assert(!nplug_held(rig.nest, 1, 1));
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_label_that_moves_lets_go)
+TEST(a_label_that_moves_lets_go)
 {
     static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "key-label:q", 0}};
     nplug_game game = nplug_game_for_one("gaps", defs, 1);
@@ -1159,9 +1120,8 @@ START_TEST(a_label_that_moves_lets_go)
     ck_assert(nplug_held(rig.nest, 1, 0));
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(actions_have_numbers_from_0)
+TEST(actions_have_numbers_from_0)
 {
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
     test_rig rig;
@@ -1173,10 +1133,9 @@ START_TEST(actions_have_numbers_from_0)
     ck_assert(strstr(rig.log, "no action \"pul\"; did you mean \"pull\"?") != NULL);
     rig_close(&rig);
 }
-END_TEST
 
 /* Each player's key rises for itself. */
-START_TEST(ramps_are_each_player_s_own)
+TEST(ramps_are_each_player_s_own)
 {
     static const nplug_action_def defs[] = {
         {"haul", NPLUG_ACTION_LEVEL, "key:KeyA rise=2 | key:KeyB rise=4", 0},
@@ -1207,56 +1166,4 @@ START_TEST(ramps_are_each_player_s_own)
     ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 0), 0.4f, 0.0001f);
     ck_assert_float_eq_tol(nplug_level(rig.nest, 2, 0), 0.6f, 0.0001f);
     rig_close(&rig);
-}
-END_TEST
-
-Suite *gaps_suite(void)
-{
-    Suite *suite = suite_create("gaps");
-    TCase *tests = tcase_create("gaps");
-
-    tcase_add_test(tests, who_is_asked_for_counts_alone_and_all_are_the_sum);
-    tcase_add_test(tests, an_action_past_the_last_is_none);
-    tcase_add_test(tests, queries_of_nothing_are_neutral);
-    tcase_add_test(tests, a_calibration_is_told_beside_what_the_sheet_says);
-    tcase_add_test(tests, a_family_of_one_letter_is_a_family);
-    tcase_add_test(tests, a_game_needs_just_as_much_as_there_is_of_it);
-    tcase_add_loop_test(tests, a_text_that_just_fits_is_posted, 0, 5);
-    tcase_add_test(tests, an_own_text_has_the_room_of_the_one_before_it);
-    tcase_add_test(tests, another_game_is_another_digest);
-    tcase_add_test(tests, what_is_wrong_with_a_game_is_in_the_log);
-    tcase_add_test(tests, a_key_that_only_falls_slowly_does_so);
-    tcase_add_test(tests, a_wheel_has_a_press_each_way);
-    tcase_add_test(tests, many_comforts_are_kept_each_for_itself);
-    tcase_add_test(tests, comfort_for_one_action_leaves_all_else);
-    tcase_add_loop_test(tests, hid_usages_tell_what_a_device_is, 0, 4);
-    tcase_add_test(tests, hid_keys_are_a_keyboard);
-    tcase_add_loop_test(tests, kernel_codes_tell_what_a_device_is, 0, 12);
-    tcase_add_test(tests, twenty_keys_are_a_keyboard);
-    tcase_add_test(tests, all_devices_of_a_group_that_was_refused_are_stale);
-    tcase_add_test(tests, no_game_has_no_names);
-    tcase_add_test(tests, a_swap_takes_along_what_an_own_binding_covers);
-    tcase_add_test(tests, a_label_that_moves_lets_go);
-    tcase_add_test(tests, actions_have_numbers_from_0);
-    tcase_add_test(tests, ramps_are_each_player_s_own);
-    tcase_add_test(tests, duplicates_are_parted_by_their_own_presses_alone);
-    tcase_add_test(tests, a_contact_that_bounces_as_its_device_goes_is_forgotten);
-    tcase_add_test(tests, a_little_ahead_is_no_disagreement);
-    tcase_add_test(tests, a_pick_hears_its_player_alone_and_says_which_way);
-    tcase_add_test(tests, a_layer_that_goes_off_drops_its_own_alone);
-    tcase_add_test(tests, what_nobody_has_is_followed_by_movement_too);
-    tcase_add_test(tests, lights_come_back_after_a_wobble);
-    tcase_add_test(tests, a_press_again_counts_as_soon_as_it_may);
-    tcase_add_loop_test(tests, times_have_a_least_and_a_most, 0, 12);
-    tcase_add_loop_test(tests, ports_speak_in_the_order_in_which_they_were_attached, 0, 2);
-    tcase_add_test(tests, a_limit_is_in_the_log_once_and_an_event_each_time);
-    tcase_add_test(tests, what_two_players_do_is_of_no_device);
-    tcase_add_test(tests, a_seat_is_given_up_before_the_next_device_comes);
-    tcase_add_test(tests, one_of_two_is_held_where_that_is_the_only_rule);
-    tcase_add_test(tests, a_pose_that_moves_is_not_picked);
-    tcase_add_test(tests, hidden_keys_that_went_with_their_keyboard_hide_nothing_more);
-    tcase_add_test(tests, a_text_of_no_known_sort_is_counted);
-    tcase_add_test(tests, what_the_game_rebinds_is_let_go_for_each_player);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

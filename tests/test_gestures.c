@@ -159,7 +159,7 @@ static void run_row(unsigned row, unsigned rate, char *text, size_t size)
     rig_close(&rig);
 }
 
-START_TEST(what_players_expect_of_a_press)
+TESTS(what_players_expect_of_a_press, COUNT_OF(rows))
 {
     static const unsigned rates[] = {1, 20, 30, 60, 144, 1000};
     char text[512];
@@ -169,7 +169,6 @@ START_TEST(what_players_expect_of_a_press)
         check_same(text, rows[_i].expected, rows[_i].from[0]);
     }
 }
-END_TEST
 
 /* --- directions ----------------------------------------------------------------------------- */
 
@@ -185,7 +184,7 @@ static void flick_right(test_rig *rig, nplug_time time)
 }
 
 /* Buttons of a pad as a vector and as a level, however they are listed. */
-START_TEST(controls_of_any_class_make_a_vector_or_a_level)
+TEST(controls_of_any_class_make_a_vector_or_a_level)
 {
     static const nplug_action_def actions[] = {
         {"steer", NPLUG_ACTION_VECTOR, "pad:dpad", 0},
@@ -214,9 +213,8 @@ START_TEST(controls_of_any_class_make_a_vector_or_a_level)
     ck_assert_float_gt(nplug_vector(rig.nest, 1, 2).y, 0.7f);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_direction_of_a_stick_is_a_button)
+TEST(a_direction_of_a_stick_is_a_button)
 {
     static const nplug_action_def actions[] = {
         {"up", NPLUG_ACTION_BUTTON, "pad:stick-left.up", 0},
@@ -246,7 +244,6 @@ START_TEST(a_direction_of_a_stick_is_a_button)
     ck_assert_uint_eq(nplug_releases(rig.nest, 1, 1), 1);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- layers --------------------------------------------------------------------------------- */
 
@@ -258,7 +255,7 @@ static const nplug_action_def layered[] = {
     {"bell", NPLUG_ACTION_BUTTON, "pad:east", 0}};
 enum { L_HORN, L_STEER, L_ROPE, L_LOOK, L_BELL };
 
-START_TEST(a_layer_takes_its_controls_from_those_below)
+TEST(a_layer_takes_its_controls_from_those_below)
 {
     test_rig rig;
 
@@ -288,9 +285,8 @@ START_TEST(a_layer_takes_its_controls_from_those_below)
     ck_assert_float_eq(nplug_vector(rig.nest, 1, L_STEER).y, 1.0f); /* values carry over */
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_layer_that_only_observes_takes_nothing)
+TEST(a_layer_that_only_observes_takes_nothing)
 {
     test_rig rig;
 
@@ -304,7 +300,6 @@ START_TEST(a_layer_that_only_observes_takes_nothing)
     ck_assert(!nplug_held(rig.nest, 1, L_BELL));
     rig_close(&rig);
 }
-END_TEST
 
 /* --- several sources ------------------------------------------------------------------------ */
 
@@ -331,7 +326,7 @@ static float level_of(nplug_merge merge, nplug_opposite opposite, const char *fr
     return value;
 }
 
-START_TEST(several_sources_never_add_up_to_more_than_one)
+TEST(several_sources_never_add_up_to_more_than_one)
 {
     static const touch left_then_right[] = {{"KeyA", 100, 2000}, {"KeyD", 220, 2000}};
     static const touch right[] = {{"KeyD", 220, 2000}};
@@ -355,9 +350,8 @@ START_TEST(several_sources_never_add_up_to_more_than_one)
                                 2),
                        -1.0f);
 }
-END_TEST
 
-START_TEST(one_of_some_actions_is_held_at_a_time)
+TEST(one_of_some_actions_is_held_at_a_time)
 {
     static const nplug_action_def actions[] = {
         {"up", NPLUG_ACTION_BUTTON, "pad:stick-left.up", 0},
@@ -376,11 +370,10 @@ START_TEST(one_of_some_actions_is_held_at_a_time)
     ck_assert(nplug_held(rig.nest, 1, 0) && !nplug_held(rig.nest, 1, 1));
     rig_close(&rig);
 }
-END_TEST
 
 /* --- any source for any action -------------------------------------------------------------- */
 
-START_TEST(a_stick_moves_a_motion_at_a_speed_and_a_mouse_is_as_good_as_a_stick)
+TEST(a_stick_moves_a_motion_at_a_speed_and_a_mouse_is_as_good_as_a_stick)
 {
     static const nplug_action_def actions[] = {
         {"look", NPLUG_ACTION_MOTION, "mouse:move | pad:stick-right scale=0.4", 0},
@@ -415,7 +408,6 @@ START_TEST(a_stick_moves_a_motion_at_a_speed_and_a_mouse_is_as_good_as_a_stick)
     ck_assert_float_eq(nplug_vector(rig.nest, 1, 1).x, 0.0f);
     rig_close(&rig);
 }
-END_TEST
 
 static void in_steps(void *user, nplug_vec2 *value)
 {
@@ -425,7 +417,7 @@ static void in_steps(void *user, nplug_vec2 *value)
     value->y = value->x > 0.9f ? 0.0f / steps : 7.0f; /* what is beyond is brought back */
 }
 
-START_TEST(a_game_may_shape_by_a_function_of_its_own)
+TEST(a_game_may_shape_by_a_function_of_its_own)
 {
     static float four = 4.0f;
     static const nplug_shaper shapers[] = {{"steps", in_steps, &four}};
@@ -456,9 +448,8 @@ START_TEST(a_game_may_shape_by_a_function_of_its_own)
     ck_assert_ptr_nonnull(strstr(rig.log, "of this game's own"));
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_level_reads_as_a_button_and_in_bands)
+TEST(a_level_reads_as_a_button_and_in_bands)
 {
     static const nplug_band bands[] = {{"drift", 0.1f}, {"cruise", 0.4f}, {"full", 0.9f}};
     static const nplug_action_def actions[] = {
@@ -495,11 +486,10 @@ START_TEST(a_level_reads_as_a_button_and_in_bands)
     ck_assert_ptr_null(nplug_band_name(rig.nest, 0, NPLUG_NO_BAND));
     rig_close(&rig);
 }
-END_TEST
 
 /* --- what is printed on keys ------------------------------------------------------------------ */
 
-START_TEST(a_shortcut_follows_the_letter_when_the_layout_changes)
+TEST(a_shortcut_follows_the_letter_when_the_layout_changes)
 {
     static const nplug_action_def actions[] = {
         {"undo", NPLUG_ACTION_BUTTON, "key:ControlLeft+key-label:z", 0},
@@ -537,9 +527,8 @@ START_TEST(a_shortcut_follows_the_letter_when_the_layout_changes)
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 1);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(labels_are_letters_of_any_case_in_utf8)
+TEST(labels_are_letters_of_any_case_in_utf8)
 {
     static const struct {
         const char *name, *canonical;
@@ -560,12 +549,11 @@ START_TEST(labels_are_letters_of_any_case_in_utf8)
         ck_assert_str_eq(text, names[i].canonical);
     }
 }
-END_TEST
 
 /* --- fixed ticks and callbacks -------------------------------------------------------------- */
 
 /* A simulation at 60 Hz in a loop at 144 Hz: each tick sees what was pressed since the last one. */
-START_TEST(fixed_ticks_see_each_press_once)
+TEST(fixed_ticks_see_each_press_once)
 {
     static const nplug_action_def actions[] = {{"horn", NPLUG_ACTION_BUTTON, "pad:south", 0}};
     uint64_t seen = 0, presses = 0;
@@ -586,9 +574,8 @@ START_TEST(fixed_ticks_see_each_press_once)
     ck_assert_uint_eq(presses, 40);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_press_a_little_too_early_is_used_once)
+TEST(a_press_a_little_too_early_is_used_once)
 {
     static const nplug_action_def actions[] = {{"horn", NPLUG_ACTION_BUTTON, "pad:south", 0}};
     NPLUG_SIZED(nplug_action_facts, state);
@@ -608,7 +595,6 @@ START_TEST(a_press_a_little_too_early_is_used_once)
     ck_assert(nplug_use_press(rig.nest, 1, 0, 120));
     rig_close(&rig);
 }
-END_TEST
 
 static void count_call(void *user, nplug_nest *nest, const nplug_event *event)
 {
@@ -618,7 +604,7 @@ static void count_call(void *user, nplug_nest *nest, const nplug_event *event)
     calls[event->kind == NPLUG_EVENT_RELEASE]++;
 }
 
-START_TEST(events_are_handed_to_a_table_of_functions)
+TEST(events_are_handed_to_a_table_of_functions)
 {
     static const nplug_action_def actions[] = {{"horn", NPLUG_ACTION_BUTTON, "pad:south", 0},
                                                {"bell", NPLUG_ACTION_BUTTON, "pad:east", 0}};
@@ -635,29 +621,4 @@ START_TEST(events_are_handed_to_a_table_of_functions)
     ck_assert_uint_eq(calls[0], 1);
     ck_assert_uint_eq(calls[1], 2);
     rig_close(&rig);
-}
-END_TEST
-
-Suite *gestures_suite(void)
-{
-    Suite *suite = suite_create("gestures");
-    TCase *tests = tcase_create("gestures");
-
-    tcase_add_loop_test(tests, what_players_expect_of_a_press, 0, (int)COUNT_OF(rows));
-    tcase_add_test(tests, controls_of_any_class_make_a_vector_or_a_level);
-    tcase_add_test(tests, a_direction_of_a_stick_is_a_button);
-    tcase_add_test(tests, a_layer_takes_its_controls_from_those_below);
-    tcase_add_test(tests, a_layer_that_only_observes_takes_nothing);
-    tcase_add_test(tests, several_sources_never_add_up_to_more_than_one);
-    tcase_add_test(tests, one_of_some_actions_is_held_at_a_time);
-    tcase_add_test(tests, a_stick_moves_a_motion_at_a_speed_and_a_mouse_is_as_good_as_a_stick);
-    tcase_add_test(tests, a_game_may_shape_by_a_function_of_its_own);
-    tcase_add_test(tests, a_level_reads_as_a_button_and_in_bands);
-    tcase_add_test(tests, a_shortcut_follows_the_letter_when_the_layout_changes);
-    tcase_add_test(tests, labels_are_letters_of_any_case_in_utf8);
-    tcase_add_test(tests, fixed_ticks_see_each_press_once);
-    tcase_add_test(tests, a_press_a_little_too_early_is_used_once);
-    tcase_add_test(tests, events_are_handed_to_a_table_of_functions);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -243,7 +243,7 @@ static void compare(rig *r)
     compare_poses(r);
 }
 
-START_TEST(hands_are_as_the_model_has_them)
+TESTS(hands_are_as_the_model_has_them, GAMES)
 {
     const char *seed = getenv("NPLUG_SEED");
     nplug_game game = nplug_game_for_one("hands", actions, ACTIONS);
@@ -261,10 +261,9 @@ START_TEST(hands_are_as_the_model_has_them)
     ck_assert_uint_eq(nplug_sim_failures(r.rig.sim, NULL), 0);
     rig_close(&r.rig);
 }
-END_TEST
 
 /* Poses, tracking, sleep and pulls: recorded hands replay to the same digests. */
-START_TEST(recorded_hands_replay)
+TESTS(recorded_hands_replay, 8)
 {
     static test_tape tape;
     nplug_game game = nplug_game_for_one("hands", actions, ACTIONS);
@@ -286,10 +285,9 @@ START_TEST(recorded_hands_replay)
     tape_check(&tape, &game);
     rig_close(&r.rig);
 }
-END_TEST
 
 /* Resting fingers, a headset that is put on, and hands that move are no use; a pull is. */
-START_TEST(a_finger_that_rests_is_no_use)
+TEST(a_finger_that_rests_is_no_use)
 {
     static const char *const felt[] = {"trigger-touch",   "trigger-near", "thumbstick-touch",
                                        "thumbrest-touch", "lower-touch",  "upper-touch"};
@@ -314,12 +312,11 @@ START_TEST(a_finger_that_rests_is_no_use)
     ck_assert(rig_saw(&rig, NPLUG_EVENT_JOIN, NULL));
     rig_close(&rig);
 }
-END_TEST
 
 /* Grab by pull: pressed at a full pull, let go far below, and the level drives the fingers. */
 /* More than two hands: two that say they are right ones both are, and one that goes leaves what the
  * other holds. */
-START_TEST(a_third_hand_is_one_more)
+TEST(a_third_hand_is_one_more)
 {
     static const nplug_action_def grab[] = {
         {"right", NPLUG_ACTION_BUTTON, "hand-right:trigger press=0.9", 0},
@@ -350,11 +347,10 @@ START_TEST(a_third_hand_is_one_more)
     ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
     rig_close(&rig);
 }
-END_TEST
 
 /* What senses fingers that are near chatters as they come and go: it is near once, and gone once,
  * and its hand is not chosen for it. */
-START_TEST(a_near_finger_that_chatters_is_near_once)
+TESTS(a_near_finger_that_chatters_is_near_once, 2)
 {
     static const nplug_action_def near[] = {
         {"near", NPLUG_ACTION_BUTTON, "hand-right:trigger-near", 0},
@@ -388,9 +384,8 @@ START_TEST(a_near_finger_that_chatters_is_near_once)
     ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_pull_grabs_and_lets_go)
+TEST(a_pull_grabs_and_lets_go)
 {
     static const nplug_action_def pull[] = {
         {"grab", NPLUG_ACTION_BUTTON, "hand:squeeze press=0.9 release=0.3", 0},
@@ -411,10 +406,9 @@ START_TEST(a_pull_grabs_and_lets_go)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* What drives no pose, and what a pose drives not, is told. */
-START_TEST(wrong_poses_are_told)
+TEST(wrong_poses_are_told)
 {
     static const struct {
         nplug_action_kind kind;
@@ -449,21 +443,4 @@ START_TEST(wrong_poses_are_told)
                      NPLUG_ERR_UNKNOWN);
     ck_assert_int_eq(nplug_set_dominant(rig.nest, NPLUG_KIND_PAD), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
-}
-END_TEST
-
-Suite *hands_suite(void)
-{
-    Suite *suite = suite_create("hands");
-    TCase *tests = tcase_create("hands");
-
-    tcase_add_loop_test(tests, hands_are_as_the_model_has_them, 0, GAMES);
-    tcase_add_loop_test(tests, recorded_hands_replay, 0, 8);
-    tcase_add_test(tests, a_finger_that_rests_is_no_use);
-    tcase_add_test(tests, a_third_hand_is_one_more);
-    tcase_add_loop_test(tests, a_near_finger_that_chatters_is_near_once, 0, 2);
-    tcase_add_test(tests, a_pull_grabs_and_lets_go);
-    tcase_add_test(tests, wrong_poses_are_told);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

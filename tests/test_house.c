@@ -85,13 +85,12 @@ static void check_includes(const char *path, const char *text)
     }
 }
 
-START_TEST(who_may_include_whom)
+TEST(who_may_include_whom)
 {
     each_file(SOURCE_DIR "/src", check_includes);
     each_file(SOURCE_DIR "/tool", check_includes);
     each_file(SOURCE_DIR "/examples", check_includes);
 }
-END_TEST
 
 /* The core's own headers lie in its folder; it uses no heap, no clock, no stdio, no environment, no
  * system's #if, and has no state of its own. */
@@ -106,7 +105,7 @@ static void check_core(const char *path, const char *text)
     }
 }
 
-START_TEST(the_core_uses_nothing_but_its_five_headers)
+TEST(the_core_uses_nothing_but_its_five_headers)
 {
     char output[4096];
 
@@ -120,9 +119,8 @@ START_TEST(the_core_uses_nothing_but_its_five_headers)
         0);
     ck_assert_str_eq(output, "");
 }
-END_TEST
 
-START_TEST(public_headers_stand_alone_in_c_and_cxx)
+TESTS(public_headers_stand_alone_in_c_and_cxx, 7)
 {
     char command[1024], output[8192];
     static const char *const ways[] = {
@@ -142,11 +140,10 @@ START_TEST(public_headers_stand_alone_in_c_and_cxx)
     ck_assert_int_eq(
         run("grep -l stdatomic " SOURCE_DIR "/include/nestplug/*.h", output, sizeof output), 1);
 }
-END_TEST
 
 /* On 64 bits and on 32, structs are as large as promised, and have no room at their ends in which a
  * later member could hide. */
-START_TEST(structs_are_laid_out_as_promised)
+TESTS(structs_are_laid_out_as_promised, 2)
 {
     char command[512], output[8192];
 
@@ -156,11 +153,10 @@ START_TEST(structs_are_laid_out_as_promised)
              _i ? "-m32" : "-m64");
     ck_assert_msg(run(command, output, sizeof output) == 0, "%s", output);
 }
-END_TEST
 
 /* What the shared library exports is what the public headers declare, no more and no less; the
  * openxr port, key labels and widths are libraries of their own. */
-START_TEST(exports_are_what_the_headers_declare)
+TEST(exports_are_what_the_headers_declare)
 {
     char output[16384];
 
@@ -175,9 +171,8 @@ START_TEST(exports_are_what_the_headers_declare)
                       output, sizeof output) == 0,
                   "%s", output);
 }
-END_TEST
 
-START_TEST(builtin_sheets_and_models_are_those_of_the_files)
+TEST(builtin_sheets_and_models_are_those_of_the_files)
 {
     char output[16384];
 
@@ -192,9 +187,8 @@ START_TEST(builtin_sheets_and_models_are_those_of_the_files)
             output, sizeof output) == 0,
         "%s: ./dev sheets", output);
 }
-END_TEST
 
-START_TEST(an_outside_program_finds_the_installed_library)
+TEST(an_outside_program_finds_the_installed_library)
 {
     char output[16384];
     int status =
@@ -218,10 +212,9 @@ START_TEST(an_outside_program_finds_the_installed_library)
     ck_assert_msg(status == 0, "%s", output);
     ck_assert_str_eq(output, "C 0.1.0 0\nC++ 0.1.0 0\ncore: done\nC 0.1.0 0\nnestplug 0.1.0\n");
 }
-END_TEST
 
 /* The headers are enough for another language, too: a generated binding presses a simulated key. */
-START_TEST(another_language_presses_a_key)
+TEST(another_language_presses_a_key)
 {
     char output[8192];
     /* A library with sanitizers needs their runtime in the program that loads it. */
@@ -241,10 +234,9 @@ START_TEST(another_language_presses_a_key)
     ck_assert_msg(run(command, output, sizeof output) == 0, "%s", output);
     ck_assert_ptr_nonnull(strstr(output, "hoots: 1"));
 }
-END_TEST
 
 /* The manual page is what the tool's own help says. */
-START_TEST(the_manual_page_is_the_help)
+TEST(the_manual_page_is_the_help)
 {
     static char output[65536];
 
@@ -253,10 +245,9 @@ START_TEST(the_manual_page_is_the_help)
                      0);
     check_golden(output, "docs/nestplug.1.scd");
 }
-END_TEST
 
 /* Every C listing of the README and the guide compiles. */
-START_TEST(listings_compile)
+TEST(listings_compile)
 {
     char output[16384];
 
@@ -273,10 +264,9 @@ START_TEST(listings_compile)
                   "%s", output);
     ck_assert_int_ge(atoi(output), 3);
 }
-END_TEST
 
 /* Each step of the page for those who come from polling runs, and says what stands below it. */
-START_TEST(steps_from_polling_run)
+TEST(steps_from_polling_run)
 {
     char output[16384];
 
@@ -292,26 +282,4 @@ START_TEST(steps_from_polling_run)
             output, sizeof output) == 0,
         "%s", output);
     ck_assert_int_eq(atoi(output), 5);
-}
-END_TEST
-
-Suite *house_suite(void)
-{
-    Suite *suite = suite_create("house");
-    TCase *tests = tcase_create("house");
-
-    tcase_set_timeout(tests, 240);
-    tcase_add_test(tests, who_may_include_whom);
-    tcase_add_test(tests, the_core_uses_nothing_but_its_five_headers);
-    tcase_add_loop_test(tests, public_headers_stand_alone_in_c_and_cxx, 0, 7);
-    tcase_add_test(tests, the_manual_page_is_the_help);
-    tcase_add_test(tests, another_language_presses_a_key);
-    tcase_add_loop_test(tests, structs_are_laid_out_as_promised, 0, 2);
-    tcase_add_test(tests, exports_are_what_the_headers_declare);
-    tcase_add_test(tests, builtin_sheets_and_models_are_those_of_the_files);
-    tcase_add_test(tests, an_outside_program_finds_the_installed_library);
-    tcase_add_test(tests, listings_compile);
-    tcase_add_test(tests, steps_from_polling_run);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -69,7 +69,7 @@ static const char *const silent[] = {"ShiftLeft", "F1",       "Escape",  "ArrowU
                                      "Enter",     "Space",    "Numpad7", "Numpad0",
                                      "Tab",       "CapsLock", "Delete",  "Backspace"};
 
-START_TEST(a_label_is_what_the_cap_shows)
+TESTS(a_label_is_what_the_cap_shows, COUNT_OF(layouts))
 {
     nplug_keymap *map;
     char label[8], cut[8];
@@ -93,7 +93,6 @@ START_TEST(a_label_is_what_the_cap_shows)
         ck_assert_uint_lt(nplug_keymap_label(map, (uint16_t)usage, label, sizeof label), 5);
     nplug_keymap_close(map);
 }
-END_TEST
 
 /* The name of a label's control, "key-label:z"; what cannot be bound is as it is. */
 static const char *named(const char *label)
@@ -107,7 +106,7 @@ static const char *named(const char *label)
 
 /* A prompt of a key by its place shows the layout's print; a binding by print is pressed by the key
  * on which that stands, also after another layout is used in the middle of the game. */
-START_TEST(prompts_and_bindings_follow_the_layout)
+TESTS(prompts_and_bindings_follow_the_layout, 4)
 {
     nplug_game game = harbour_for(1);
     nplug_time now = MS;
@@ -147,10 +146,9 @@ START_TEST(prompts_and_bindings_follow_the_layout)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* A binding by print goes where the layout goes while nothing else is said. */
-START_TEST(another_layout_moves_a_binding)
+TEST(another_layout_moves_a_binding)
 {
     static const struct {
         const char *layout, *code;
@@ -180,11 +178,10 @@ START_TEST(another_layout_moves_a_binding)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* A window does not say what is printed on keys: a binding by print is pressed while a layout is
  * used, and by no key any more when it is given up. */
-START_TEST(who_gives_up_a_layout_has_none)
+TEST(who_gives_up_a_layout_has_none)
 {
     nplug_game game = harbour_for(1);
     nplug_window *window = nplug_window_open(
@@ -213,9 +210,8 @@ START_TEST(who_gives_up_a_layout_has_none)
     nplug_keymap_close(map);
     free(window);
 }
-END_TEST
 
-START_TEST(what_is_no_layout_is_said)
+TEST(what_is_no_layout_is_said)
 {
     nplug_keymap *map = (nplug_keymap *)1;
     char label[8] = "x";
@@ -235,24 +231,6 @@ START_TEST(what_is_no_layout_is_said)
     nplug_keymap_close(map);
     unsetenv("XKB_DEFAULT_LAYOUT");
 }
-END_TEST
 
-Suite *keymap_suite(void)
-{
-    Suite *suite = suite_create("keymap");
-    TCase *tests = tcase_create("keymap");
-
-    tcase_add_loop_test(tests, a_label_is_what_the_cap_shows, 0, (int)COUNT_OF(layouts));
-    tcase_add_loop_test(tests, prompts_and_bindings_follow_the_layout, 0, 4);
-    tcase_add_test(tests, another_layout_moves_a_binding);
-    tcase_add_test(tests, who_gives_up_a_layout_has_none);
-    tcase_add_test(tests, what_is_no_layout_is_said);
-    suite_add_tcase(suite, tests);
-    return suite;
-}
 #else
-Suite *keymap_suite(void)
-{
-    return suite_create("keymap");
-}
 #endif

@@ -15,7 +15,7 @@ static const nplug_word *find(const nplug_language *language, const char *thing)
     return NULL;
 }
 
-START_TEST(languages_are_whole_and_in_order)
+TEST(languages_are_whole_and_in_order)
 {
     const nplug_language *english = nplug_language_for("en"), *language;
     uint32_t n = 0;
@@ -30,7 +30,6 @@ START_TEST(languages_are_whole_and_in_order)
     }
     ck_assert_uint_gt(n, 1);
 }
-END_TEST
 
 /* A pattern with its places filled in, by the letter. */
 static void fill(char *out, const char *pattern, const char *first, const char *second)
@@ -82,7 +81,7 @@ static void ask(const nplug_nest *nest, const nplug_language *language, const ch
 
 /* Every control that has words, of either hand or with a number, in all its ways: nothing of them
  * is cut, and every language calls two controls of a device by two names. */
-START_TEST(nothing_is_cut_and_nothing_is_called_alike)
+TESTS(nothing_is_cut_and_nothing_is_called_alike, 2)
 {
     static const char *const heads[] = {"", "hand-left:", "hand-right:"};
     static const char *const ends[] = {"", "-12"};
@@ -127,10 +126,9 @@ START_TEST(nothing_is_cut_and_nothing_is_called_alike)
     ck_assert_uint_gt(count, 90);
     rig_close(&rig);
 }
-END_TEST
 
 /* A label by itself is shown as a capital, where there is one; a sign as itself. */
-START_TEST(a_label_alone_is_as_caps_are)
+TEST(a_label_alone_is_as_caps_are)
 {
     static const struct {
         const char *name, *label;
@@ -157,9 +155,8 @@ START_TEST(a_label_alone_is_as_caps_are)
     }
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_tag_finds_its_language)
+TESTS(a_tag_finds_its_language, 14)
 {
     static const struct {
         const char *tag, *found;
@@ -173,7 +170,6 @@ START_TEST(a_tag_finds_its_language)
     ck_assert_int_eq(found != NULL, rows[_i].found != NULL);
     if (found) ck_assert_str_eq(found->tag, rows[_i].found);
 }
-END_TEST
 
 /* --- what is missing ---------------------------------------------------------------------------
  */
@@ -188,7 +184,7 @@ static nplug_language_file *parse(const char *text)
     return file;
 }
 
-START_TEST(a_word_that_is_missing_is_found_elsewhere)
+TEST(a_word_that_is_missing_is_found_elsewhere)
 {
     static const char *const islands =
         "{\"nestplug\": \"language\", \"version\": 1, \"tag\": \"de-HL\", \"words\": {"
@@ -219,7 +215,6 @@ START_TEST(a_word_that_is_missing_is_found_elsewhere)
     rig_close(&rig);
     nplug_language_file_free(file);
 }
-END_TEST
 
 /* --- texts against a plain model ----------------------------------------------------------------
  */
@@ -314,7 +309,7 @@ static void random_prompt(nplug_prompt *prompt)
     }
 }
 
-START_TEST(a_text_is_as_its_language_puts_it)
+TESTS(a_text_is_as_its_language_puts_it, 8)
 {
     srand((unsigned)_i + 501);
     for (int n = 0; n < 40; n++) {
@@ -342,7 +337,6 @@ START_TEST(a_text_is_as_its_language_puts_it)
         nplug_language_file_free(file);
     }
 }
-END_TEST
 
 /* --- written from right to left -----------------------------------------------------------------
  */
@@ -356,7 +350,7 @@ static size_t hebrew(void *user, uint16_t usage, char *buffer, size_t size)
 
 /* A label that is written the other way than its language stands alone between two marks, and its
  * letters are as they were. */
-START_TEST(what_is_written_the_other_way_is_marked)
+TEST(what_is_written_the_other_way_is_marked)
 {
     static const char *const words = "{\"nestplug\": \"language\", \"version\": 1, \"tag\": "
                                      "\"he\", \"right-to-left\": true, \"words\": {\"hold\": "
@@ -393,12 +387,11 @@ START_TEST(what_is_written_the_other_way_is_marked)
     rig_close(&rig);
     nplug_language_file_free(file);
 }
-END_TEST
 
 /* --- prompts that are kept -----------------------------------------------------------------------
  */
 
-START_TEST(another_language_changes_what_is_kept)
+TEST(another_language_changes_what_is_kept)
 {
     nplug_game game = harbour_for(1);
     _Alignas(16) char block[4096];
@@ -420,22 +413,4 @@ START_TEST(another_language_changes_what_is_kept)
     ck_assert_uint_eq(nplug_prompter_step(kept, rig.nest), 0);
     ck_assert_int_eq(nplug_prompter_speak(NULL, NULL), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
-}
-END_TEST
-
-Suite *languages_suite(void)
-{
-    Suite *suite = suite_create("languages");
-    TCase *tcase = tcase_create("languages");
-
-    tcase_add_test(tcase, languages_are_whole_and_in_order);
-    tcase_add_loop_test(tcase, nothing_is_cut_and_nothing_is_called_alike, 0, 2);
-    tcase_add_test(tcase, a_label_alone_is_as_caps_are);
-    tcase_add_loop_test(tcase, a_tag_finds_its_language, 0, 14);
-    tcase_add_test(tcase, a_word_that_is_missing_is_found_elsewhere);
-    tcase_add_loop_test(tcase, a_text_is_as_its_language_puts_it, 0, 8);
-    tcase_add_test(tcase, what_is_written_the_other_way_is_marked);
-    tcase_add_test(tcase, another_language_changes_what_is_kept);
-    suite_add_tcase(suite, tcase);
-    return suite;
 }

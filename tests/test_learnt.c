@@ -101,7 +101,7 @@ static void drive_all(school *s)
 
 /* A prompt is there until it is learnt and not any more, the count is right, and what changed is
  * told once. */
-START_TEST(what_is_done_often_enough_is_learnt)
+TESTS(what_is_done_often_enough_is_learnt, 12)
 {
     size_t size = nplug_prompter_memory_needed(ACTIONS);
     void *block = malloc(size);
@@ -139,7 +139,6 @@ START_TEST(what_is_done_often_enough_is_learnt)
     rig_close(&s.rig);
     free(block);
 }
-END_TEST
 
 /* --- saved ---------------------------------------------------------------------------------------
  */
@@ -187,7 +186,7 @@ static void check_text(const nplug_settings *settings, uint32_t kept[2][3][2])
 }
 
 /* Random people, play-throughs and actions against a table of numbers, through texts and back. */
-START_TEST(what_was_learnt_is_saved)
+TESTS(what_was_learnt_is_saved, 6)
 {
     static const char *const people[] = {"Ada", "Bo"}, *const plays[] = {"", "night", "fog"},
                              *const deeds[] = {"call", "haul"};
@@ -220,10 +219,9 @@ START_TEST(what_was_learnt_is_saved)
     }
     nplug_settings_free(settings);
 }
-END_TEST
 
 /* Settings that are copied to another person, or kept of a player, leave what each learnt. */
-START_TEST(each_person_learns_alone)
+TEST(each_person_learns_alone)
 {
     nplug_settings *settings = nplug_settings_new();
     nplug_game game = harbour_for(1);
@@ -246,17 +244,4 @@ START_TEST(each_person_learns_alone)
     ck_assert_uint_eq(nplug_settings_profile_count(settings), 2);
     rig_close(&rig);
     nplug_settings_free(settings);
-}
-END_TEST
-
-Suite *learnt_suite(void)
-{
-    Suite *suite = suite_create("learnt");
-    TCase *tcase = tcase_create("learnt");
-
-    tcase_add_loop_test(tcase, what_is_done_often_enough_is_learnt, 0, 12);
-    tcase_add_loop_test(tcase, what_was_learnt_is_saved, 0, 6);
-    tcase_add_test(tcase, each_person_learns_alone);
-    suite_add_tcase(suite, tcase);
-    return suite;
 }

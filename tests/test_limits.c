@@ -102,7 +102,7 @@ static void post(test_rig *rig, nplug_time *now, nplug_result result)
 }
 
 /* Every player binds every action otherwise, shapes each, and plays. */
-START_TEST(whatever_players_do_fits)
+TESTS(whatever_players_do_fits, 60)
 {
     static char texts[MOST][TEXT];
     static char names[MOST][16];
@@ -154,10 +154,9 @@ START_TEST(whatever_players_do_fits)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* A game with thirty gestures, which the default limits refuse, starts as it is. */
-START_TEST(a_game_of_many_gestures_starts)
+TEST(a_game_of_many_gestures_starts)
 {
     static char texts[30][40], names[30][16];
     static nplug_action_def defs[30];
@@ -176,10 +175,9 @@ START_TEST(a_game_of_many_gestures_starts)
     ck_assert_int_eq(nplug_start_bare(&game, NULL, &nest), NPLUG_OK);
     nplug_stop(nest);
 }
-END_TEST
 
 /* Of nothing, and of what cannot be read, there are limits too. */
-START_TEST(there_are_limits_of_anything)
+TEST(there_are_limits_of_anything)
 {
     nplug_action_def wrong = {"wrong", NPLUG_ACTION_BUTTON, "pad:sauth |||", 0};
     nplug_action_def none = {"none", NPLUG_ACTION_BUTTON, NULL, 0};
@@ -192,17 +190,4 @@ START_TEST(there_are_limits_of_anything)
     game = nplug_game_for_one("none", &none, 1);
     limits = nplug_limits_for(&game);
     ck_assert_uint_ne(nplug_memory_needed(&limits), 0);
-}
-END_TEST
-
-Suite *limits_suite(void)
-{
-    Suite *suite = suite_create("limits");
-    TCase *tests = tcase_create("limits");
-
-    tcase_add_loop_test(tests, whatever_players_do_fits, 0, 60);
-    tcase_add_test(tests, a_game_of_many_gestures_starts);
-    tcase_add_test(tests, there_are_limits_of_anything);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

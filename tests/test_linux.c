@@ -60,7 +60,7 @@ static int open_files(void)
     return count;
 }
 
-START_TEST(a_pad_is_read_pumped_and_by_a_thread)
+TESTS(a_pad_is_read_pumped_and_by_a_thread, 2)
 {
     linux_rig l;
     standin_node *pad;
@@ -83,9 +83,8 @@ START_TEST(a_pad_is_read_pumped_and_by_a_thread)
     ck_assert(!nplug_held(l.rig.nest, 1, HORN));
     close_linux(&l);
 }
-END_TEST
 
-START_TEST(ten_thousand_plugs_leave_nothing_open)
+TEST(ten_thousand_plugs_leave_nothing_open)
 {
     linux_rig l;
     int before;
@@ -110,9 +109,8 @@ START_TEST(ten_thousand_plugs_leave_nothing_open)
     ck_assert_int_eq(open_files(), before);
     close_linux(&l);
 }
-END_TEST
 
-START_TEST(absurd_ranges_and_names_are_no_harm)
+TEST(absurd_ranges_and_names_are_no_harm)
 {
     static const struct {
         int min, max, value;
@@ -144,9 +142,8 @@ START_TEST(absurd_ranges_and_names_are_no_harm)
     }
     close_linux(&l);
 }
-END_TEST
 
-START_TEST(dropped_events_ask_for_the_state)
+TEST(dropped_events_ask_for_the_state)
 {
     standin_node *pad;
     linux_rig l;
@@ -165,9 +162,8 @@ START_TEST(dropped_events_ask_for_the_state)
     ck_assert_float_eq_tol(nplug_vector(l.rig.nest, 1, STEER).x, 12345.0f / 32767.0f, 0.0001f);
     close_linux(&l);
 }
-END_TEST
 
-START_TEST(a_ring_too_small_for_an_arrival_waits)
+TEST(a_ring_too_small_for_an_arrival_waits)
 {
     nplug_limits limits = nplug_limits_default();
     linux_rig l;
@@ -182,9 +178,8 @@ START_TEST(a_ring_too_small_for_an_arrival_waits)
     ck_assert_uint_eq(nplug_device_count(l.rig.nest), 3);
     close_linux(&l);
 }
-END_TEST
 
-START_TEST(two_pads_are_heard_in_order_of_time)
+TEST(two_pads_are_heard_in_order_of_time)
 {
     nplug_event first;
     standin_node *a, *b;
@@ -207,9 +202,8 @@ START_TEST(two_pads_are_heard_in_order_of_time)
     ck_assert_uint_eq(counts_of(l.rig.nest).late, 0);
     close_linux(&l);
 }
-END_TEST
 
-START_TEST(an_idle_thread_sleeps)
+TEST(an_idle_thread_sleeps)
 {
     unsigned before;
     linux_rig l;
@@ -224,10 +218,9 @@ START_TEST(an_idle_thread_sleeps)
     ck_assert_uint_eq(standin_waits(), before);
     close_linux(&l);
 }
-END_TEST
 
 /* No permission, and no file of sysfs that tells what it is: it arrives all the same. */
-START_TEST(what_may_not_be_read_says_so_and_is_read_later)
+TEST(what_may_not_be_read_says_so_and_is_read_later)
 {
     NPLUG_SIZED(nplug_device_facts, info);
     standin_node *pad;
@@ -257,7 +250,6 @@ START_TEST(what_may_not_be_read_says_so_and_is_read_later)
     ck_assert_str_eq(info.sheet, "heron");
     close_linux(&l);
 }
-END_TEST
 
 /* What the fuzzer found worth keeping, and bytes at random: never a crash, never a value beyond. */
 static void feed(linux_rig *l, const unsigned char *bytes, size_t size)
@@ -272,7 +264,7 @@ static void feed(linux_rig *l, const unsigned char *bytes, size_t size)
     step_now(l);
 }
 
-START_TEST(bytes_of_any_sort_are_no_harm)
+TEST(bytes_of_any_sort_are_no_harm)
 {
     unsigned char bytes[64 * sizeof(struct input_event)];
     char path[600];
@@ -299,9 +291,8 @@ START_TEST(bytes_of_any_sort_are_no_harm)
     }
     close_linux(&l);
 }
-END_TEST
 
-START_TEST(wrong_setups_are_refused)
+TEST(wrong_setups_are_refused)
 {
     nplug_linux_setup setup = nplug_linux_setup_default();
     nplug_linux *port;
@@ -321,25 +312,4 @@ START_TEST(wrong_setups_are_refused)
     rig_step(&rig, nplug_now());
     rig_close(&rig);
     free(block);
-}
-END_TEST
-
-Suite *linux_suite(void)
-{
-    Suite *suite = suite_create("linux");
-    TCase *tests = tcase_create("linux");
-
-    tcase_set_timeout(tests, 300);
-    tcase_add_loop_test(tests, a_pad_is_read_pumped_and_by_a_thread, 0, 2);
-    tcase_add_test(tests, ten_thousand_plugs_leave_nothing_open);
-    tcase_add_test(tests, absurd_ranges_and_names_are_no_harm);
-    tcase_add_test(tests, dropped_events_ask_for_the_state);
-    tcase_add_test(tests, a_ring_too_small_for_an_arrival_waits);
-    tcase_add_test(tests, two_pads_are_heard_in_order_of_time);
-    tcase_add_test(tests, an_idle_thread_sleeps);
-    tcase_add_test(tests, what_may_not_be_read_says_so_and_is_read_later);
-    tcase_add_test(tests, bytes_of_any_sort_are_no_harm);
-    tcase_add_test(tests, wrong_setups_are_refused);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

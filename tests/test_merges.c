@@ -166,13 +166,7 @@ static void play_game(uint32_t seed)
     rig_close(&play.rig);
 }
 
-START_TEST(motions_are_integrals_and_the_latest_binding_counts)
+TEST(motions_are_integrals_and_the_latest_binding_counts)
 {
     play_cases("merges", play_game, 1, 50, 8);
-}
-END_TEST
-
-Suite *merges_suite(void)
-{
-    return suite_of_cases("merges", motions_are_integrals_and_the_latest_binding_counts);
 }

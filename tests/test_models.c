@@ -41,7 +41,7 @@ static const nplug_sim_model *model_named(const char *name)
     return NULL;
 }
 
-START_TEST(each_model_is_recognised)
+TESTS(each_model_is_recognised, COUNT_OF(rows))
 {
     NPLUG_SIZED(nplug_device_facts, info);
     nplug_device device;
@@ -60,7 +60,6 @@ START_TEST(each_model_is_recognised)
                      rows[_i].print);
     rig_close(&rig);
 }
-END_TEST
 
 /* Every control of a model that the sheet knows goes all its way. */
 static bool is_one_of_several(const nplug_sim_model *model, uint16_t i)
@@ -85,7 +84,7 @@ static nplug_control canonical(const char *model, const char *name)
     return nplug_control_named(full);
 }
 
-START_TEST(each_control_of_a_model_is_heard)
+TESTS(each_control_of_a_model_is_heard, COUNT_OF(rows))
 {
     const nplug_sim_model *model = model_named(rows[_i].model);
     test_rig rig;
@@ -114,10 +113,9 @@ START_TEST(each_control_of_a_model_is_heard)
     ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
     rig_close(&rig);
 }
-END_TEST
 
 /* A pose comes as it was put. */
-START_TEST(a_pose_is_read_in_metres)
+TEST(a_pose_is_read_in_metres)
 {
     nplug_pose put = {{0.25f, 1.5f, -0.75f}, {0.0f, 0.70710678f, 0.0f, 0.70710678f}}, got;
     nplug_move move = {
@@ -142,10 +140,9 @@ START_TEST(a_pose_is_read_in_metres)
                      NPLUG_ERR_UNKNOWN);
     rig_close(&rig);
 }
-END_TEST
 
 /* All raw values of up to 16 bits, and a dense sample of more: further on is never less. */
-START_TEST(every_axis_never_falls)
+TESTS(every_axis_never_falls, COUNT_OF(rows))
 {
     const nplug_sim_model *model = model_named(rows[_i].model);
     const np_controls *controls;
@@ -176,10 +173,9 @@ START_TEST(every_axis_never_falls)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* The table that the tool prints, whole. */
-START_TEST(all_models_agree_with_the_truth)
+TEST(all_models_agree_with_the_truth)
 {
     static char output[1u << 20];
     json_t *rows_json, *row;
@@ -202,7 +198,6 @@ START_TEST(all_models_agree_with_the_truth)
     }
     json_decref(rows_json);
 }
-END_TEST
 
 /* --- learning --------------------------------------------------------------------------------- */
 
@@ -352,7 +347,7 @@ static void compare(const pupil *p)
     nplug_sheet_file_free(file);
 }
 
-START_TEST(what_is_learnt_normalises_as_what_is_shipped)
+TESTS(what_is_learnt_normalises_as_what_is_shipped, 2 * (int)COUNT_OF(rows))
 {
     pupil p;
 
@@ -362,10 +357,9 @@ START_TEST(what_is_learnt_normalises_as_what_is_shipped)
     rig_close(&p.rig);
     free(p.block);
 }
-END_TEST
 
 /* Whatever is left out, what was learnt is a sheet that can be read, with no half stick in it. */
-START_TEST(half_a_lesson_is_a_sheet_too)
+TESTS(half_a_lesson_is_a_sheet_too, 12)
 {
     static const char *const models[] = {"heron", "whimbrel", "curlew"};
     char text[32768];
@@ -382,9 +376,8 @@ START_TEST(half_a_lesson_is_a_sheet_too)
     rig_close(&p.rig);
     free(p.block);
 }
-END_TEST
 
-START_TEST(a_learner_can_go_back_and_sees_a_departure)
+TEST(a_learner_can_go_back_and_sees_a_departure)
 {
     NPLUG_SIZED(nplug_learn_question, question);
     pupil p = {0};
@@ -420,10 +413,9 @@ START_TEST(a_learner_can_go_back_and_sees_a_departure)
     rig_close(&p.rig);
     free(p.block);
 }
-END_TEST
 
 /* Two of a sort without serial numbers are told apart by their sockets, and kept apart. */
-START_TEST(two_identical_sticks_are_two)
+TEST(two_identical_sticks_are_two)
 {
     nplug_move plug = {.kind = NPLUG_MOVE_ARRIVE, .what = "godwit"};
     nplug_device first, second;
@@ -449,10 +441,9 @@ START_TEST(two_identical_sticks_are_two)
     ck_assert_float_eq(rig_control(&rig, 1, "stick:throttle").x, 0.0f);
     rig_close(&rig);
 }
-END_TEST
 
 /* A new model is a file; one that is wrong leaves things as they were. */
-START_TEST(a_model_comes_from_a_file)
+TEST(a_model_comes_from_a_file)
 {
     static const char text[] = "{\"nestplug\": \"model\", \"version\": 1, \"name\": \"knot\", "
                                "\"device\": \"Knot Pad\", \"bus\": \"usb\","
@@ -475,26 +466,4 @@ START_TEST(a_model_comes_from_a_file)
     ck_assert_float_eq(rig_control(&rig, 0, "pad:stick-left").x, -1.0f);
     rig_close(&rig);
     nplug_model_file_free(file);
-}
-END_TEST
-
-Suite *models_suite(void)
-{
-    Suite *suite = suite_create("models");
-    TCase *tests = tcase_create("models");
-
-    tcase_set_timeout(tests, 120);
-    tcase_add_loop_test(tests, each_model_is_recognised, 0, (int)COUNT_OF(rows));
-    tcase_add_loop_test(tests, each_control_of_a_model_is_heard, 0, (int)COUNT_OF(rows));
-    tcase_add_test(tests, a_pose_is_read_in_metres);
-    tcase_add_loop_test(tests, every_axis_never_falls, 0, (int)COUNT_OF(rows));
-    tcase_add_test(tests, all_models_agree_with_the_truth);
-    tcase_add_loop_test(tests, what_is_learnt_normalises_as_what_is_shipped, 0,
-                        2 * (int)COUNT_OF(rows));
-    tcase_add_loop_test(tests, half_a_lesson_is_a_sheet_too, 0, 12);
-    tcase_add_test(tests, a_learner_can_go_back_and_sees_a_departure);
-    tcase_add_test(tests, two_identical_sticks_are_two);
-    tcase_add_test(tests, a_model_comes_from_a_file);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -191,7 +191,7 @@ static void change(play *p)
     wait(p, 300 * MS);
 }
 
-START_TEST(what_is_offered_works)
+TESTS(what_is_offered_works, 40)
 {
     play *p = malloc(sizeof *p);
     unsigned done = 0;
@@ -219,7 +219,6 @@ START_TEST(what_is_offered_works)
     rig_close(&p->rig);
     free(p);
 }
-END_TEST
 
 /* --- prompts -------------------------------------------------------------------------------------
  */
@@ -282,7 +281,7 @@ static void use(play *p)
 
 /* After whatever was used, picked or eased: a prompt is something that the player can do with what
  * they use, and doing it presses the action; nothing is shown only where nothing can be done. */
-START_TEST(what_is_shown_works)
+TESTS(what_is_shown_works, 40)
 {
     play *p = malloc(sizeof *p);
     unsigned done = 0;
@@ -313,11 +312,10 @@ START_TEST(what_is_shown_works)
     rig_close(&p->rig);
     free(p);
 }
-END_TEST
 
 /* What is kept is what a fresh question answers, after whatever happened; and what is told to have
  * changed shows something else. */
-START_TEST(what_is_kept_is_as_fresh_as_new)
+TESTS(what_is_kept_is_as_fresh_as_new, 30)
 {
     play *p = malloc(sizeof *p);
     void *block = malloc(nplug_prompter_memory_needed(ACTIONS));
@@ -368,7 +366,6 @@ START_TEST(what_is_kept_is_as_fresh_as_new)
     free(block);
     free(p);
 }
-END_TEST
 
 /* The label of what drives an action, for whoever uses what is here. */
 static nplug_prompt_part shown(test_rig *rig, const char *bindings)
@@ -383,7 +380,7 @@ static nplug_prompt_part shown(test_rig *rig, const char *bindings)
 }
 
 /* Of each control of a pad: its print where its sheet has one, else its place. */
-START_TEST(a_label_is_what_is_printed_there)
+TESTS(a_label_is_what_is_printed_there, 3)
 {
     static const char *const names[] = {"pad:south",          "pad:east",         "pad:west",
                                         "pad:north",          "pad:start",        "pad:select",
@@ -409,10 +406,9 @@ START_TEST(a_label_is_what_is_printed_there)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* Keys by their position are called by what the person's own layout prints there. */
-START_TEST(a_key_is_called_as_it_is_printed)
+TESTS(a_key_is_called_as_it_is_printed, 7)
 {
     static const struct {
         const char *layout, *binding, *label, *words;
@@ -437,10 +433,9 @@ START_TEST(a_key_is_called_as_it_is_printed)
     ck_assert_str_eq(part.picture, "key");
     rig_close(&rig);
 }
-END_TEST
 
 /* Layers decide what is shown: nothing of one that is off, and of the higher one that is on. */
-START_TEST(what_is_off_takes_no_room)
+TEST(what_is_off_takes_no_room)
 {
     static const nplug_action_def two[] = {{"horn", NPLUG_ACTION_BUTTON, "pad:south", 0},
                                            {"confirm", NPLUG_ACTION_BUTTON, "pad:south", 1}};
@@ -464,10 +459,9 @@ START_TEST(what_is_off_takes_no_room)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* A text that is cut is whole characters, and the beginning of the whole; its length is told. */
-START_TEST(a_text_is_cut_between_characters)
+TESTS(a_text_is_cut_between_characters, 5)
 {
     static const nplug_word turned[] = {
         {"chord", "{1} auf {0}", NULL},       {"hold", "{0} \xe2\x80\xa6", NULL},
@@ -502,7 +496,6 @@ START_TEST(a_text_is_cut_between_characters)
         }
     }
 }
-END_TEST
 
 /* The runs in a row, a control by its label. */
 static void join_runs(const nplug_run *runs, size_t count, char text[400])
@@ -523,7 +516,7 @@ static void join_runs(const nplug_run *runs, size_t count, char text[400])
 /* Whatever is bound: the runs of a sentence, read in order, are its text, in which each prompt
  * stands as it does alone; of a list without room the rest is counted; and where one action cannot
  * be done there is no sentence. */
-START_TEST(a_sentence_is_its_runs)
+TESTS(a_sentence_is_its_runs, 20)
 {
     static const char wide[] = "pad:north taps=2 | key:ShiftLeft+key:KeyQ | mouse:right hold=200 | "
                                "hand:trigger press=0.9";
@@ -566,7 +559,6 @@ START_TEST(a_sentence_is_its_runs)
     rig_close(&p->rig);
     free(p);
 }
-END_TEST
 
 static const char *label_of_all(const nplug_prompt *prompt)
 {
@@ -600,7 +592,7 @@ static void open_alone(play *q, const play *p, int pad)
 /* What is shown for a family, played on a pad of it or not, is what a player of just such a pad
  * would be shown; and so is what a player is shown whose prompts are pinned to the family, whatever
  * they use, as far as that can do the action. */
-START_TEST(a_family_is_shown_as_its_pad_would_be)
+TESTS(a_family_is_shown_as_its_pad_would_be, 8)
 {
     static const char *const families[] = {"quay-letters", "harbour-marks", "tide-letters"};
     play *p = malloc(sizeof *p), *q = malloc(sizeof *q);
@@ -637,10 +629,9 @@ START_TEST(a_family_is_shown_as_its_pad_would_be)
     free(p);
     free(q);
 }
-END_TEST
 
 /* A control alone is shown as a binding of just that is. */
-START_TEST(a_control_is_shown_as_its_binding_is)
+TESTS(a_control_is_shown_as_its_binding_is, 3)
 {
     static const char *const names[] = {"pad:south", "pad:stick-left.up", "pad:dpad-up",
                                         "pad:trigger-right"};
@@ -664,9 +655,8 @@ START_TEST(a_control_is_shown_as_its_binding_is)
     }
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(impossible_prompts_are_refused)
+TEST(impossible_prompts_are_refused)
 {
     nplug_game game = harbour_for(1);
     NPLUG_SIZED(nplug_prompt, prompt);
@@ -691,9 +681,8 @@ START_TEST(impossible_prompts_are_refused)
     ck_assert_int_eq(nplug_prompt_info(rig.nest, 1, 0, &prompt), NPLUG_ERR_SIZE);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(impossible_offers_are_refused)
+TEST(impossible_offers_are_refused)
 {
     nplug_game game = harbour_for(1);
     NPLUG_SIZED(nplug_offer, offer);
@@ -707,27 +696,4 @@ START_TEST(impossible_offers_are_refused)
     offer.size = 3;
     ck_assert_int_eq(nplug_offer_info(rig.nest, 1, 0, 0, &offer), NPLUG_ERR_SIZE);
     rig_close(&rig);
-}
-END_TEST
-
-Suite *offers_suite(void)
-{
-    Suite *suite = suite_create("offers");
-    TCase *tests = tcase_create("offers");
-
-    tcase_set_timeout(tests, 60);
-    tcase_add_loop_test(tests, what_is_offered_works, 0, 40);
-    tcase_add_test(tests, impossible_offers_are_refused);
-    tcase_add_loop_test(tests, what_is_shown_works, 0, 40);
-    tcase_add_loop_test(tests, what_is_kept_is_as_fresh_as_new, 0, 30);
-    tcase_add_loop_test(tests, a_label_is_what_is_printed_there, 0, 3);
-    tcase_add_loop_test(tests, a_family_is_shown_as_its_pad_would_be, 0, 8);
-    tcase_add_loop_test(tests, a_key_is_called_as_it_is_printed, 0, 7);
-    tcase_add_test(tests, what_is_off_takes_no_room);
-    tcase_add_loop_test(tests, a_text_is_cut_between_characters, 0, 5);
-    tcase_add_loop_test(tests, a_sentence_is_its_runs, 0, 20);
-    tcase_add_loop_test(tests, a_control_is_shown_as_its_binding_is, 0, 3);
-    tcase_add_test(tests, impossible_prompts_are_refused);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

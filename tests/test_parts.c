@@ -493,13 +493,7 @@ static void play_game(uint32_t seed)
     rig_close(&play.rig);
 }
 
-START_TEST(a_key_is_heard_by_those_whose_part_it_is_in)
+TEST(a_key_is_heard_by_those_whose_part_it_is_in)
 {
     play_cases("parts", play_game, LISTS, 30 * LISTS, 30);
-}
-END_TEST
-
-Suite *parts_suite(void)
-{
-    return suite_of_cases("parts", a_key_is_heard_by_those_whose_part_it_is_in);
 }

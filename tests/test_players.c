@@ -23,7 +23,7 @@ static uint32_t players_of(const test_rig *rig, uint32_t place)
     return info.players;
 }
 
-START_TEST(the_press_that_joined_fires_nothing_until_it_is_let_go)
+TEST(the_press_that_joined_fires_nothing_until_it_is_let_go)
 {
     nplug_event join;
     test_rig rig;
@@ -45,9 +45,8 @@ START_TEST(the_press_that_joined_fires_nothing_until_it_is_let_go)
     ck_assert_uint_eq(nplug_presses(rig.nest, 2, HORN), 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_desk_joins_as_one_and_a_stick_does_not_join)
+TEST(a_desk_joins_as_one_and_a_stick_does_not_join)
 {
     test_rig rig;
 
@@ -64,9 +63,8 @@ START_TEST(a_desk_joins_as_one_and_a_stick_does_not_join)
     ck_assert_uint_eq(players_of(&rig, 4), 1);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(when_all_seats_are_taken_presses_are_anyones)
+TEST(when_all_seats_are_taken_presses_are_anyones)
 {
     test_rig rig;
 
@@ -80,9 +78,8 @@ START_TEST(when_all_seats_are_taken_presses_are_anyones)
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN) + nplug_presses(rig.nest, 2, HORN), 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_claim_in_the_middle_of_a_press_spends_it)
+TEST(a_claim_in_the_middle_of_a_press_spends_it)
 {
     nplug_device pad;
     test_rig rig;
@@ -109,9 +106,8 @@ START_TEST(a_claim_in_the_middle_of_a_press_spends_it)
     ck_assert_float_eq(nplug_level(rig.nest, 2, THROTTLE), 1.0f);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(leaving_yields_all_and_frees_the_seat)
+TEST(leaving_yields_all_and_frees_the_seat)
 {
     nplug_event event;
     test_rig rig;
@@ -133,9 +129,8 @@ START_TEST(leaving_yields_all_and_frees_the_seat)
     ck_assert(nplug_player_seated(rig.nest, 1));
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(hardware_comes_back_to_its_player)
+TEST(hardware_comes_back_to_its_player)
 {
     nplug_move plug = {.kind = NPLUG_MOVE_ARRIVE, .on = "p", .what = "heron", .serial = "H-7"};
     nplug_event claim;
@@ -166,9 +161,8 @@ START_TEST(hardware_comes_back_to_its_player)
     ck_assert(!rig_saw(&rig, NPLUG_EVENT_CLAIM, NULL));
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(in_a_game_for_one_player_1_hears_all)
+TEST(in_a_game_for_one_player_1_hears_all)
 {
     nplug_game game = harbour_for(1);
     test_rig rig;
@@ -189,9 +183,8 @@ START_TEST(in_a_game_for_one_player_1_hears_all)
     ck_assert(!nplug_held(rig.nest, 1, HORN));
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_seat_by_one_action)
+TEST(a_seat_by_one_action)
 {
     static const nplug_action_def actions[] = {
         {"horn", NPLUG_ACTION_BUTTON, "pad:south | pad:start", 0},
@@ -226,9 +219,8 @@ START_TEST(a_seat_by_one_action)
               nplug_player_seated(rig.nest, 2)); /* numbers stay */
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(who_holds_the_join_button_keeps_nobody_out)
+TEST(who_holds_the_join_button_keeps_nobody_out)
 {
     static const nplug_action_def actions[] = {
         {"join", NPLUG_ACTION_BUTTON, "pad:start | key:Enter", 0},
@@ -264,9 +256,8 @@ START_TEST(who_holds_the_join_button_keeps_nobody_out)
     }
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_full_game_says_so)
+TEST(a_full_game_says_so)
 {
     nplug_game game = harbour_for(2);
     nplug_event event;
@@ -291,9 +282,8 @@ START_TEST(a_full_game_says_so)
     ck_assert_uint_eq(event.device, nplug_device_at(rig.nest, 2));
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_claim_takes_all_of_a_desk_and_nobody_elses)
+TEST(a_claim_takes_all_of_a_desk_and_nobody_elses)
 {
     nplug_game game = harbour_for(3);
     test_rig rig;
@@ -313,10 +303,9 @@ START_TEST(a_claim_takes_all_of_a_desk_and_nobody_elses)
     ck_assert(players_of(&rig, 0) == 1 && players_of(&rig, 1) == 6);
     rig_close(&rig);
 }
-END_TEST
 
 /* Whoever else hears a device goes on holding, whoever comes or goes meanwhile. */
-START_TEST(sharing_and_leaving_are_nobody_elses)
+TEST(sharing_and_leaving_are_nobody_elses)
 {
     nplug_game game = harbour_for(3);
     nplug_device pad;
@@ -344,9 +333,8 @@ START_TEST(sharing_and_leaving_are_nobody_elses)
     ck_assert(nplug_held(rig.nest, 3, HORN) && nplug_releases(rig.nest, 3, HORN) == 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(players_share_a_keyboard)
+TEST(players_share_a_keyboard)
 {
     static const nplug_part_def parts[] = {{"left", "KeyW,KeyA"}, {"right", "KeyH,Space"}};
     nplug_game game = harbour_for(4);
@@ -377,9 +365,8 @@ START_TEST(players_share_a_keyboard)
     ck_assert_int_eq(nplug_claim_part(rig.nest, keys, 3, 1), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(hands_and_a_headset_join_as_one_and_so_do_levers_and_pedals)
+TEST(hands_and_a_headset_join_as_one_and_so_do_levers_and_pedals)
 {
     static const char *const models[] = {"osprey-left", "osprey-right", "osprey-headset"};
     nplug_game game = harbour_for(4);
@@ -399,9 +386,8 @@ START_TEST(hands_and_a_headset_join_as_one_and_so_do_levers_and_pedals)
     ck_assert(players_of(&rig, 3) == 2 && players_of(&rig, 4) == 2);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(seats_by_arrival_sharing_and_swapping)
+TEST(seats_by_arrival_sharing_and_swapping)
 {
     nplug_game game = harbour_for(4);
     nplug_effect lights;
@@ -435,10 +421,9 @@ START_TEST(seats_by_arrival_sharing_and_swapping)
     ck_assert_int_eq(nplug_swap(rig.nest, 1, 5), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
-END_TEST
 
 /* Without focus pads may go on; what is held when it comes back is spent. */
-START_TEST(focus_goes_by_kind)
+TEST(focus_goes_by_kind)
 {
     nplug_game game = harbour_for(1);
     hand_port port = {0};
@@ -470,10 +455,9 @@ START_TEST(focus_goes_by_kind)
     ck_assert(nplug_held(rig.nest, 1, HORN));
     rig_close(&rig);
 }
-END_TEST
 
 /* What a game may say wrong of seats and parts: each is refused, and the log says why. */
-START_TEST(wrong_seats_and_parts_are_told)
+TEST(wrong_seats_and_parts_are_told)
 {
     static const nplug_part_def twice[] = {{"a", "KeyW,KeyA"}, {"b", "KeyA"}};
     static const nplug_part_def none[] = {{"a", "KeyW,KeyOops"}};
@@ -497,9 +481,8 @@ START_TEST(wrong_seats_and_parts_are_told)
         rig_close(&rig);
     }
 }
-END_TEST
 
-START_TEST(wrong_calls_are_errors)
+TEST(wrong_calls_are_errors)
 {
     test_rig rig;
 
@@ -515,32 +498,4 @@ START_TEST(wrong_calls_are_errors)
     ck_assert_int_eq(nplug_leave(rig.nest, 1), NPLUG_ERR_FULL);
     ck_assert(!nplug_player_seated(rig.nest, 0) && !nplug_player_seated(rig.nest, 99));
     rig_close(&rig);
-}
-END_TEST
-
-Suite *players_suite(void)
-{
-    Suite *suite = suite_create("players");
-    TCase *tests = tcase_create("players");
-
-    tcase_add_test(tests, the_press_that_joined_fires_nothing_until_it_is_let_go);
-    tcase_add_test(tests, a_desk_joins_as_one_and_a_stick_does_not_join);
-    tcase_add_test(tests, when_all_seats_are_taken_presses_are_anyones);
-    tcase_add_test(tests, a_claim_in_the_middle_of_a_press_spends_it);
-    tcase_add_test(tests, leaving_yields_all_and_frees_the_seat);
-    tcase_add_test(tests, hardware_comes_back_to_its_player);
-    tcase_add_test(tests, in_a_game_for_one_player_1_hears_all);
-    tcase_add_test(tests, a_seat_by_one_action);
-    tcase_add_test(tests, who_holds_the_join_button_keeps_nobody_out);
-    tcase_add_test(tests, a_full_game_says_so);
-    tcase_add_test(tests, a_claim_takes_all_of_a_desk_and_nobody_elses);
-    tcase_add_test(tests, sharing_and_leaving_are_nobody_elses);
-    tcase_add_test(tests, players_share_a_keyboard);
-    tcase_add_test(tests, hands_and_a_headset_join_as_one_and_so_do_levers_and_pedals);
-    tcase_add_test(tests, seats_by_arrival_sharing_and_swapping);
-    tcase_add_test(tests, focus_goes_by_kind);
-    tcase_add_test(tests, wrong_seats_and_parts_are_told);
-    tcase_add_test(tests, wrong_calls_are_errors);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

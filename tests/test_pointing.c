@@ -267,7 +267,7 @@ static void close_rig(rig *r)
     free(r->window);
 }
 
-START_TEST(pointing_is_as_the_model_has_it)
+TESTS(pointing_is_as_the_model_has_it, GAMES)
 {
     const char *seed = getenv("NPLUG_SEED");
     rig r;
@@ -281,12 +281,11 @@ START_TEST(pointing_is_as_the_model_has_it)
     }
     close_rig(&r);
 }
-END_TEST
 
 /* --- what goes wrong ---------------------------------------------------------------------------
  */
 
-START_TEST(who_has_nothing_that_points_is_told_so)
+TEST(who_has_nothing_that_points_is_told_so)
 {
     nplug_game game = harbour_for(2);
     NPLUG_SIZED(nplug_pointer_facts, facts);
@@ -305,10 +304,9 @@ START_TEST(who_has_nothing_that_points_is_told_so)
     ck_assert_int_eq(nplug_pointer_info(rig.nest, 1, &small), NPLUG_ERR_SIZE);
     rig_close(&rig);
 }
-END_TEST
 
 /* A pen of a tablet: it shows where it is before it presses, and its buttons are no pointer. */
-START_TEST(a_pen_hovers_presses_and_has_buttons)
+TEST(a_pen_hovers_presses_and_has_buttons)
 {
     static const nplug_action_def pen[] = {
         {"click", NPLUG_ACTION_BUTTON, "pointer:press", 0},
@@ -343,10 +341,9 @@ START_TEST(a_pen_hovers_presses_and_has_buttons)
     ck_assert(facts.hovers && !facts.down && !facts.cancelled && facts.release_time == 100 * MS);
     rig_close(&rig);
 }
-END_TEST
 
 /* A mouse whose hardware counts from a corner has a place: a tablet's, or another machine's. */
-START_TEST(a_mouse_that_is_somewhere_points_there)
+TEST(a_mouse_that_is_somewhere_points_there)
 {
     static const nplug_sim_signal signals[] = {{0x30000, 0, 0, 32767, 1, NPLUG_NATURE_AXIS, 0},
                                                {0x30001, 0, 0, 32767, 1, NPLUG_NATURE_AXIS, 0},
@@ -378,10 +375,9 @@ START_TEST(a_mouse_that_is_somewhere_points_there)
     same_place(facts.press_place, (nplug_vec2){0.75f, 0.25f});
     rig_close(&rig);
 }
-END_TEST
 
 /* A pick hears the pointer and zones, not the contact beneath them. */
-START_TEST(a_pick_of_a_touch_is_a_pointer_or_a_zone)
+TESTS(a_pick_of_a_touch_is_a_pointer_or_a_zone, 2)
 {
     static const char *const names[] = {"pointer:press", "zone:1-button"};
     nplug_pick pick = nplug_pick_default();
@@ -398,19 +394,4 @@ START_TEST(a_pick_of_a_touch_is_a_pointer_or_a_zone)
     nplug_control_name(event.control, name, sizeof name);
     ck_assert_str_eq(name, names[_i]);
     close_rig(&r);
-}
-END_TEST
-
-Suite *pointing_suite(void)
-{
-    Suite *suite = suite_create("pointing");
-    TCase *tests = tcase_create("pointing");
-
-    tcase_add_loop_test(tests, pointing_is_as_the_model_has_it, 0, GAMES);
-    tcase_add_test(tests, who_has_nothing_that_points_is_told_so);
-    tcase_add_test(tests, a_pen_hovers_presses_and_has_buttons);
-    tcase_add_test(tests, a_mouse_that_is_somewhere_points_there);
-    tcase_add_loop_test(tests, a_pick_of_a_touch_is_a_pointer_or_a_zone, 0, 2);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

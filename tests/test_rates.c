@@ -538,13 +538,7 @@ static void play_game(uint32_t seed)
         compare(&play, r, seed);
 }
 
-START_TEST(the_frame_rate_changes_nothing)
+TEST(the_frame_rate_changes_nothing)
 {
     play_cases("rates", play_game, 1, 150, 40);
-}
-END_TEST
-
-Suite *rates_suite(void)
-{
-    return suite_of_cases("rates", the_frame_rate_changes_nothing);
 }

@@ -247,7 +247,7 @@ static const struct {
      0.0f},
 };
 
-START_TEST(what_has_no_sheet_is_known_by_its_codes_or_its_shape)
+TESTS(what_has_no_sheet_is_known_by_its_codes_or_its_shape, COUNT_OF(papers))
 {
     NPLUG_SIZED(nplug_device_facts, info);
     uint16_t count = 0;
@@ -271,7 +271,6 @@ START_TEST(what_has_no_sheet_is_known_by_its_codes_or_its_shape)
     ck_assert_float_eq(value.y, papers[_i].y);
     rig_close(&p.rig);
 }
-END_TEST
 
 /* --- rules ------------------------------------------------------------------------------------ */
 
@@ -316,7 +315,7 @@ static const char *sheet_taken(paper_rig *p)
 }
 
 /* In whatever order they are added, of those that fit the one that tells most wins. */
-START_TEST(the_most_telling_rule_wins)
+TESTS(the_most_telling_rule_wins, 30)
 {
     static const char *const names[] = {"0", "1", "2", "3", "4", "5", "6", "7", "8"};
     nplug_sheet sheets[COUNT_OF(ladder)];
@@ -337,9 +336,8 @@ START_TEST(the_most_telling_rule_wins)
     }
     rig_close(&p.rig);
 }
-END_TEST
 
-START_TEST(ties_are_refused_and_leave_the_rest_in_force)
+TEST(ties_are_refused_and_leave_the_rest_in_force)
 {
     nplug_sheet good = sheet_of("good", &ladder[5]);
     nplug_sheet twins[2] = {sheet_of("a", &ladder[6]), sheet_of("b", &ladder[6])};
@@ -357,9 +355,8 @@ START_TEST(ties_are_refused_and_leave_the_rest_in_force)
     ck_assert_str_eq(sheet_taken(&p), "later");
     rig_close(&p.rig);
 }
-END_TEST
 
-START_TEST(a_sheet_among_thousands_is_found)
+TEST(a_sheet_among_thousands_is_found)
 {
     static nplug_rule matches[2000];
     static nplug_sheet sheets[2000];
@@ -383,10 +380,9 @@ START_TEST(a_sheet_among_thousands_is_found)
     ck_assert_str_eq(sheet_taken(&p), "it");
     rig_close(&p.rig);
 }
-END_TEST
 
 /* The same pad numbers its axes otherwise over the air, and its sheet says so. */
-START_TEST(one_pad_has_two_sheets_by_its_bus)
+TEST(one_pad_has_two_sheets_by_its_bus)
 {
     static const paper_signal signals[] = {{BTN(0x130)}, {ABS(2, 0, 255)}, {ABS(9, 0, 255)}};
     paper_rig p;
@@ -401,7 +397,6 @@ START_TEST(one_pad_has_two_sheets_by_its_bus)
         rig_close(&p.rig);
     }
 }
-END_TEST
 
 /* What a rule weighs, as sheet.h says: product before vendor, version, bus, kind, code space, and
  * then how many signals are named; an axis's driver counts as two of them. */
@@ -418,7 +413,7 @@ static uint64_t plain_weight(const nplug_rule *match)
 
 /* Hardware of which nobody ever thought: codes at random.  Of the sheets with wires whose rules
  * fit, one alone is the surest, and that one is taken. */
-START_TEST(of_the_rules_that_fit_one_sheet_is_the_surest)
+TESTS(of_the_rules_that_fit_one_sheet_is_the_surest, 20)
 {
     static const uint16_t axes[] = {0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 0x28};
     static const uint16_t buttons[] = {0x120, 0x121, 0x122, 0x123, 0x12f, 0x130, 0x131, 0x132,
@@ -465,10 +460,9 @@ START_TEST(of_the_rules_that_fit_one_sheet_is_the_surest)
     }
     ck_assert_uint_gt(taken, 20);
 }
-END_TEST
 
 /* All pairs of the built-in sheets' rules. */
-START_TEST(no_two_built_in_rules_tie)
+TEST(no_two_built_in_rules_tie)
 {
     static const uint32_t axes[] = {EV(3, 2), EV(3, 5)}, others[] = {EV(3, 3), EV(3, 9)};
     nplug_rule one = {
@@ -496,10 +490,9 @@ START_TEST(no_two_built_in_rules_tie)
     other.vendor = 7;
     ck_assert(!nplug_rules_tie(&a, 0, &b, 0)); /* one is surer */
 }
-END_TEST
 
 /* A sheet that says that it rests outside of what the hardware says of its range. */
-START_TEST(a_rest_outside_of_the_range_gives_values_in_range)
+TEST(a_rest_outside_of_the_range_gives_values_in_range)
 {
     static const int32_t raw[] = {INT32_MIN, -1, 0, 100, 255, 5000, INT32_MAX};
     nplug_wire wires[] = {south_wire[0], south_wire[0]};
@@ -530,7 +523,6 @@ START_TEST(a_rest_outside_of_the_range_gives_values_in_range)
     }
     rig_close(&p.rig);
 }
-END_TEST
 
 /* --- quirks ----------------------------------------------------------------------------------- */
 
@@ -599,7 +591,7 @@ static nplug_sheet_file *sheet_with(const char *controls)
     return file;
 }
 
-START_TEST(each_quirk_reads_as_its_sheet_says)
+TESTS(each_quirk_reads_as_its_sheet_says, COUNT_OF(quirks))
 {
     nplug_sheet_file *file = sheet_with(quirks[_i].wire);
     paper_rig p;
@@ -617,11 +609,10 @@ START_TEST(each_quirk_reads_as_its_sheet_says)
     rig_close(&p.rig);
     nplug_sheet_file_free(file);
 }
-END_TEST
 
 /* A contact that bounces for 5 ms: the press is heard at once, the chatter never, and what holds in
  * the end is heard when the time is over; whatever the frame rate. */
-START_TEST(a_bouncing_button_is_one_press)
+TESTS(a_bouncing_button_is_one_press, 2)
 {
     static const paper_signal south = {7, 0, NPLUG_NATURE_BUTTON, 0, 1, NO};
     static const struct {
@@ -638,7 +629,7 @@ START_TEST(a_bouncing_button_is_one_press)
     plug_paper(&p, 3, 0x77, 9, 0, &south, 1);
     for (unsigned i = 0; i < COUNT_OF(chatter); i++)
         say(&p, chatter[i].t, 0, chatter[i].value);
-    for (nplug_time t = 0; t <= 100000; t += (nplug_time)_i)
+    for (nplug_time t = 0; t <= 100000; t += _i ? 50 * MS : MS)
         rig_step(&p.rig, t);
     rig_step(&p.rig, 100000);
     nplug_action_info(p.rig.nest, 1, HORN, &state);
@@ -651,10 +642,9 @@ START_TEST(a_bouncing_button_is_one_press)
     rig_close(&p.rig);
     nplug_sheet_file_free(file);
 }
-END_TEST
 
 /* A lever stays where it is put: it is never spent, and reads where it stands from the first. */
-START_TEST(a_lever_keeps_its_place)
+TEST(a_lever_keeps_its_place)
 {
     NPLUG_SIZED(nplug_control_facts, info);
     test_rig rig;
@@ -672,7 +662,6 @@ START_TEST(a_lever_keeps_its_place)
     ck_assert_float_eq_tol(info.value.x, 0.75f, 1e-4f);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- why -------------------------------------------------------------------------------------- */
 
@@ -690,7 +679,7 @@ static void hear(void *user, const nplug_reason *reason)
     snprintf(all->text + used, sizeof all->text - used, "%s %s\n", reason->sheet, reason->text);
 }
 
-START_TEST(an_explanation_names_what_was_compared)
+TEST(an_explanation_names_what_was_compared)
 {
     static const paper_signal signals[] = {
         {BTN(0x130)}, STICKS, {ABS(2, 0, 9)}, {ABS(5, 0, 9)}, {ABS(3, 0, 9)}};
@@ -719,28 +708,4 @@ START_TEST(an_explanation_names_what_was_compared)
     ck_assert_ptr_nonnull(strstr(all.text, "Learn a sheet"));
     ck_assert_uint_eq(all.wins, 0);
     rig_close(&p.rig);
-}
-END_TEST
-
-Suite *recognise_suite(void)
-{
-    Suite *suite = suite_create("recognise");
-    TCase *tests = tcase_create("recognise");
-
-    tcase_add_loop_test(tests, what_has_no_sheet_is_known_by_its_codes_or_its_shape, 0,
-                        (int)COUNT_OF(papers));
-    tcase_add_loop_test(tests, the_most_telling_rule_wins, 0, 30);
-    tcase_add_test(tests, ties_are_refused_and_leave_the_rest_in_force);
-    tcase_add_test(tests, a_sheet_among_thousands_is_found);
-    tcase_add_test(tests, one_pad_has_two_sheets_by_its_bus);
-    tcase_add_loop_test(tests, of_the_rules_that_fit_one_sheet_is_the_surest, 0, 20);
-    tcase_add_test(tests, no_two_built_in_rules_tie);
-    tcase_add_test(tests, a_rest_outside_of_the_range_gives_values_in_range);
-    tcase_add_loop_test(tests, each_quirk_reads_as_its_sheet_says, 0, (int)COUNT_OF(quirks));
-    tcase_add_loop_test(tests, a_bouncing_button_is_one_press, 1000, 1001);
-    tcase_add_loop_test(tests, a_bouncing_button_is_one_press, 50000, 50001);
-    tcase_add_test(tests, a_lever_keeps_its_place);
-    tcase_add_test(tests, an_explanation_names_what_was_compared);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -40,7 +40,7 @@ static uint32_t players_at(const test_rig *rig, uint32_t place)
     return nplug_part_players(rig->nest, nplug_device_at(rig->nest, place), 0);
 }
 
-START_TEST(a_player_whose_device_went_waits_and_is_told)
+TEST(a_player_whose_device_went_waits_and_is_told)
 {
     static const char *none[2] = {NULL, NULL};
     nplug_game game = four_seats();
@@ -71,9 +71,8 @@ START_TEST(a_player_whose_device_went_waits_and_is_told)
     ck_assert(!nplug_player_waits(rig.nest, 1) && nplug_missed_at(rig.nest, 1, 0) == 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(waiting_has_an_end_where_the_game_wants_one)
+TEST(waiting_has_an_end_where_the_game_wants_one)
 {
     static const char *none[2] = {NULL, NULL};
     nplug_game game = four_seats();
@@ -91,12 +90,11 @@ START_TEST(waiting_has_an_end_where_the_game_wants_one)
     ck_assert(!nplug_player_seated(rig.nest, 2) && nplug_player_seated(rig.nest, 1));
     rig_close(&rig);
 }
-END_TEST
 
 static const nplug_part_def halves[] = {{"left", "KeyW,KeyA"}, {"right", "KeyH,Space"}};
 
 /* Two who shared a keyboard that went press a pad each. */
-START_TEST(one_press_takes_over_for_one_player)
+TEST(one_press_takes_over_for_one_player)
 {
     nplug_game game = four_seats();
     test_rig rig;
@@ -122,11 +120,10 @@ START_TEST(one_press_takes_over_for_one_player)
     ck_assert(!nplug_player_waits(rig.nest, 2));
     rig_close(&rig);
 }
-END_TEST
 
 /* One who lost a pad goes on at the free half of a keyboard; whoever has the other half keeps it.
  */
-START_TEST(half_a_keyboard_takes_over_alone)
+TEST(half_a_keyboard_takes_over_alone)
 {
     nplug_game game = four_seats();
     nplug_device keys;
@@ -150,11 +147,10 @@ START_TEST(half_a_keyboard_takes_over_alone)
     ck_assert_float_eq(nplug_vector(rig.nest, 1, STEER).y, 1.0f); /* and goes on holding */
     rig_close(&rig);
 }
-END_TEST
 
 /* With no other place left, one that is missed is given away: who waited there has left, and the
  * seat is free for whoever holds the new device. */
-START_TEST(a_place_that_is_given_away_waits_no_more)
+TEST(a_place_that_is_given_away_waits_no_more)
 {
     nplug_game game = four_seats();
     nplug_limits limits = nplug_limits_default();
@@ -177,7 +173,6 @@ START_TEST(a_place_that_is_given_away_waits_no_more)
     ck_assert(nplug_player_seated(rig.nest, 1) && !nplug_player_waits(rig.nest, 1));
     rig_close(&rig);
 }
-END_TEST
 
 /* Who comes back as whom: what was there (two pads of two players, both lost), what comes, and
  * whose it is then (0: nobody's). */
@@ -208,7 +203,7 @@ static const struct {
     {{NULL, NULL}, {NULL, NULL}, true, "heron", NULL, NULL, 0},
 };
 
-START_TEST(the_same_unit_goes_to_its_player)
+TESTS(the_same_unit_goes_to_its_player, COUNT_OF(comings))
 {
     const char *serials[2] = {comings[_i].serials[0], comings[_i].serials[1]};
     const char *sockets[2] = {comings[_i].sockets[0], comings[_i].sockets[1]};
@@ -231,11 +226,10 @@ START_TEST(the_same_unit_goes_to_its_player)
                       comings[_i].players ? comings[_i].players : 1);
     rig_close(&rig);
 }
-END_TEST
 
 /* Of three pads at a hub two are players' and one is spare: each is whose it was, in whatever order
  * they come back, and as often as the hub does that. */
-START_TEST(a_spare_pad_is_nobodys_again)
+TESTS(a_spare_pad_is_nobodys_again, 6)
 {
     static const unsigned orders[][3] = {{0, 1, 2}, {0, 2, 1}, {1, 0, 2},
                                          {1, 2, 0}, {2, 0, 1}, {2, 1, 0}};
@@ -269,9 +263,8 @@ START_TEST(a_spare_pad_is_nobodys_again)
     }
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_hub_that_loses_four_pads_gives_them_back_in_any_order)
+TESTS(a_hub_that_loses_four_pads_gives_them_back_in_any_order, 3)
 {
     static const unsigned orders[][4] = {{3, 2, 1, 0}, {1, 3, 0, 2}, {2, 0, 3, 1}};
     nplug_game game = four_seats();
@@ -298,9 +291,8 @@ START_TEST(a_hub_that_loses_four_pads_gives_them_back_in_any_order)
         ck_assert(!nplug_player_waits(rig.nest, p) && nplug_missed_at(rig.nest, p, 0) == 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_wobble_is_one_event_and_keeps_the_handle)
+TEST(a_wobble_is_one_event_and_keeps_the_handle)
 {
     static const char *none[2] = {NULL, NULL};
     nplug_game game = four_seats();
@@ -337,9 +329,8 @@ START_TEST(a_wobble_is_one_event_and_keeps_the_handle)
     ck_assert(rig_saw(&rig, NPLUG_EVENT_WAIT, NULL));
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(levers_stay_and_others_as_the_game_says)
+TEST(levers_stay_and_others_as_the_game_says)
 {
     static const nplug_action_def actions[] = {
         {"throttle", NPLUG_ACTION_LEVEL, "stick:throttle | key:Space", 0},
@@ -373,9 +364,8 @@ START_TEST(levers_stay_and_others_as_the_game_says)
     ck_assert_float_eq(nplug_level(rig.nest, 1, 0), 0.0f);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_lever_gives_nothing_to_whoever_has_it_no_longer)
+TEST(a_lever_gives_nothing_to_whoever_has_it_no_longer)
 {
     static const nplug_action_def actions[] = {
         {"throttle", NPLUG_ACTION_LEVEL, "stick:throttle", 0}};
@@ -398,9 +388,8 @@ START_TEST(a_lever_gives_nothing_to_whoever_has_it_no_longer)
     ck_assert(nplug_level(rig.nest, 1, 0) == 0.0f && nplug_level(rig.nest, 2, 0) == 0.0f);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(batteries_are_told_and_low_ones_before_they_die)
+TEST(batteries_are_told_and_low_ones_before_they_die)
 {
     static const struct {
         float level;
@@ -432,27 +421,4 @@ START_TEST(batteries_are_told_and_low_ones_before_they_die)
         ck_assert_int_eq(info.battery_percent, (int32_t)(levels[i].level * 100.0f + 0.5f));
     }
     rig_close(&rig);
-}
-END_TEST
-
-Suite *return_suite(void)
-{
-    Suite *suite = suite_create("return");
-    TCase *tests = tcase_create("return");
-
-    tcase_set_timeout(tests, 60);
-    tcase_add_test(tests, a_player_whose_device_went_waits_and_is_told);
-    tcase_add_test(tests, waiting_has_an_end_where_the_game_wants_one);
-    tcase_add_test(tests, one_press_takes_over_for_one_player);
-    tcase_add_test(tests, half_a_keyboard_takes_over_alone);
-    tcase_add_test(tests, a_place_that_is_given_away_waits_no_more);
-    tcase_add_loop_test(tests, the_same_unit_goes_to_its_player, 0, COUNT_OF(comings));
-    tcase_add_loop_test(tests, a_spare_pad_is_nobodys_again, 0, 6);
-    tcase_add_loop_test(tests, a_hub_that_loses_four_pads_gives_them_back_in_any_order, 0, 3);
-    tcase_add_test(tests, a_wobble_is_one_event_and_keeps_the_handle);
-    tcase_add_test(tests, levers_stay_and_others_as_the_game_says);
-    tcase_add_test(tests, a_lever_gives_nothing_to_whoever_has_it_no_longer);
-    tcase_add_test(tests, batteries_are_told_and_low_ones_before_they_die);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

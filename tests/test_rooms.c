@@ -13,7 +13,7 @@ static const char *const rooms[] = {"base",   "feed",   "device", "game",
 #define FILES_OF "ls " SOURCE_DIR "/src/core/"
 #define MOST     12
 
-START_TEST(the_core_is_eight_rooms_and_nothing_else)
+TEST(the_core_is_eight_rooms_and_nothing_else)
 {
     char output[4096], expected[256] = "";
 
@@ -24,10 +24,9 @@ START_TEST(the_core_is_eight_rooms_and_nothing_else)
     snprintf(expected, sizeof expected, "%zu\n", COUNT_OF(rooms));
     ck_assert_str_eq(output, expected);
 }
-END_TEST
 
 /* Each has at most about nine files with code, and one header for all others. */
-START_TEST(each_room_is_small_and_has_one_door)
+TESTS(each_room_is_small_and_has_one_door, COUNT_OF(rooms))
 {
     char command[512], output[4096];
 
@@ -37,11 +36,10 @@ START_TEST(each_room_is_small_and_has_one_door)
     snprintf(command, sizeof command, FILES_OF "%s/%s.h", rooms[_i], rooms[_i]);
     ck_assert_int_eq(run(command, output, sizeof output), 0);
 }
-END_TEST
 
 /* The includes of a room's files that are neither the library's public ones, nor libc's five, nor
  * its own, nor the doors of the rooms before it. */
-START_TEST(no_room_sees_a_higher_one)
+TESTS(no_room_sees_a_higher_one, COUNT_OF(rooms))
 {
     char command[1024], output[8192], may[256] = "";
 
@@ -57,10 +55,9 @@ START_TEST(no_room_sees_a_higher_one)
     run(command, output, sizeof output);
     ck_assert_str_eq(output, "");
 }
-END_TEST
 
 /* The corridor knows all rooms, and writes in none: it calls. */
-START_TEST(nobody_writes_in_another_ones_room)
+TEST(nobody_writes_in_another_ones_room)
 {
     char output[8192];
 
@@ -76,10 +73,9 @@ START_TEST(nobody_writes_in_another_ones_room)
         output, sizeof output);
     ck_assert_str_eq(output, "");
 }
-END_TEST
 
 /* No file needs another one that, in the end, needs it: told by what the linker would. */
-START_TEST(no_files_go_in_a_circle)
+TEST(no_files_go_in_a_circle)
 {
     char output[16384];
 
@@ -95,20 +91,4 @@ START_TEST(no_files_go_in_a_circle)
         "test $(wc -l <" BINARY_DIR "/order) -gt 50 || echo too few files",
         output, sizeof output);
     ck_assert_str_eq(output, "");
-}
-END_TEST
-
-Suite *rooms_suite(void)
-{
-    Suite *suite = suite_create("rooms");
-    TCase *tests = tcase_create("rooms");
-
-    tcase_set_timeout(tests, 60);
-    tcase_add_test(tests, the_core_is_eight_rooms_and_nothing_else);
-    tcase_add_loop_test(tests, each_room_is_small_and_has_one_door, 0, COUNT_OF(rooms));
-    tcase_add_loop_test(tests, no_room_sees_a_higher_one, 0, COUNT_OF(rooms));
-    tcase_add_test(tests, nobody_writes_in_another_ones_room);
-    tcase_add_test(tests, no_files_go_in_a_circle);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

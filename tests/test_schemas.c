@@ -123,29 +123,16 @@ static void check_object(const nf_object *table)
     free(text);
 }
 
-START_TEST(a_schema_says_what_its_table_reads)
+TESTS(a_schema_says_what_its_table_reads, COUNT_OF(objects))
 {
     check_object(objects[_i]);
 }
-END_TEST
 
-START_TEST(a_trace_is_told_by_its_schema_line_by_line)
+TEST(a_trace_is_told_by_its_schema_line_by_line)
 {
     size_t count = 0;
 
     for (; nf_trace_object(count); count++)
         check_object(nf_trace_object(count));
     ck_assert_uint_eq(count, 20);
-}
-END_TEST
-
-Suite *schemas_suite(void)
-{
-    Suite *suite = suite_create("schemas");
-    TCase *tests = tcase_create("schemas");
-
-    tcase_add_loop_test(tests, a_schema_says_what_its_table_reads, 0, COUNT_OF(objects));
-    tcase_add_test(tests, a_trace_is_told_by_its_schema_line_by_line);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -196,7 +196,7 @@ static void check_pad(const play *p, double slack)
 
 /* However a pad is turned: turn, roll and tilt are what control.h says, and a motion is the angle
  * that the pad was turned by. */
-START_TEST(a_pad_that_is_turned_says_how)
+TESTS(a_pad_that_is_turned_says_how, 12)
 {
     play *p = malloc(sizeof *p);
 
@@ -215,11 +215,10 @@ START_TEST(a_pad_that_is_turned_says_how)
     rig_close(&p->p.rig);
     free(p);
 }
-END_TEST
 
 /* Where a turn of the pad's front leads, by its words: to the right, up, and its right side down.
  */
-START_TEST(right_is_right_and_up_is_up)
+TESTS(right_is_right_and_up_is_up, 6)
 {
     static const vec rates[] = {{0, -90, 0}, {90, 0, 0}, {0, 0, -90}};
     play *p = malloc(sizeof *p);
@@ -242,7 +241,6 @@ START_TEST(right_is_right_and_up_is_up)
     rig_close(&p->p.rig);
     free(p);
 }
-END_TEST
 
 static double rate_of(const play *p, unsigned axis)
 {
@@ -256,7 +254,7 @@ static double rate_of(const play *p, unsigned axis)
 
 /* A pad that lies still turns by nothing, wherever its sensors rest; one that is turned slowly and
  * steadily is not taken for that, and what was found holds. */
-START_TEST(a_sensor_rests_where_it_lies_still)
+TESTS(a_sensor_rests_where_it_lies_still, 8)
 {
     play *p = malloc(sizeof *p);
     bool far = _i % 4 == 3;
@@ -286,10 +284,9 @@ START_TEST(a_sensor_rests_where_it_lies_still)
     rig_close(&p->p.rig);
     free(p);
 }
-END_TEST
 
 /* Shaking a pad is no use of it: nobody joins by it, and no other device is left for it. */
-START_TEST(what_a_pad_feels_is_never_use)
+TESTS(what_a_pad_feels_is_never_use, 2)
 {
     play *p = malloc(sizeof *p);
     NPLUG_SIZED(nplug_active_set, active);
@@ -309,10 +306,9 @@ START_TEST(what_a_pad_feels_is_never_use)
     rig_close(&p->p.rig);
     free(p);
 }
-END_TEST
 
 /* The same reports at two frame rates: presses, the angle and the rest are the same. */
-START_TEST(sensors_do_not_know_the_frame_rate)
+TESTS(sensors_do_not_know_the_frame_rate, 4)
 {
     play *one = malloc(sizeof *one), *two = malloc(sizeof *two);
     play *both[] = {one, two};
@@ -339,10 +335,9 @@ START_TEST(sensors_do_not_know_the_frame_rate)
     free(one);
     free(two);
 }
-END_TEST
 
 /* Impossible bindings of sensors. */
-START_TEST(a_sensor_drives_what_it_can)
+TESTS(a_sensor_drives_what_it_can, 9)
 {
     static const struct {
         const char *binding;
@@ -369,21 +364,4 @@ START_TEST(a_sensor_drives_what_it_can)
     ck_assert_int_eq(nplug_bind(rig.nest, NPLUG_EVERYONE, 0, rows[_i].binding),
                      rows[_i].good ? NPLUG_OK : NPLUG_ERR_BINDING);
     rig_close(&rig);
-}
-END_TEST
-
-Suite *sensors_suite(void)
-{
-    Suite *suite = suite_create("sensors");
-    TCase *tests = tcase_create("sensors");
-
-    tcase_set_timeout(tests, 60);
-    tcase_add_loop_test(tests, a_pad_that_is_turned_says_how, 0, 12);
-    tcase_add_loop_test(tests, right_is_right_and_up_is_up, 0, 6);
-    tcase_add_loop_test(tests, a_sensor_rests_where_it_lies_still, 0, 8);
-    tcase_add_loop_test(tests, what_a_pad_feels_is_never_use, 0, 2);
-    tcase_add_loop_test(tests, sensors_do_not_know_the_frame_rate, 0, 4);
-    tcase_add_loop_test(tests, a_sensor_drives_what_it_can, 0, 9);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

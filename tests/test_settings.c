@@ -25,7 +25,7 @@ static void open_two(test_rig *rig)
 }
 
 /* Everything that a player has is there again after a save and a load, and nothing more. */
-START_TEST(a_profile_comes_back_as_it_was)
+TEST(a_profile_comes_back_as_it_was)
 {
     char text[4096];
     nplug_settings *settings = nplug_settings_new(), *again;
@@ -63,10 +63,9 @@ START_TEST(a_profile_comes_back_as_it_was)
     nplug_settings_free(settings);
     nplug_settings_free(again);
 }
-END_TEST
 
 /* A profile that is larger than the queue of commands comes in several steps. */
-START_TEST(a_large_profile_comes_in_several_steps)
+TEST(a_large_profile_comes_in_several_steps)
 {
     static const char text[] =
         "{\"nestplug\": \"settings\", \"version\": 2, \"profiles\": {\"ann\": {\"bindings\": {"
@@ -95,9 +94,8 @@ START_TEST(a_large_profile_comes_in_several_steps)
     rig_close(&rig);
     nplug_settings_free(settings);
 }
-END_TEST
 
-START_TEST(an_older_version_is_read_and_what_is_not_known_here_stays)
+TEST(an_older_version_is_read_and_what_is_not_known_here_stays)
 {
     static const char old[] =
         "{\"nestplug\": \"settings\", \"version\": 1, \"tide\": {\"high\": 3},"
@@ -121,10 +119,9 @@ START_TEST(an_older_version_is_read_and_what_is_not_known_here_stays)
     rig_close(&rig);
     nplug_settings_free(settings);
 }
-END_TEST
 
 /* A file that was cut, at whatever byte, is refused with a place, and what is in force stays. */
-START_TEST(a_half_written_file_leaves_the_last_good_one_in_force)
+TEST(a_half_written_file_leaves_the_last_good_one_in_force)
 {
     static const char text[] =
         "{\"nestplug\": \"settings\", \"version\": 2, \"profiles\": {\"ann\": "
@@ -141,7 +138,6 @@ START_TEST(a_half_written_file_leaves_the_last_good_one_in_force)
     ck_assert_str_eq(nplug_settings_profile_at(good, 0), "ann");
     nplug_settings_free(good);
 }
-END_TEST
 
 /* --- game files ------------------------------------------------------------------------------ */
 
@@ -153,7 +149,7 @@ static nplug_game_file *read_game(const char *path, nplug_notes *notes)
     return file;
 }
 
-START_TEST(a_game_file_is_a_game)
+TEST(a_game_file_is_a_game)
 {
     nplug_notes notes;
     nplug_game_file *file = read_game(SOURCE_DIR "/tool/demo/harbour.game", &notes);
@@ -178,10 +174,9 @@ START_TEST(a_game_file_is_a_game)
     rig_close(&rig);
     nplug_game_file_free(file);
 }
-END_TEST
 
 /* Tuning without a restart: by name, and what is held stays held. */
-START_TEST(a_changed_game_file_is_loaded_while_it_runs)
+TEST(a_changed_game_file_is_loaded_while_it_runs)
 {
     static const char was[] =
         "{\"nestplug\": \"game\", \"version\": 1, \"name\": \"g\", \"actions\": {"
@@ -217,9 +212,8 @@ START_TEST(a_changed_game_file_is_loaded_while_it_runs)
     rig_close(&rig);
     nplug_game_file_free(old);
 }
-END_TEST
 
-START_TEST(numbers_of_another_game_are_refused)
+TEST(numbers_of_another_game_are_refused)
 {
     nplug_game game = harbour_for(1);
     nplug_action_def renamed[6];
@@ -234,10 +228,9 @@ START_TEST(numbers_of_another_game_are_refused)
     ck_assert_ptr_nonnull(strstr(rig.log, "make them again"));
     rig_close(&rig);
 }
-END_TEST
 
 /* A program made of the tables alone has the same game as the file. */
-START_TEST(tables_are_the_same_game_as_the_file)
+TEST(tables_are_the_same_game_as_the_file)
 {
     char output[4096], expected[64];
     nplug_notes notes;
@@ -258,23 +251,4 @@ START_TEST(tables_are_the_same_game_as_the_file)
                       output, sizeof output) == 0,
                   "%s", output);
     ck_assert_str_eq(output, expected);
-}
-END_TEST
-
-Suite *settings_suite(void)
-{
-    Suite *suite = suite_create("settings");
-    TCase *tests = tcase_create("settings");
-
-    tcase_set_timeout(tests, 120);
-    tcase_add_test(tests, a_profile_comes_back_as_it_was);
-    tcase_add_test(tests, a_large_profile_comes_in_several_steps);
-    tcase_add_test(tests, an_older_version_is_read_and_what_is_not_known_here_stays);
-    tcase_add_test(tests, a_half_written_file_leaves_the_last_good_one_in_force);
-    tcase_add_test(tests, a_game_file_is_a_game);
-    tcase_add_test(tests, a_changed_game_file_is_loaded_while_it_runs);
-    tcase_add_test(tests, numbers_of_another_game_are_refused);
-    tcase_add_test(tests, tables_are_the_same_game_as_the_file);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

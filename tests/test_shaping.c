@@ -137,7 +137,7 @@ static const struct {
     {"pad:stick-left", "whimbrel", "stick-left", NPLUG_ACTION_VECTOR, {1, 1}, {1, 1}},
 };
 
-START_TEST(each_option_does_what_it_says)
+TESTS(each_option_does_what_it_says, COUNT_OF(rows))
 {
     one_action o;
     nplug_vec2 value;
@@ -151,7 +151,6 @@ START_TEST(each_option_does_what_it_says)
     ck_assert_float_eq(value.y, 0.0f);
     rig_close(&o.rig);
 }
-END_TEST
 
 static void random_text(char *text, size_t size)
 {
@@ -171,7 +170,7 @@ static void random_text(char *text, size_t size)
 }
 
 /* Whatever is asked for: rest stays rest, the ends stay ends, and further out is never less. */
-START_TEST(shaping_never_falls_and_keeps_rest_and_ends)
+TESTS(shaping_never_falls_and_keeps_rest_and_ends, 24)
 {
     char text[160];
     float last = 0.0f;
@@ -191,10 +190,9 @@ START_TEST(shaping_never_falls_and_keeps_rest_and_ends)
     ck_assert_float_eq(length(put(&o, "stick-left", 0, 0)), 0.0f);
     rig_close(&o.rig);
 }
-END_TEST
 
 /* The raw signal, the normalised control and the shaped value can each be read. */
-START_TEST(all_three_values_can_be_read)
+TEST(all_three_values_can_be_read)
 {
     NPLUG_SIZED(nplug_signal_facts, signal);
     one_action o;
@@ -206,7 +204,6 @@ START_TEST(all_three_values_can_be_read)
     ck_assert_float_eq_tol(rig_control(&o.rig, 0, "pad:trigger-left").x, 0.75f, 0.001f);
     rig_close(&o.rig);
 }
-END_TEST
 
 /* --- presses ---------------------------------------------------------------------------------- */
 
@@ -223,7 +220,7 @@ static const struct {
     {"pad:trigger-left release=0.1", 0.48f, 0.51f, 0.11f, 0.09f},
 };
 
-START_TEST(a_press_has_two_thresholds)
+TESTS(a_press_has_two_thresholds, COUNT_OF(edges))
 {
     one_action o;
     NPLUG_SIZED(nplug_action_facts, state);
@@ -243,10 +240,9 @@ START_TEST(a_press_has_two_thresholds)
     ck_assert_uint_eq(state.press_count, 1);
     rig_close(&o.rig);
 }
-END_TEST
 
 /* Two actions on one trigger: a light pull and a full one. */
-START_TEST(one_control_has_several_thresholds)
+TEST(one_control_has_several_thresholds)
 {
     nplug_action_def defs[] = {{"light", NPLUG_ACTION_BUTTON, "pad:trigger-left press=0.2", 0},
                                {"full", NPLUG_ACTION_BUTTON, "pad:trigger-left press=1", 0},
@@ -267,12 +263,11 @@ START_TEST(one_control_has_several_thresholds)
     ck_assert(!nplug_held(rig.nest, 1, 0) && !nplug_held(rig.nest, 1, 1));
     rig_close(&rig);
 }
-END_TEST
 
 /* --- ramps ------------------------------------------------------------------------------------ */
 
 /* A key as a level: rises 2 a second, falls 4 a second, by report time; at any frame rate. */
-START_TEST(a_ramp_goes_by_report_time)
+TESTS(a_ramp_goes_by_report_time, 2)
 {
     static const struct {
         nplug_time t;
@@ -280,7 +275,7 @@ START_TEST(a_ramp_goes_by_report_time)
     } points[] = {{100, 0.0f}, {350, 0.5f}, {450, 0.7f},  {550, 0.3f},
                   {625, 0.0f}, {800, 0.2f}, {1200, 1.0f}, {1600, 1.0f}};
     unsigned next = 0;
-    nplug_time frame = (nplug_time)_i * MS;
+    nplug_time frame = _i ? 25 * MS : MS;
     one_action o;
 
     open_one(&o, NPLUG_ACTION_LEVEL, "key:Space rise=2 fall=4", "turnstone");
@@ -295,7 +290,6 @@ START_TEST(a_ramp_goes_by_report_time)
     ck_assert_uint_eq(next, COUNT_OF(points));
     rig_close(&o.rig);
 }
-END_TEST
 
 /* --- wrong texts ------------------------------------------------------------------------------ */
 
@@ -320,7 +314,7 @@ static const struct {
     {"pad:trigger-left deed=0.1", "is no option"},
 };
 
-START_TEST(a_wrong_option_is_told)
+TESTS(a_wrong_option_is_told, COUNT_OF(wrong))
 {
     nplug_action_def def = {"it", NPLUG_ACTION_LEVEL, wrong[_i].from, 0};
     nplug_game game = nplug_game_for_one("wrong", &def, 1);
@@ -331,9 +325,8 @@ START_TEST(a_wrong_option_is_told)
     ck_assert_msg(strstr(rig.log, wrong[_i].says) != NULL, "%s: %s", wrong[_i].from, rig.log);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(what_does_not_suit_an_action_is_told)
+TEST(what_does_not_suit_an_action_is_told)
 {
     nplug_action_def defs[] = {{"look", NPLUG_ACTION_MOTION, "mouse:move dead=0.1", 0},
                                {"horn", NPLUG_ACTION_BUTTON, "pad:south rise=2", 0}};
@@ -354,23 +347,4 @@ START_TEST(what_does_not_suit_an_action_is_told)
     ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_FULL);
     ck_assert_ptr_nonnull(strstr(rig.log, "limits.shapings"));
     rig_close(&rig);
-}
-END_TEST
-
-Suite *shaping_suite(void)
-{
-    Suite *suite = suite_create("shaping");
-    TCase *tests = tcase_create("shaping");
-
-    tcase_add_loop_test(tests, each_option_does_what_it_says, 0, (int)COUNT_OF(rows));
-    tcase_add_loop_test(tests, shaping_never_falls_and_keeps_rest_and_ends, 0, 24);
-    tcase_add_test(tests, all_three_values_can_be_read);
-    tcase_add_loop_test(tests, a_press_has_two_thresholds, 0, (int)COUNT_OF(edges));
-    tcase_add_test(tests, one_control_has_several_thresholds);
-    tcase_add_loop_test(tests, a_ramp_goes_by_report_time, 1, 2);
-    tcase_add_loop_test(tests, a_ramp_goes_by_report_time, 25, 26);
-    tcase_add_loop_test(tests, a_wrong_option_is_told, 0, (int)COUNT_OF(wrong));
-    tcase_add_test(tests, what_does_not_suit_an_action_is_told);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -21,7 +21,7 @@ static const struct {
     {"turnstone", "KeyB", {1.0f, 0.0f}, {1, 1}, {1, 1}},
 };
 
-START_TEST(motions_become_the_models_own_numbers)
+TESTS(motions_become_the_models_own_numbers, COUNT_OF(rows))
 {
     NPLUG_SIZED(nplug_signal_facts, info);
     test_rig rig;
@@ -39,10 +39,9 @@ START_TEST(motions_become_the_models_own_numbers)
     ck_assert_uint_eq(nplug_sim_end(rig.sim), 0);
     rig_close(&rig);
 }
-END_TEST
 
 /* A mouse goes on by the counts that it is told, evenly, whatever the step is. */
-START_TEST(a_roll_goes_on_by_its_counts)
+TESTS(a_roll_goes_on_by_its_counts, 6)
 {
     static const struct {
         const char *control;
@@ -78,10 +77,9 @@ START_TEST(a_roll_goes_on_by_its_counts)
     ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
     rig_close(&rig);
 }
-END_TEST
 
 /* What moves without ends is rolled, and nothing else is. */
-START_TEST(only_what_moves_without_ends_is_rolled)
+TEST(only_what_moves_without_ends_is_rolled)
 {
     test_rig rig;
 
@@ -96,7 +94,6 @@ START_TEST(only_what_moves_without_ends_is_rolled)
     ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 4);
     rig_close(&rig);
 }
-END_TEST
 
 /* Where a line of the guide begins that names a model. */
 static const char *line_of(const char *page, const char *model)
@@ -116,7 +113,7 @@ static const char *line_of(const char *page, const char *model)
 }
 
 /* The guide's table of models names each control of each model. */
-START_TEST(the_guide_knows_each_models_controls)
+TEST(the_guide_knows_each_models_controls)
 {
     uint32_t count;
     const nplug_sim_model *models = nplug_sim_models(&count);
@@ -139,9 +136,8 @@ START_TEST(the_guide_knows_each_models_controls)
     }
     free(page);
 }
-END_TEST
 
-START_TEST(what_cannot_be_done_is_told)
+TEST(what_cannot_be_done_is_told)
 {
     char name[64];
     const char *story;
@@ -169,9 +165,8 @@ START_TEST(what_cannot_be_done_is_told)
     ck_assert_uint_eq(nplug_sim_effects(rig.sim, "nobody", &effect), 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_sim_with_no_room_says_so)
+TEST(a_sim_with_no_room_says_so)
 {
     nplug_sim_limits limits = {1, 2};
     size_t size = nplug_sim_memory_needed(limits);
@@ -188,10 +183,9 @@ START_TEST(a_sim_with_no_room_says_so)
     ck_assert_int_eq(nplug_sim_plug(sim, 0, "c", "heron"), NPLUG_ERR_FULL);
     free(block);
 }
-END_TEST
 
 /* A sim that says more than a small ring holds waits with arrivals, and answers the resync. */
-START_TEST(a_small_ring_gets_everything_in_the_end)
+TEST(a_small_ring_gets_everything_in_the_end)
 {
     nplug_game game = harbour_for(1);
     nplug_limits limits = nplug_limits_default();
@@ -217,12 +211,11 @@ START_TEST(a_small_ring_gets_everything_in_the_end)
     ck_assert_uint_gt(counts_of(rig.nest).moves_dropped, 0);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- traces through a file ------------------------------------------------------------------ */
 
 /* What a game did with hardware, written and read again, is the same record by record. */
-START_TEST(a_trace_comes_back_from_its_file_as_it_was)
+TEST(a_trace_comes_back_from_its_file_as_it_was)
 {
     nplug_game game = harbour_for(2);
     nplug_limits limits = nplug_limits_default();
@@ -293,9 +286,8 @@ START_TEST(a_trace_comes_back_from_its_file_as_it_was)
     nplug_trace_free(trace);
     unlink(path);
 }
-END_TEST
 
-START_TEST(a_replay_with_too_little_room_says_so)
+TEST(a_replay_with_too_little_room_says_so)
 {
     nplug_record records[3] = {{0}};
     nplug_command commands[1];
@@ -317,23 +309,4 @@ START_TEST(a_replay_with_too_little_room_says_so)
     ck_assert_int_eq(nplug_replay_next(&replay, commands, 1, &count, &now), NPLUG_ERR_ORDER);
     ck_assert_int_eq(nplug_replay_next(NULL, commands, 1, &count, &now), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
-}
-END_TEST
-
-Suite *sim_suite(void)
-{
-    Suite *suite = suite_create("sim");
-    TCase *tests = tcase_create("sim");
-
-    tcase_add_loop_test(tests, motions_become_the_models_own_numbers, 0, (int)COUNT_OF(rows));
-    tcase_add_loop_test(tests, a_roll_goes_on_by_its_counts, 0, 6);
-    tcase_add_test(tests, only_what_moves_without_ends_is_rolled);
-    tcase_add_test(tests, the_guide_knows_each_models_controls);
-    tcase_add_test(tests, what_cannot_be_done_is_told);
-    tcase_add_test(tests, a_sim_with_no_room_says_so);
-    tcase_add_test(tests, a_small_ring_gets_everything_in_the_end);
-    tcase_add_test(tests, a_trace_comes_back_from_its_file_as_it_was);
-    tcase_add_test(tests, a_replay_with_too_little_room_says_so);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

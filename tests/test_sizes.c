@@ -98,7 +98,7 @@ static nplug_result ask_with(const test_rig *rig, int row, uint32_t size, unsign
 }
 
 /* A query writes what its caller has room for, keeps the size, and touches nothing behind it. */
-START_TEST(a_query_writes_what_its_caller_knows)
+TESTS(a_query_writes_what_its_caller_knows, COUNT_OF(queries))
 {
     nplug_game game = harbour_for(1);
     uint32_t size = queries[_i].size, later = size + LATER, kept;
@@ -124,7 +124,6 @@ START_TEST(a_query_writes_what_its_caller_knows)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* --- what is handed over ---------------------------------------------------------------------- */
 
@@ -179,7 +178,7 @@ static uint32_t fill(int row, later *one)
 
 /* A later struct is taken where what we do not know of it is 0, a smaller one than was ever
  * released never. */
-START_TEST(a_later_struct_is_taken_where_the_rest_is_0)
+TESTS(a_later_struct_is_taken_where_the_rest_is_0, 6)
 {
     nplug_game game = harbour_for(1);
     unsigned char *bytes;
@@ -205,7 +204,6 @@ START_TEST(a_later_struct_is_taken_where_the_rest_is_0)
     ck_assert_int_ne(hand_over(_i, &rig, &one), NPLUG_OK);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- rows of tables --------------------------------------------------------------------------- */
 
@@ -232,7 +230,7 @@ static uint64_t play(const nplug_game *game)
 }
 
 /* Rows that are longer than ours are the same game. */
-START_TEST(longer_rows_are_the_same_game)
+TEST(longer_rows_are_the_same_game)
 {
     static const nplug_action_def actions[] = {{"pull", NPLUG_ACTION_LEVEL, "key:KeyA dead=0.2", 0},
                                                {"call", NPLUG_ACTION_BUTTON, "key:KeyL", 1}};
@@ -273,10 +271,9 @@ START_TEST(longer_rows_are_the_same_game)
     longer.layer_size = 4;
     ck_assert_int_eq(nplug_start_bare(&longer, NULL, &(nplug_nest *){NULL}), NPLUG_ERR_SIZE);
 }
-END_TEST
 
 /* Sheets of a later version, with longer rows, are the same sheets. */
-START_TEST(longer_sheets_are_the_same_sheets)
+TEST(longer_sheets_are_the_same_sheets)
 {
     static const nplug_rule rule = {.vendor = 0x77};
     static const nplug_wire wire = {.control = NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_SOUTH),
@@ -332,18 +329,4 @@ START_TEST(longer_sheets_are_the_same_sheets)
         ck_assert_int_eq(nplug_add_sheets(rig.nest, &sheets[0].row, 2), NPLUG_ERR_SIZE);
         rig_close(&rig);
     }
-}
-END_TEST
-
-Suite *sizes_suite(void)
-{
-    Suite *suite = suite_create("sizes");
-    TCase *tests = tcase_create("sizes");
-
-    tcase_add_loop_test(tests, a_query_writes_what_its_caller_knows, 0, COUNT_OF(queries));
-    tcase_add_loop_test(tests, a_later_struct_is_taken_where_the_rest_is_0, 0, 6);
-    tcase_add_test(tests, longer_rows_are_the_same_game);
-    tcase_add_test(tests, longer_sheets_are_the_same_sheets);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -22,7 +22,7 @@ static void open_game(test_rig *rig, const nplug_game *game, const nplug_limits 
 
 /* --- who is here ------------------------------------------------------------------------------ */
 
-START_TEST(a_device_that_comes_with_its_stick_held_is_spent)
+TEST(a_device_that_comes_with_its_stick_held_is_spent)
 {
     static const paper_signal signals[] = {
         {EV(3, 0), NPLUG_SPACE_EVDEV, NPLUG_NATURE_AXIS, -32768, 32767, 30000, 0, 0, 0},
@@ -49,9 +49,8 @@ START_TEST(a_device_that_comes_with_its_stick_held_is_spent)
     ck_assert(nplug_vector(p.rig.nest, NPLUG_EVERYONE, STEER).x > 0.6f);
     rig_close(&p.rig);
 }
-END_TEST
 
-START_TEST(one_unit_key_of_two_ports_is_two_devices)
+TEST(one_unit_key_of_two_ports_is_two_devices)
 {
     nplug_game game = harbour_for(1);
     hand_port one = {0}, other = {0};
@@ -66,10 +65,9 @@ START_TEST(one_unit_key_of_two_ports_is_two_devices)
     ck_assert_uint_eq(nplug_device_count(rig.nest), 2);
     rig_close(&rig);
 }
-END_TEST
 
 /* The first byte of two is cut off at the end, whatever it is from 0xc2 on. */
-START_TEST(a_name_ends_before_a_letter_of_two_bytes_that_is_cut)
+TESTS(a_name_ends_before_a_letter_of_two_bytes_that_is_cut, 3)
 {
     static const char *const letters[] = {"\xc2\xa9", "\xc3\xa4", "\xdf\xbf"};
     NPLUG_SIZED(nplug_device_facts, info);
@@ -94,10 +92,9 @@ START_TEST(a_name_ends_before_a_letter_of_two_bytes_that_is_cut)
     ck_assert_int_eq(memcmp(info.name, name, 46), 0);
     rig_close(&rig);
 }
-END_TEST
 
 /* A mouse of the shared part comes, and a second keyboard: that part of it stays free. */
-START_TEST(who_has_the_part_of_one_keyboard_does_not_get_that_of_the_next)
+TEST(who_has_the_part_of_one_keyboard_does_not_get_that_of_the_next)
 {
     static const nplug_part_def parts[] = {{"left", "KeyW,mouse"}, {"right", "KeyH"}};
     nplug_game game = harbour_for(2);
@@ -117,7 +114,6 @@ START_TEST(who_has_the_part_of_one_keyboard_does_not_get_that_of_the_next)
     ck_assert_uint_eq(nplug_part_players(rig.nest, nplug_device_at(rig.nest, 2), 0), 0);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- bindings --------------------------------------------------------------------------------- */
 
@@ -127,7 +123,7 @@ static void make_nothing(void *user, nplug_vec2 *value)
     value->x = value->x > 0.5f ? (float)NAN : value->x;
 }
 
-START_TEST(a_shaper_that_gives_no_number_gives_0)
+TEST(a_shaper_that_gives_no_number_gives_0)
 {
     static const nplug_shaper shapers[] = {{"nothing", make_nothing, NULL}};
     static const nplug_action_def shaped[] = {
@@ -146,10 +142,9 @@ START_TEST(a_shaper_that_gives_no_number_gives_0)
     ck_assert_float_eq(nplug_level(rig.nest, 1, 0), 0.0f);
     rig_close(&rig);
 }
-END_TEST
 
 /* Bindings that come and go leave no place taken: a game with just enough sources goes on. */
-START_TEST(bindings_that_change_again_and_again_need_no_more_room)
+TEST(bindings_that_change_again_and_again_need_no_more_room)
 {
     static const char *const texts[] = {"key:KeyA", "key:KeyB", "pad:east", NULL};
     nplug_game game = nplug_game_for_one("slips", actions, ACTIONS);
@@ -167,10 +162,9 @@ START_TEST(bindings_that_change_again_and_again_need_no_more_room)
     }
     rig_close(&rig);
 }
-END_TEST
 
 /* A binding is changed while its key is held: what takes the place of its source is up. */
-START_TEST(a_source_in_the_place_of_one_that_was_held_is_up)
+TEST(a_source_in_the_place_of_one_that_was_held_is_up)
 {
     nplug_game game = nplug_game_for_one("slips", actions, ACTIONS);
     test_rig rig;
@@ -187,9 +181,8 @@ START_TEST(a_source_in_the_place_of_one_that_was_held_is_up)
     ck_assert_uint_eq(nplug_releases(rig.nest, 1, CALL), 1);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_chord_of_keys_that_nothing_else_names_fires)
+TEST(a_chord_of_keys_that_nothing_else_names_fires)
 {
     nplug_game game = nplug_game_for_one("slips", actions, ACTIONS);
     test_rig rig;
@@ -202,10 +195,9 @@ START_TEST(a_chord_of_keys_that_nothing_else_names_fires)
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, CALL), 1);
     rig_close(&rig);
 }
-END_TEST
 
 /* A higher layer's new binding takes its key at once. */
-START_TEST(a_new_binding_of_a_higher_layer_takes_its_control)
+TEST(a_new_binding_of_a_higher_layer_takes_its_control)
 {
     static const nplug_layer_def layers[] = {{"deck", 0, true}, {"helm", 5, true}};
     static const nplug_action_def two[] = {{"low", NPLUG_ACTION_BUTTON, "key:KeyF", 0},
@@ -229,10 +221,9 @@ START_TEST(a_new_binding_of_a_higher_layer_takes_its_control)
     ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_CANCELLED);
     rig_close(&rig);
 }
-END_TEST
 
 /* A player's comfort keeps its shaping, whatever bindings come and go. */
-START_TEST(a_comfort_keeps_its_shaping)
+TEST(a_comfort_keeps_its_shaping)
 {
     nplug_game game = nplug_game_for_one("slips", actions, ACTIONS);
     test_rig rig;
@@ -250,14 +241,13 @@ START_TEST(a_comfort_keeps_its_shaping)
     }
     rig_close(&rig);
 }
-END_TEST
 
 static void keep_taps(void *user, const nplug_binding *binding)
 {
     *(uint32_t *)user = binding->taps;
 }
 
-START_TEST(a_binding_that_is_read_says_how_many_taps)
+TEST(a_binding_that_is_read_says_how_many_taps)
 {
     uint32_t taps = 0;
 
@@ -268,10 +258,9 @@ START_TEST(a_binding_that_is_read_says_how_many_taps)
     nplug_read_bindings(NPLUG_ACTION_BUTTON, "pad:south double-tap", keep_taps, &taps, NULL);
     ck_assert_uint_eq(taps, 2);
 }
-END_TEST
 
 /* Of kinds that begin alike, only the whole word is one. */
-START_TEST(a_kind_is_a_whole_word)
+TEST(a_kind_is_a_whole_word)
 {
     ck_assert_int_eq(
         nplug_read_bindings(NPLUG_ACTION_BUTTON, "pad:south kind=pad", NULL, NULL, NULL), NPLUG_OK);
@@ -285,10 +274,9 @@ START_TEST(a_kind_is_a_whole_word)
         nplug_read_bindings(NPLUG_ACTION_BUTTON, "pad:south kind=mad", NULL, NULL, NULL),
         NPLUG_ERR_BINDING);
 }
-END_TEST
 
 /* A mouse is the latest until it has paused; then the stick is again. */
-START_TEST(a_mouse_is_the_latest_until_it_pauses)
+TEST(a_mouse_is_the_latest_until_it_pauses)
 {
     static const nplug_action_policy rules[] = {{.action = SWAY, .merge = NPLUG_MERGE_LATEST}};
     nplug_game game = nplug_game_for_one("slips", actions, ACTIONS);
@@ -309,10 +297,9 @@ START_TEST(a_mouse_is_the_latest_until_it_pauses)
     ck_assert_float_eq(nplug_vector(rig.nest, 1, SWAY).x, 1.0f);
     rig_close(&rig);
 }
-END_TEST
 
 /* Beyond the circle a round stick comes to lie on it. */
-START_TEST(a_round_gate_ends_at_the_circle)
+TEST(a_round_gate_ends_at_the_circle)
 {
     static const nplug_action_def round[] = {
         {"sway", NPLUG_ACTION_VECTOR, "pad:stick-left gate=circle", 0}};
@@ -329,11 +316,10 @@ START_TEST(a_round_gate_ends_at_the_circle)
     ck_assert_float_eq_tol(value.y, 0.7071f, 0.001f);
     rig_close(&rig);
 }
-END_TEST
 
 /* A shift that sticks: tapped alone it waits for one press; with another key it does not stick; a
  * second tap frees it. */
-START_TEST(what_sticks_waits_for_one_press)
+TESTS(what_sticks_waits_for_one_press, 6)
 {
     static const nplug_action_def chord[] = {
         {"loud", NPLUG_ACTION_BUTTON, "key:ShiftLeft+key:KeyF", 0},
@@ -357,9 +343,8 @@ START_TEST(what_sticks_waits_for_one_press)
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), rows[_i].presses);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_command_of_no_known_kind_is_refused)
+TEST(a_command_of_no_known_kind_is_refused)
 {
     nplug_game game = harbour_for(1);
     nplug_command command = {0};
@@ -374,11 +359,10 @@ START_TEST(a_command_of_no_known_kind_is_refused)
     ck_assert_int_eq(nplug_post(rig.nest, &command), NPLUG_OK);
     rig_close(&rig);
 }
-END_TEST
 
 /* A player's comfort shapes a motion once, whoever joins in the same step; and one event says it.
  */
-START_TEST(a_motion_is_shaped_once_whatever_happens_in_its_step)
+TEST(a_motion_is_shaped_once_whatever_happens_in_its_step)
 {
     static const nplug_action_def aim[] = {{"aim", NPLUG_ACTION_MOTION, "mouse:move", 0}};
     nplug_game game = nplug_game_for("slips", aim, 1, 2);
@@ -400,11 +384,10 @@ START_TEST(a_motion_is_shaped_once_whatever_happens_in_its_step)
     ck_assert_uint_eq(told, 1);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- the rest --------------------------------------------------------------------------------- */
 
-START_TEST(clocks_that_agreed_again_are_told_of_again)
+TEST(clocks_that_agreed_again_are_told_of_again)
 {
     nplug_game game = harbour_for(1);
     hand_port port = {0};
@@ -425,9 +408,8 @@ START_TEST(clocks_that_agreed_again_are_told_of_again)
     }
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(events_that_were_left_out_are_told_of_by_their_limit)
+TEST(events_that_were_left_out_are_told_of_by_their_limit)
 {
     nplug_game game = harbour_for(1);
     nplug_limits limits = nplug_limits_default();
@@ -445,9 +427,8 @@ START_TEST(events_that_were_left_out_are_told_of_by_their_limit)
     ck_assert(event.left_out > 300);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(names_that_are_none_are_no_number)
+TEST(names_that_are_none_are_no_number)
 {
     nplug_game game = harbour_for(1);
     test_rig rig;
@@ -461,10 +442,9 @@ START_TEST(names_that_are_none_are_no_number)
     ck_assert_int_eq(nplug_action_number(rig.nest, "horn"), HORN);
     rig_close(&rig);
 }
-END_TEST
 
 /* Each control of a row is found by a name that is nearly its own. */
-START_TEST(a_misspelt_control_of_many_is_found)
+TEST(a_misspelt_control_of_many_is_found)
 {
     static const char *const nearly[][2] = {{"stick:buton-17", "stick:button-17"},
                                             {"stick:button-99x", "stick:button-99"},
@@ -475,7 +455,6 @@ START_TEST(a_misspelt_control_of_many_is_found)
         ck_assert_uint_eq(nplug_control_nearest(nearly[i][0], (size_t)-1),
                           nplug_control_named(nearly[i][1]));
 }
-END_TEST
 
 /* --- what was given to a nest ----------------------------------------------------------------- */
 
@@ -494,7 +473,7 @@ static uint64_t digest_of(const nplug_sheet *sheet, const nplug_calibration *cal
 }
 
 /* Another number anywhere in a sheet or a calibration is another digest. */
-START_TEST(all_that_was_given_is_in_its_digest)
+TEST(all_that_was_given_is_in_its_digest)
 {
     uint64_t found[64];
     unsigned count = 0;
@@ -540,36 +519,4 @@ START_TEST(all_that_was_given_is_in_its_digest)
     for (unsigned a = 0; a < count; a++)
         for (unsigned b = 0; b < a; b++)
             ck_assert_msg(found[a] != found[b], "changes %u and %u are not told apart", a, b);
-}
-END_TEST
-
-Suite *slips_suite(void)
-{
-    Suite *suite = suite_create("slips");
-    TCase *tests = tcase_create("slips");
-
-    tcase_add_test(tests, a_device_that_comes_with_its_stick_held_is_spent);
-    tcase_add_test(tests, one_unit_key_of_two_ports_is_two_devices);
-    tcase_add_loop_test(tests, a_name_ends_before_a_letter_of_two_bytes_that_is_cut, 0, 3);
-    tcase_add_test(tests, who_has_the_part_of_one_keyboard_does_not_get_that_of_the_next);
-    tcase_add_test(tests, a_shaper_that_gives_no_number_gives_0);
-    tcase_add_test(tests, bindings_that_change_again_and_again_need_no_more_room);
-    tcase_add_test(tests, a_source_in_the_place_of_one_that_was_held_is_up);
-    tcase_add_test(tests, a_chord_of_keys_that_nothing_else_names_fires);
-    tcase_add_test(tests, a_new_binding_of_a_higher_layer_takes_its_control);
-    tcase_add_test(tests, a_comfort_keeps_its_shaping);
-    tcase_add_test(tests, a_binding_that_is_read_says_how_many_taps);
-    tcase_add_test(tests, a_kind_is_a_whole_word);
-    tcase_add_test(tests, a_mouse_is_the_latest_until_it_pauses);
-    tcase_add_test(tests, a_motion_is_shaped_once_whatever_happens_in_its_step);
-    tcase_add_test(tests, a_round_gate_ends_at_the_circle);
-    tcase_add_loop_test(tests, what_sticks_waits_for_one_press, 0, 6);
-    tcase_add_test(tests, a_command_of_no_known_kind_is_refused);
-    tcase_add_test(tests, clocks_that_agreed_again_are_told_of_again);
-    tcase_add_test(tests, events_that_were_left_out_are_told_of_by_their_limit);
-    tcase_add_test(tests, names_that_are_none_are_no_number);
-    tcase_add_test(tests, a_misspelt_control_of_many_is_found);
-    tcase_add_test(tests, all_that_was_given_is_in_its_digest);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

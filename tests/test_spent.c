@@ -197,7 +197,7 @@ static void check_slide(const struct way *way, unsigned action)
     rig_close(&deck.rig);
 }
 
-START_TEST(what_is_spent_is_silent_until_it_has_been_at_rest)
+TESTS(what_is_spent_is_silent_until_it_has_been_at_rest, COUNT_OF(ways))
 {
     check_axis(&ways[_i], TURN);
     check_axis(&ways[_i], HAUL);
@@ -205,11 +205,10 @@ START_TEST(what_is_spent_is_silent_until_it_has_been_at_rest)
     check_slide(&ways[_i], AIM);
     check_slide(&ways[_i], SCROLL);
 }
-END_TEST
 
 /* What a mouse moves in the step in which it joins: before the press nobody's, after it the
  * player's. */
-START_TEST(a_mouse_that_rests_is_heard_from_its_click_on)
+TEST(a_mouse_that_rests_is_heard_from_its_click_on)
 {
     deck deck;
 
@@ -221,17 +220,4 @@ START_TEST(a_mouse_that_rests_is_heard_from_its_click_on)
     say(&deck, "mouse", 2u << 16, 7);
     ck_assert_float_eq(nplug_motion(deck.rig.nest, 1, AIM).x, 7.0f);
     rig_close(&deck.rig);
-}
-END_TEST
-
-Suite *spent_suite(void)
-{
-    Suite *suite = suite_create("spent");
-    TCase *tests = tcase_create("spent");
-
-    tcase_add_loop_test(tests, what_is_spent_is_silent_until_it_has_been_at_rest, 0,
-                        COUNT_OF(ways));
-    tcase_add_test(tests, a_mouse_that_rests_is_heard_from_its_click_on);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

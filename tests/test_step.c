@@ -57,7 +57,7 @@ static void tell(unsigned rate, char *text, size_t size)
     rig_close(&rig);
 }
 
-START_TEST(edges_do_not_depend_on_the_frame_rate)
+TEST(edges_do_not_depend_on_the_frame_rate)
 {
     static const unsigned rates[] = {1000, 500, 200, 100, 40};
     static char slow[32768], fast[32768];
@@ -73,9 +73,8 @@ START_TEST(edges_do_not_depend_on_the_frame_rate)
         check_same(fast, slow, "edge events");
     }
 }
-END_TEST
 
-START_TEST(leaving_lets_go_at_that_moment)
+TEST(leaving_lets_go_at_that_moment)
 {
     static char text[32768];
     const char *release, *departure;
@@ -91,7 +90,6 @@ START_TEST(leaving_lets_go_at_that_moment)
     ck_assert_ptr_nonnull(strstr(text, "530000 claim device 1004 player 1 -  count 0 flags 2"));
     ck_assert_ptr_nonnull(strstr(text, "537000 press device 1004 player 1 horn pad:south count 4"));
 }
-END_TEST
 
 /* --- the same again ------------------------------------------------------------------------- */
 
@@ -176,7 +174,7 @@ static void replay(const recording *from)
     free(block);
 }
 
-START_TEST(a_replay_has_the_same_digest_after_every_step)
+TESTS(a_replay_has_the_same_digest_after_every_step, 8)
 {
     recording *trace = (recording *)calloc(1, sizeof *trace);
 
@@ -184,7 +182,6 @@ START_TEST(a_replay_has_the_same_digest_after_every_step)
     replay(trace);
     free(trace);
 }
-END_TEST
 
 static bool tells_usage(const recording *trace, uint32_t usage)
 {
@@ -202,7 +199,7 @@ static bool tells_usage(const recording *trace, uint32_t usage)
     return false;
 }
 
-START_TEST(a_trace_tells_no_key_that_the_game_does_not_bind)
+TEST(a_trace_tells_no_key_that_the_game_does_not_bind)
 {
     recording *trace = (recording *)calloc(1, sizeof *trace);
 
@@ -216,11 +213,10 @@ START_TEST(a_trace_tells_no_key_that_the_game_does_not_bind)
                   memcmp(trace->records[i].data.report.data.text, "H-1", 3) != 0);
     free(trace);
 }
-END_TEST
 
 /* --- the border ----------------------------------------------------------------------------- */
 
-START_TEST(two_nests_live_side_by_side)
+TEST(two_nests_live_side_by_side)
 {
     nplug_game game = harbour_for(1);
     test_rig one, two;
@@ -237,9 +233,8 @@ START_TEST(two_nests_live_side_by_side)
     rig_close(&one);
     rig_close(&two);
 }
-END_TEST
 
-START_TEST(a_block_too_small_by_one_is_refused_and_impossible_limits_too)
+TEST(a_block_too_small_by_one_is_refused_and_impossible_limits_too)
 {
     nplug_setup setup = nplug_setup_default();
     nplug_limits limits = nplug_limits_default();
@@ -260,31 +255,12 @@ START_TEST(a_block_too_small_by_one_is_refused_and_impossible_limits_too)
     ck_assert_int_eq(nplug_open(&setup, block, size, &nest), NPLUG_ERR_SIZE);
     free(block);
 }
-END_TEST
 
-START_TEST(slots_and_events_have_their_sizes)
+TEST(slots_and_events_have_their_sizes)
 {
     ck_assert_uint_eq(sizeof(nplug_report), 32);
     ck_assert_uint_eq(sizeof(nplug_event), 64);
     for (int i = -20; i < 5; i++)
         ck_assert_ptr_nonnull(nplug_result_text((nplug_result)i));
     ck_assert_str_eq(nplug_version(), "0.1.0");
-}
-END_TEST
-
-Suite *step_suite(void)
-{
-    Suite *suite = suite_create("step");
-    TCase *tests = tcase_create("step");
-
-    tcase_set_timeout(tests, 60);
-    tcase_add_test(tests, edges_do_not_depend_on_the_frame_rate);
-    tcase_add_test(tests, leaving_lets_go_at_that_moment);
-    tcase_add_loop_test(tests, a_replay_has_the_same_digest_after_every_step, 0, 8);
-    tcase_add_test(tests, a_trace_tells_no_key_that_the_game_does_not_bind);
-    tcase_add_test(tests, two_nests_live_side_by_side);
-    tcase_add_test(tests, a_block_too_small_by_one_is_refused_and_impossible_limits_too);
-    tcase_add_test(tests, slots_and_events_have_their_sizes);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

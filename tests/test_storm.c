@@ -775,7 +775,7 @@ static uint32_t from_environment(const char *name, uint32_t otherwise)
     return value ? (uint32_t)strtoul(value, NULL, 10) : otherwise;
 }
 
-START_TEST(a_storm_keeps_to_the_rules)
+TESTS(a_storm_keeps_to_the_rules, SEEDS)
 {
     uint32_t operations = from_environment("NPLUG_STORM", 100000) / SEEDS;
     static storm s;
@@ -793,16 +793,4 @@ START_TEST(a_storm_keeps_to_the_rules)
         check_players(&s);
     }
     rig_close(&s.rig);
-}
-END_TEST
-
-Suite *storm_suite(void)
-{
-    Suite *suite = suite_create("storm");
-    TCase *tests = tcase_create("storm");
-
-    tcase_set_timeout(tests, 3600);
-    tcase_add_loop_test(tests, a_storm_keeps_to_the_rules, 0, SEEDS);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

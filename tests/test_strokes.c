@@ -338,7 +338,7 @@ static void open_table(test_rig *rig)
 /* At least 99.5 of 100 strokes are told as they were meant, and no stroke that began in a stick is
  * ever a swipe.  NPLUG_CASES says how many of each kind, NPLUG_SEED where chance begins; with it
  * the table is printed. */
-START_TEST(strokes_are_told_as_they_were_meant)
+TEST(strokes_are_told_as_they_were_meant)
 {
     const char *cases = getenv("NPLUG_CASES"), *seed = getenv("NPLUG_SEED");
     unsigned long count = cases ? strtoul(cases, NULL, 10) : 150;
@@ -368,16 +368,4 @@ START_TEST(strokes_are_told_as_they_were_meant)
     ck_assert_msg(right * 1000.0 >= all * 995.0, "%u of %u are right", right, all);
     ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
     rig_close(&rig);
-}
-END_TEST
-
-Suite *strokes_suite(void)
-{
-    Suite *suite = suite_create("strokes");
-    TCase *tests = tcase_create("strokes");
-
-    tcase_set_timeout(tests, 300);
-    tcase_add_test(tests, strokes_are_told_as_they_were_meant);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -200,13 +200,7 @@ static void play_game(uint32_t seed)
     rig_close(&play.rig);
 }
 
-START_TEST(no_press_is_lost_whatever_else_is_wanted_of_it)
+TEST(no_press_is_lost_whatever_else_is_wanted_of_it)
 {
     play_cases("taps", play_game, LISTS, 30 * LISTS, 30);
-}
-END_TEST
-
-Suite *taps_suite(void)
-{
-    return suite_of_cases("taps", no_press_is_lost_whatever_else_is_wanted_of_it);
 }

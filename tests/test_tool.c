@@ -189,7 +189,7 @@ static const struct {
     {"tug", BINARY_DIR "/examples/tug", 0},
 };
 
-START_TEST(output_is_as_it_was)
+TESTS(output_is_as_it_was, COUNT_OF(rows))
 {
     static char output[1u << 20];
     char path[512], command[1024];
@@ -201,9 +201,8 @@ START_TEST(output_is_as_it_was)
     check_golden(output, path);
     ck_assert_int_eq(status, rows[_i].status);
 }
-END_TEST
 
-START_TEST(devices_json_has_what_is_promised)
+TEST(devices_json_has_what_is_promised)
 {
     static const char *const members[] = {"id",      "name",       "kind",    "family",
                                           "sheet",   "matched_by", "bus",     "vendor",
@@ -236,10 +235,9 @@ START_TEST(devices_json_has_what_is_promised)
     ck_assert_uint_eq(json_array_size(json_object_get(device, "players")), 0);
     json_decref(list);
 }
-END_TEST
 
 /* Recorded in a guest, of one device of each kind, with the digests as they were there. */
-START_TEST(what_a_real_kernel_said_replays_to_the_same_digests)
+TESTS(what_a_real_kernel_said_replays_to_the_same_digests, 6)
 {
     static const char *const kinds[] = {"hats", "motion", "wheel", "stick", "screen", "mouse"};
     static char output[1u << 14];
@@ -253,38 +251,20 @@ START_TEST(what_a_real_kernel_said_replays_to_the_same_digests)
     check_same(output, inside, path);
     free(inside);
 }
-END_TEST
 
-START_TEST(first_press_is_under_forty_lines)
+TEST(first_press_is_under_forty_lines)
 {
     char output[64];
 
     run("wc -l < " SOURCE_DIR "/examples/first_press.c", output, sizeof output);
     ck_assert_int_lt(atoi(output), 40);
 }
-END_TEST
 
 /* Lines of one picture can be told apart, whatever cones a reader has. */
-START_TEST(the_plots_colours_are_far_apart)
+TEST(the_plots_colours_are_far_apart)
 {
     char output[2000];
 
     ck_assert_msg(run("cd " SOURCE_DIR "; python3 scripts/colours", output, sizeof output) == 0,
                   "%s", output);
-}
-END_TEST
-
-Suite *tool_suite(void)
-{
-    Suite *suite = suite_create("tool");
-    TCase *tests = tcase_create("tool");
-
-    tcase_set_timeout(tests, 60);
-    tcase_add_loop_test(tests, output_is_as_it_was, 0, (int)COUNT_OF(rows));
-    tcase_add_test(tests, devices_json_has_what_is_promised);
-    tcase_add_loop_test(tests, what_a_real_kernel_said_replays_to_the_same_digests, 0, 6);
-    tcase_add_test(tests, first_press_is_under_forty_lines);
-    tcase_add_test(tests, the_plots_colours_are_far_apart);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

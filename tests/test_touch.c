@@ -526,7 +526,7 @@ static void wish(play *p)
 }
 
 /* Whatever fingers do: zones and contacts are as the header says. */
-START_TEST(zones_keep_to_the_header)
+TESTS(zones_keep_to_the_header, 60)
 {
     play *p = malloc(sizeof *p);
 
@@ -551,7 +551,6 @@ START_TEST(zones_keep_to_the_header)
     rig_close(&p->rig);
     free(p);
 }
-END_TEST
 
 /* --- what goes wrong
  * ------------------------------------------------------------------------------ */
@@ -602,7 +601,7 @@ static void check_let_go(const test_rig *rig)
 
 /* A surface that turns, goes, is muted or loses the focus lets go of everything; fingers that stay
  * count again when they were lifted. */
-START_TEST(what_ends_touches_lets_go_and_nothing_sticks)
+TESTS(what_ends_touches_lets_go_and_nothing_sticks, 3)
 {
     nplug_game game = two_zone_game(1);
     NPLUG_SIZED(nplug_contact_facts, facts);
@@ -635,10 +634,9 @@ START_TEST(what_ends_touches_lets_go_and_nothing_sticks)
     ck_assert(nplug_held(rig.nest, 1, 0));
     rig_close(&rig);
 }
-END_TEST
 
 /* The size that a game says holds, and so does what is not safe. */
-START_TEST(a_surface_is_as_large_as_the_game_says)
+TEST(a_surface_is_as_large_as_the_game_says)
 {
     nplug_game game = two_zone_game(1);
     NPLUG_SIZED(nplug_surface, surface);
@@ -667,10 +665,9 @@ START_TEST(a_surface_is_as_large_as_the_game_says)
     ck_assert_float_eq_tol(facts.most.x, 0.4f, 0.001f);
     rig_close(&rig);
 }
-END_TEST
 
 /* Nothing goes by where a finger is until an action does: that finds it where it lies. */
-START_TEST(an_action_finds_a_finger_that_lies_there_already)
+TEST(an_action_finds_a_finger_that_lies_there_already)
 {
     static const nplug_action_def bare[] = {{"look", NPLUG_ACTION_VECTOR, "pad:stick-left", 0}};
     nplug_game game = nplug_game_for("bare", bare, 1, 1);
@@ -696,9 +693,8 @@ START_TEST(an_action_finds_a_finger_that_lies_there_already)
     ck_assert_float_eq(nplug_vector(rig.nest, 1, 0).x, 0.0f);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(impossible_surfaces_are_refused)
+TESTS(impossible_surfaces_are_refused, 7)
 {
     static const nplug_surface wrong[] = {
         {.width_mm = -1.0f}, {.width_mm = 0.5f}, {.height_mm = 6001.0f},
@@ -720,10 +716,9 @@ START_TEST(impossible_surfaces_are_refused)
     ck_assert_int_eq(nplug_set_surface(rig.nest, 0, &surface), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
-END_TEST
 
 /* More contacts than there is room for are told, and those that have room go on. */
-START_TEST(contacts_beyond_the_limit_are_told)
+TEST(contacts_beyond_the_limit_are_told)
 {
     nplug_game game = two_zone_game(1);
     nplug_limits limits = nplug_limits_for(&game);
@@ -749,10 +744,9 @@ START_TEST(contacts_beyond_the_limit_are_told)
     ck_assert(nplug_held(rig.nest, 1, 0));
     rig_close(&rig);
 }
-END_TEST
 
 /* No room for a surface's zones: it is told, and the surface can still be read. */
-START_TEST(zones_beyond_the_limit_are_told)
+TEST(zones_beyond_the_limit_are_told)
 {
     nplug_game game = two_zone_game(1);
     nplug_limits limits = nplug_limits_for(&game);
@@ -771,11 +765,10 @@ START_TEST(zones_beyond_the_limit_are_told)
     ck_assert_uint_eq(facts.zone, NPLUG_NO_ZONE);
     rig_close(&rig);
 }
-END_TEST
 
 /* A tracking id that is another one without an end between is another contact (Linux kernel,
  * multi-touch-protocol.rst); one that never began and ends is none. */
-START_TEST(a_contact_that_is_replaced_has_ended)
+TEST(a_contact_that_is_replaced_has_ended)
 {
     nplug_game game = two_zone_game(1);
     NPLUG_SIZED(nplug_contact_facts, facts);
@@ -800,7 +793,6 @@ START_TEST(a_contact_that_is_replaced_has_ended)
     ck_assert(facts.began && !facts.ended && facts.id == 2);
     rig_close(&rig);
 }
-END_TEST
 
 static const struct {
     nplug_zone_def zone;
@@ -835,7 +827,7 @@ static const struct {
      "stands for something"},
 };
 
-START_TEST(a_wrong_zone_is_told)
+TESTS(a_wrong_zone_is_told, COUNT_OF(wrong_zones))
 {
     nplug_zone_def zones[2] = {two_zones[0], wrong_zones[_i].zone};
     nplug_game game = two_zone_game(1);
@@ -851,14 +843,13 @@ START_TEST(a_wrong_zone_is_told)
     ck_assert_ptr_nonnull(strstr(why, wrong_zones[_i].says));
     rig_close(&rig);
 }
-END_TEST
 
 /* --- several at one table
  * --------------------------------------------------------------------------- */
 
 /* Each side of a table is a player's: a touch there joins, and moves what is that player's alone.
  */
-START_TEST(a_table_has_a_side_for_each_player)
+TEST(a_table_has_a_side_for_each_player)
 {
     static const nplug_zone_def sides[] = {
         {.name = "west", .as = "pad:south", .part = 1, .width = 0.3f, .height = 1.0f},
@@ -906,11 +897,10 @@ START_TEST(a_table_has_a_side_for_each_player)
     ck_assert(!nplug_held(rig.nest, 1, 0) && nplug_held(rig.nest, 2, 0));
     rig_close(&rig);
 }
-END_TEST
 
 /* Zones are drawn for those who used a touch surface last, or nothing yet, and never in a layer
  * that is off. */
-START_TEST(zones_are_drawn_for_who_plays_by_touch)
+TESTS(zones_are_drawn_for_who_plays_by_touch, 2)
 {
     static const nplug_layer_def layers[] = {{"sail", 0, true}, {"map", 0, false}};
     static const nplug_zone_def zones[] = {
@@ -951,12 +941,11 @@ START_TEST(zones_are_drawn_for_who_plays_by_touch)
     ck_assert(!nplug_zone_drawn(nest, table, 0) && !nplug_zone_drawn(NULL, table, 0));
     rig_close(&rig);
 }
-END_TEST
 
 /* A finger that the table cannot have touches nothing: it is no other one. */
 /* A player's wish: nobody's finger is thrown out by it, what is hidden takes none, what is always
  * shown is drawn for a pad's player, and settings keep it. */
-START_TEST(a_player_may_want_a_zone_otherwise)
+TEST(a_player_may_want_a_zone_otherwise)
 {
     nplug_game game = two_zone_game(1);
     nplug_zone_wish wish = nplug_zone_wish_default(), now = {.size = sizeof now};
@@ -1008,9 +997,8 @@ START_TEST(a_player_may_want_a_zone_otherwise)
     nplug_settings_free(again);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(impossible_wishes_are_refused)
+TEST(impossible_wishes_are_refused)
 {
     nplug_game game = two_zone_game(1);
     nplug_zone_wish good = nplug_zone_wish_default(), bad[6], small = good;
@@ -1036,11 +1024,10 @@ START_TEST(impossible_wishes_are_refused)
     ck_assert_int_eq(nplug_set_zone(NULL, 0, &good), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
-END_TEST
 
 /* A worn table: an end that is never said is over as the next contact of its slot begins, numbers
  * that come again are new contacts, and places end at the edge. */
-START_TEST(a_worn_table_loses_ends_and_nothing_else)
+TEST(a_worn_table_loses_ends_and_nothing_else)
 {
     nplug_game game = two_zone_game(1);
     NPLUG_SIZED(nplug_contact_facts, facts);
@@ -1069,9 +1056,8 @@ START_TEST(a_worn_table_loses_ends_and_nothing_else)
     ck_assert_uint_eq(presses, 40);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(an_impossible_finger_touches_nothing)
+TEST(an_impossible_finger_touches_nothing)
 {
     nplug_game game = two_zone_game(1);
     test_rig rig;
@@ -1083,13 +1069,12 @@ START_TEST(an_impossible_finger_touches_nothing)
     ck_assert_uint_eq(nplug_contact_count(rig.nest), 0);
     rig_close(&rig);
 }
-END_TEST
 
 /* --- traces
  * ----------------------------------------------------------------------------------------- */
 
 /* What zones say is found again from the contacts: a recorded game replays to the same digests. */
-START_TEST(a_recorded_touch_replays)
+TESTS(a_recorded_touch_replays, 4)
 {
     static test_tape tape;
     play *p = malloc(sizeof *p);
@@ -1121,31 +1106,4 @@ START_TEST(a_recorded_touch_replays)
     tape_check(&tape, &game);
     rig_close(&p->rig);
     free(p);
-}
-END_TEST
-
-Suite *touch_suite(void)
-{
-    Suite *suite = suite_create("touch");
-    TCase *tests = tcase_create("touch");
-
-    tcase_set_timeout(tests, 60);
-    tcase_add_loop_test(tests, zones_keep_to_the_header, 0, 60);
-    tcase_add_loop_test(tests, what_ends_touches_lets_go_and_nothing_sticks, 0, 3);
-    tcase_add_test(tests, a_surface_is_as_large_as_the_game_says);
-    tcase_add_test(tests, an_action_finds_a_finger_that_lies_there_already);
-    tcase_add_loop_test(tests, impossible_surfaces_are_refused, 0, 7);
-    tcase_add_test(tests, contacts_beyond_the_limit_are_told);
-    tcase_add_test(tests, zones_beyond_the_limit_are_told);
-    tcase_add_test(tests, a_contact_that_is_replaced_has_ended);
-    tcase_add_loop_test(tests, a_wrong_zone_is_told, 0, COUNT_OF(wrong_zones));
-    tcase_add_test(tests, a_table_has_a_side_for_each_player);
-    tcase_add_test(tests, a_player_may_want_a_zone_otherwise);
-    tcase_add_test(tests, impossible_wishes_are_refused);
-    tcase_add_test(tests, a_worn_table_loses_ends_and_nothing_else);
-    tcase_add_test(tests, an_impossible_finger_touches_nothing);
-    tcase_add_loop_test(tests, zones_are_drawn_for_who_plays_by_touch, 0, 2);
-    tcase_add_loop_test(tests, a_recorded_touch_replays, 0, 4);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -113,7 +113,7 @@ static const struct {
     {{"W-7", NULL}, {NULL, "quay-1"}, false},
 };
 
-START_TEST(nodes_are_one_unit_by_serial_number_or_by_socket_in_either_order)
+TESTS(nodes_are_one_unit_by_serial_number_or_by_socket_in_either_order, COUNT_OF(told))
 {
     for (unsigned first = 0; first < 2; first++) {
         paper_rig p;
@@ -128,7 +128,6 @@ START_TEST(nodes_are_one_unit_by_serial_number_or_by_socket_in_either_order)
         rig_close(&p.rig);
     }
 }
-END_TEST
 
 /* Of all pairs of nodes with one unit key, plainly: what could each be a device stays two; touch
  * pads and motion sensors go with pads and with each other, what looks like nothing with
@@ -143,7 +142,7 @@ static bool go_together(unsigned a, unsigned b)
     return !(a == KEYBOARD || a == MOUSE || b == KEYBOARD || b == MOUSE);
 }
 
-START_TEST(what_could_each_be_a_device_is_never_one)
+TEST(what_could_each_be_a_device_is_never_one)
 {
     for (unsigned a = 0; a < SORTS; a++)
         for (unsigned b = 0; b < SORTS; b++) {
@@ -159,10 +158,9 @@ START_TEST(what_could_each_be_a_device_is_never_one)
             rig_close(&p.rig);
         }
 }
-END_TEST
 
 /* A receiver for keyboard and mouse: letters and movement both come through. */
-START_TEST(a_receiver_for_keyboard_and_mouse_is_two_devices)
+TEST(a_receiver_for_keyboard_and_mouse_is_two_devices)
 {
     nplug_device keyboard, mouse;
     paper_rig p;
@@ -181,11 +179,10 @@ START_TEST(a_receiver_for_keyboard_and_mouse_is_two_devices)
     ck_assert_float_eq(value_of(&p, mouse, "mouse:left"), 1.0f);
     rig_close(&p.rig);
 }
-END_TEST
 
 /* Five nodes, come and gone in random orders: the device is the same as long as one is here, it is
  * a pad exactly while its pad's node is, and what is left goes on. */
-START_TEST(a_unit_of_five_nodes_comes_and_goes_in_any_order)
+TESTS(a_unit_of_five_nodes_comes_and_goes_in_any_order, 10)
 {
     static const unsigned parts[5] = {PAD, MOTION, TOUCH, MEDIA, MOTION};
     bool here[5] = {false};
@@ -215,9 +212,8 @@ START_TEST(a_unit_of_five_nodes_comes_and_goes_in_any_order)
     }
     rig_close(&p.rig);
 }
-END_TEST
 
-START_TEST(a_node_that_dies_while_its_unit_is_put_together_leaves_the_rest)
+TEST(a_node_that_dies_while_its_unit_is_put_together_leaves_the_rest)
 {
     paper_rig p;
     nplug_report arrive = value_report(2, 2, 0, 0, 0);
@@ -238,12 +234,11 @@ START_TEST(a_node_that_dies_while_its_unit_is_put_together_leaves_the_rest)
     ck_assert(nplug_held(p.rig.nest, 1, HORN));
     rig_close(&p.rig);
 }
-END_TEST
 
 /* --- which node is read ----------------------------------------------------------------------- */
 
 /* The same axes on two nodes: what the sensors say never moves a stick or a trigger. */
-START_TEST(gravity_pulls_no_trigger_and_tilting_moves_no_stick)
+TESTS(gravity_pulls_no_trigger_and_tilting_moves_no_stick, 2)
 {
     float accel[3], turn[3];
     nplug_device device;
@@ -272,10 +267,9 @@ START_TEST(gravity_pulls_no_trigger_and_tilting_moves_no_stick)
     ck_assert_float_eq(nplug_level(p.rig.nest, 1, THROTTLE), 1.0f);
     rig_close(&p.rig);
 }
-END_TEST
 
 /* Neither sensors nor fingers on a touch pad are use: nobody joins by them. */
-START_TEST(what_lies_beside_a_pad_is_never_use)
+TEST(what_lies_beside_a_pad_is_never_use)
 {
     nplug_game game = harbour_for(2);
     paper_node pad = sorts[PAD], touch = sorts[TOUCH];
@@ -301,10 +295,9 @@ START_TEST(what_lies_beside_a_pad_is_never_use)
     ck_assert(nplug_player_seated(p.rig.nest, 1));
     rig_close(&p.rig);
 }
-END_TEST
 
 /* A sheet may name a node; resolution and nodes can be asked of each signal. */
-START_TEST(signals_tell_their_node_and_their_resolution)
+TEST(signals_tell_their_node_and_their_resolution)
 {
     NPLUG_SIZED(nplug_signal_facts, info);
     uint32_t beside = 0;
@@ -325,11 +318,10 @@ START_TEST(signals_tell_their_node_and_their_resolution)
     ck_assert_uint_eq(beside, 6);
     rig_close(&p.rig);
 }
-END_TEST
 
 /* Somebody who learns a pad holds it in their hands: its sensors are never quiet, and are not asked
  * for; the touch pad's button is another node's, which the sheet names. */
-START_TEST(a_pad_with_sensors_is_learnt)
+TEST(a_pad_with_sensors_is_learnt)
 {
     static char block[sizeof(max_align_t) * 8192];
     NPLUG_SIZED(nplug_learn_question, question);
@@ -374,12 +366,11 @@ START_TEST(a_pad_with_sensors_is_learnt)
     ck_assert(touched);
     rig_close(&p.rig);
 }
-END_TEST
 
 /* --- d-pads ----------------------------------------------------------------------------------- */
 
 /* Buttons and a hat for one d-pad, moved at random: a side is down exactly while either says so. */
-START_TEST(an_idle_hat_neither_doubles_nor_overrides)
+TESTS(an_idle_hat_neither_doubles_nor_overrides, 3)
 {
     static const paper_signal signals[] = {{HAT(0x10)},   {HAT(0x11)},   BUTTON(0x220),
                                            BUTTON(0x221), BUTTON(0x222), BUTTON(0x223),
@@ -407,7 +398,6 @@ START_TEST(an_idle_hat_neither_doubles_nor_overrides)
     }
     rig_close(&p.rig);
 }
-END_TEST
 
 /* --- where axes rest -------------------------------------------------------------------------- */
 
@@ -431,7 +421,7 @@ static const struct {
      true},
 };
 
-START_TEST(what_lies_at_its_other_end_rests_there)
+TESTS(what_lies_at_its_other_end_rests_there, COUNT_OF(lying))
 {
     paper_signal signals[8];
     NPLUG_SIZED(nplug_control_facts, info);
@@ -460,11 +450,10 @@ START_TEST(what_lies_at_its_other_end_rests_there)
     }
     rig_close(&p.rig);
 }
-END_TEST
 
 /* A wheel that says nothing until it is opened: its first report says where all of it lies.  One
  * that says 0 until it is moved is pressed by its first full press, as before. */
-START_TEST(the_first_whole_report_tells_where_pedals_rest)
+TESTS(the_first_whole_report_tells_where_pedals_rest, 2)
 {
     static const paper_signal wheel[] = {{ABS(8, 0, 65535)}, PULL(9), PULL(10), PULL(2)};
     nplug_device device;
@@ -486,7 +475,6 @@ START_TEST(the_first_whole_report_tells_where_pedals_rest)
     ck_assert_float_eq(value_of(&p, device, "wheel:accelerator"), 1.0f);
     rig_close(&p.rig);
 }
-END_TEST
 
 /* Steps 60 times a second up to a time. */
 static void play_to(paper_rig *p, nplug_time from, nplug_time to)
@@ -496,7 +484,7 @@ static void play_to(paper_rig *p, nplug_time from, nplug_time to)
     rig_step(&p->rig, to);
 }
 
-START_TEST(a_stick_a_few_counts_off_is_0_within_a_second_of_quiet)
+TESTS(a_stick_a_few_counts_off_is_0_within_a_second_of_quiet, 4)
 {
     static const int32_t off[] = {121, 131, 136, 120};
     paper_signal signals[] = {{EV(3, 0), NPLUG_SPACE_EVDEV, NPLUG_NATURE_AXIS, 0, 255, 0, 0, 0, 0},
@@ -516,10 +504,9 @@ START_TEST(a_stick_a_few_counts_off_is_0_within_a_second_of_quiet)
     ck_assert_float_eq(value_of(&p, device, "pad:stick-left"), 1.0f);
     rig_close(&p.rig);
 }
-END_TEST
 
 /* It rests a quarter of its way off, heard by nobody meanwhile, until a hand moves it. */
-START_TEST(a_stick_that_lies_far_off_rests_there_until_it_is_moved)
+TEST(a_stick_that_lies_far_off_rests_there_until_it_is_moved)
 {
     static const paper_signal signals[] = {
         {EV(3, 0), NPLUG_SPACE_EVDEV, NPLUG_NATURE_AXIS, -32768, 32767, 8192, 0, 0, 0},
@@ -547,12 +534,11 @@ START_TEST(a_stick_that_lies_far_off_rests_there_until_it_is_moved)
     ck_assert(!info.lies);
     rig_close(&p.rig);
 }
-END_TEST
 
 /* --- contacts --------------------------------------------------------------------------------- */
 
 /* One finger takes another's place in its slot: the first has ended. */
-START_TEST(a_contact_replaced_without_an_end_is_an_end_and_a_begin)
+TEST(a_contact_replaced_without_an_end_is_an_end_and_a_begin)
 {
     static const nplug_action_def touch[] = {
         {"grab", NPLUG_ACTION_BUTTON, "touch:contact-down-1", 0}};
@@ -572,10 +558,9 @@ START_TEST(a_contact_replaced_without_an_end_is_an_end_and_a_begin)
     ck_assert(nplug_held(p.rig.nest, 1, 0));
     rig_close(&p.rig);
 }
-END_TEST
 
 /* The system lets go of a button, not a person: the release is marked. */
-START_TEST(what_the_system_lets_go_of_is_marked_cancelled)
+TEST(what_the_system_lets_go_of_is_marked_cancelled)
 {
     nplug_report report = value_report(3000, 1, 8, 0, NPLUG_REPORT_FLAG_CANCELLED);
     nplug_event event;
@@ -596,12 +581,11 @@ START_TEST(what_the_system_lets_go_of_is_marked_cancelled)
     ck_assert_uint_eq(event.flags & NPLUG_EVENT_FLAG_CANCELLED, 0);
     rig_close(&p.rig);
 }
-END_TEST
 
 /* --- wrong hardware --------------------------------------------------------------------------- */
 
 /* Axes without a width, a rest outside of the range, one code twice: values stay in their range. */
-START_TEST(wrong_hardware_gives_values_in_range)
+TEST(wrong_hardware_gives_values_in_range)
 {
     static const paper_signal signals[] = {
         {ABS(0, 5, 5)},    {ABS(1, 100, -100)}, {ABS(2, 0, 0)},   {ABS(5, INT32_MIN, INT32_MAX)},
@@ -624,10 +608,9 @@ START_TEST(wrong_hardware_gives_values_in_range)
         }
     rig_close(&p.rig);
 }
-END_TEST
 
 /* Every number of every enum has a word, each another one, and what is none is unknown. */
-START_TEST(every_number_has_a_word)
+TESTS(every_number_has_a_word, 27)
 {
     static const struct {
         const char *(*name)(uint32_t);
@@ -671,10 +654,9 @@ START_TEST(every_number_has_a_word)
     ck_assert_str_eq(name(rows[_i].last + 1), "unknown");
     ck_assert_str_eq(name(UINT32_MAX), "unknown");
 }
-END_TEST
 
 /* What is printed on a key, said in the place of its code, finds the key. */
-START_TEST(a_key_by_its_print_is_near)
+TESTS(a_key_by_its_print_is_near, 10)
 {
     static const struct {
         const char *said, *meant;
@@ -689,34 +671,4 @@ START_TEST(a_key_by_its_print_is_near)
     ck_assert_str_eq(name, rows[_i].meant);
     ck_assert_uint_eq(nplug_control_named(rows[_i].said), 0);
     ck_assert_uint_ne(nplug_control_named(rows[_i].meant), 0);
-}
-END_TEST
-
-Suite *units_suite(void)
-{
-    Suite *suite = suite_create("units");
-    TCase *tests = tcase_create("units");
-
-    tcase_add_loop_test(tests, nodes_are_one_unit_by_serial_number_or_by_socket_in_either_order, 0,
-                        COUNT_OF(told));
-    tcase_add_test(tests, what_could_each_be_a_device_is_never_one);
-    tcase_add_test(tests, a_receiver_for_keyboard_and_mouse_is_two_devices);
-    tcase_add_loop_test(tests, a_unit_of_five_nodes_comes_and_goes_in_any_order, 0, 10);
-    tcase_add_test(tests, a_node_that_dies_while_its_unit_is_put_together_leaves_the_rest);
-    tcase_add_loop_test(tests, gravity_pulls_no_trigger_and_tilting_moves_no_stick, 0, 2);
-    tcase_add_test(tests, what_lies_beside_a_pad_is_never_use);
-    tcase_add_test(tests, signals_tell_their_node_and_their_resolution);
-    tcase_add_test(tests, a_pad_with_sensors_is_learnt);
-    tcase_add_loop_test(tests, an_idle_hat_neither_doubles_nor_overrides, 0, 3);
-    tcase_add_loop_test(tests, what_lies_at_its_other_end_rests_there, 0, COUNT_OF(lying));
-    tcase_add_loop_test(tests, the_first_whole_report_tells_where_pedals_rest, 0, 2);
-    tcase_add_loop_test(tests, a_stick_a_few_counts_off_is_0_within_a_second_of_quiet, 0, 4);
-    tcase_add_test(tests, a_stick_that_lies_far_off_rests_there_until_it_is_moved);
-    tcase_add_test(tests, a_contact_replaced_without_an_end_is_an_end_and_a_begin);
-    tcase_add_test(tests, what_the_system_lets_go_of_is_marked_cancelled);
-    tcase_add_test(tests, wrong_hardware_gives_values_in_range);
-    tcase_add_loop_test(tests, every_number_has_a_word, 0, 27);
-    tcase_add_loop_test(tests, a_key_by_its_print_is_near, 0, 10);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

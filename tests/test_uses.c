@@ -441,13 +441,7 @@ static void play_game(uint32_t seed)
     rig_close(&play.rig);
 }
 
-START_TEST(what_is_used_is_active)
+TEST(what_is_used_is_active)
 {
     play_cases("uses", play_game, LISTS, 30 * LISTS, 30);
-}
-END_TEST
-
-Suite *uses_suite(void)
-{
-    return suite_of_cases("uses", what_is_used_is_active);
 }

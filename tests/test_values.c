@@ -27,7 +27,7 @@ static int32_t sample(unsigned range, unsigned i, unsigned count)
     return (int32_t)(low + (high - low) * (int64_t)i / (int64_t)count);
 }
 
-START_TEST(ends_and_rest_are_exact_and_values_never_fall)
+TESTS(ends_and_rest_are_exact_and_values_never_fall, COUNT_OF(ranges))
 {
     int32_t low = ranges[_i].low, rest = ranges[_i].rest, high = ranges[_i].high;
     float last = -1.0f;
@@ -42,9 +42,8 @@ START_TEST(ends_and_rest_are_exact_and_values_never_fall)
         last = value;
     }
 }
-END_TEST
 
-START_TEST(impossible_ranges_give_rest)
+TEST(impossible_ranges_give_rest)
 {
     ck_assert_float_eq(np_number_normal(7, 7, 7, 9), 0.0f);
     ck_assert_float_eq(np_number_normal(0, 255, 255, 256), 0.0f); /* a little beyond its rest */
@@ -55,10 +54,9 @@ START_TEST(impossible_ranges_give_rest)
     ck_assert_int_eq(np_number_middle(0, 255), 128);
     ck_assert_int_eq(np_number_middle(INT32_MIN, INT32_MAX), 0);
 }
-END_TEST
 
 /* Each control of the pad through its whole physical range: rest, ends and signs are right. */
-START_TEST(a_pad_is_normalised)
+TEST(a_pad_is_normalised)
 {
     static const struct {
         const char *move, *control;
@@ -93,9 +91,8 @@ START_TEST(a_pad_is_normalised)
     ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(a_signal_that_has_said_nothing_is_at_rest)
+TEST(a_signal_that_has_said_nothing_is_at_rest)
 {
     NPLUG_SIZED(nplug_signal_facts, signal);
     test_rig rig;
@@ -115,9 +112,8 @@ START_TEST(a_signal_that_has_said_nothing_is_at_rest)
     ck_assert(!signal.heard);
     rig_close(&rig);
 }
-END_TEST
 
-START_TEST(deltas_are_summed_within_a_step_and_gone_after_it)
+TEST(deltas_are_summed_within_a_step_and_gone_after_it)
 {
     nplug_game game = harbour_for(1);
     nplug_move move = {.kind = NPLUG_MOVE_SIGNAL, .on = "mouse", .space = NPLUG_SPACE_EVDEV};
@@ -142,11 +138,10 @@ START_TEST(deltas_are_summed_within_a_step_and_gone_after_it)
     ck_assert_float_eq(look.y, 0.0f);
     rig_close(&rig);
 }
-END_TEST
 
 /* One random hand on two nests, one of which has all guards emptied before every step: the same
  * digests, so a guard never hides what a stage should see. */
-START_TEST(guards_change_nothing)
+TESTS(guards_change_nothing, 5)
 {
     static const char *const controls[] = {"trigger-left", "trigger-right", "stick-left",
                                            "dpad-left",    "west",          "south"};
@@ -178,9 +173,8 @@ START_TEST(guards_change_nothing)
     rig_close(&with);
     rig_close(&without);
 }
-END_TEST
 
-START_TEST(names_of_controls_go_there_and_back)
+TEST(names_of_controls_go_there_and_back)
 {
     char name[64];
     unsigned known = 0, components;
@@ -200,23 +194,4 @@ START_TEST(names_of_controls_go_there_and_back)
     ck_assert_uint_eq(nplug_control_name(0, name, sizeof name), 0);
     ck_assert_uint_eq(nplug_control_name(nplug_control_from_name("key:KeyW", 8), name, 4), 8);
     ck_assert_str_eq(name, "key");
-}
-END_TEST
-
-Suite *values_suite(void)
-{
-    Suite *suite = suite_create("values");
-    TCase *tests = tcase_create("values");
-
-    tcase_set_timeout(tests, 60);
-    tcase_add_loop_test(tests, ends_and_rest_are_exact_and_values_never_fall, 0,
-                        (int)COUNT_OF(ranges));
-    tcase_add_test(tests, impossible_ranges_give_rest);
-    tcase_add_test(tests, a_pad_is_normalised);
-    tcase_add_test(tests, a_signal_that_has_said_nothing_is_at_rest);
-    tcase_add_test(tests, deltas_are_summed_within_a_step_and_gone_after_it);
-    tcase_add_loop_test(tests, guards_change_nothing, 0, 5);
-    tcase_add_test(tests, names_of_controls_go_there_and_back);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

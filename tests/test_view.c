@@ -100,7 +100,7 @@ static void write_trace(const char *model, const char *moves, unsigned end)
 
 #define WATCH BINARY_DIR "/tool/nestplug watch --port sim:" TRACE
 
-START_TEST(every_device_is_drawn_on_every_screen)
+TESTS(every_device_is_drawn_on_every_screen, COUNT_OF(rows))
 {
     static const unsigned short sizes[][2] = {{42, 140}, {24, 80}, {50, 200}, {6, 20}, {1, 1}};
     size_t room = 1 << 20;
@@ -117,10 +117,9 @@ START_TEST(every_device_is_drawn_on_every_screen)
     }
     free(text);
 }
-END_TEST
 
 /* An evening that would last an hour ends by a key. */
-START_TEST(a_key_ends_it)
+TEST(a_key_ends_it)
 {
     char text[65536];
     terminal on;
@@ -129,17 +128,4 @@ START_TEST(a_key_ends_it)
     on = start(WATCH, 42, 140);
     ck_assert_int_eq(write(on.fd, "q", 1), 1);
     ck_assert_int_eq(finish(on, text, sizeof text), 0);
-}
-END_TEST
-
-Suite *view_suite(void)
-{
-    Suite *suite = suite_create("view");
-    TCase *tests = tcase_create("view");
-
-    tcase_set_timeout(tests, 120);
-    tcase_add_loop_test(tests, every_device_is_drawn_on_every_screen, 0, (int)COUNT_OF(rows));
-    tcase_add_test(tests, a_key_ends_it);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -381,7 +381,15 @@ static void replay_wild(const wild *w, unsigned steps, uint32_t records)
     rig_close(&rig);
 }
 
-START_TEST(wild_input_leaves_the_nest_consistent_and_replays)
+/* NPLUG_WILD=N: so many seeds, where each is slow. */
+static int wild_seeds(void)
+{
+    const char *seeds = getenv("NPLUG_WILD");
+
+    return seeds ? atoi(seeds) : 40;
+}
+
+TESTS(wild_input_leaves_the_nest_consistent_and_replays, wild_seeds())
 {
     wild w;
 
@@ -398,11 +406,10 @@ START_TEST(wild_input_leaves_the_nest_consistent_and_replays)
     rig_close(&w.rig);
     rig_close(&w.quick);
 }
-END_TEST
 
 /* --- the small rooms against plain models --------------------------------------------------- */
 
-START_TEST(timers_come_in_order_of_time_and_of_setting)
+TESTS(timers_come_in_order_of_time_and_of_setting, 5)
 {
     struct {
         nplug_time due;
@@ -436,9 +443,8 @@ START_TEST(timers_come_in_order_of_time_and_of_setting)
         np_timers_set(&timers, 1, NP_TIMER_HOLD, 2, 0);
     ck_assert(!np_timers_set(&timers, 1, NP_TIMER_HOLD, 2, 0));
 }
-END_TEST
 
-START_TEST(runs_never_overlap)
+TESTS(runs_never_overlap, 5)
 {
     uint8_t used[13] = {0};
     np_span span = {used, 100};
@@ -469,10 +475,9 @@ START_TEST(runs_never_overlap)
                       runs[at].first + (int32_t)runs[at].count <= runs[i].first);
     }
 }
-END_TEST
 
 /* The ring gives out what was pushed, in order, group by group, whatever the pace. */
-START_TEST(a_ring_keeps_groups_whole_and_in_order)
+TESTS(a_ring_keeps_groups_whole_and_in_order, 5)
 {
     static unsigned char block[64 * 64];
     nplug_ring ring = {0};
@@ -495,27 +500,4 @@ START_TEST(a_ring_keeps_groups_whole_and_in_order)
         np_ring_release(&ring);
     }
     ck_assert_int_gt(taken, 1000);
-}
-END_TEST
-
-/* NPLUG_WILD=N: so many seeds, where each is slow. */
-static int wild_seeds(void)
-{
-    const char *seeds = getenv("NPLUG_WILD");
-
-    return seeds ? atoi(seeds) : 40;
-}
-
-Suite *wild_suite(void)
-{
-    Suite *suite = suite_create("wild");
-    TCase *tests = tcase_create("wild");
-
-    tcase_set_timeout(tests, 120);
-    tcase_add_loop_test(tests, wild_input_leaves_the_nest_consistent_and_replays, 0, wild_seeds());
-    tcase_add_loop_test(tests, timers_come_in_order_of_time_and_of_setting, 0, 5);
-    tcase_add_loop_test(tests, runs_never_overlap, 0, 5);
-    tcase_add_loop_test(tests, a_ring_keeps_groups_whole_and_in_order, 0, 5);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

@@ -35,7 +35,7 @@ static void close_window(window_rig *w)
     free(w->window);
 }
 
-START_TEST(keys_pointer_and_wheel_reach_actions)
+TEST(keys_pointer_and_wheel_reach_actions)
 {
     window_rig w;
     NPLUG_SIZED(nplug_device_facts, info);
@@ -64,7 +64,6 @@ START_TEST(keys_pointer_and_wheel_reach_actions)
     ck_assert_float_eq(rig_control(&w.rig, 1, "mouse:wheel").y, 40.0f / 120.0f);
     close_window(&w);
 }
-END_TEST
 
 /* Edges of two actions within a step: presses and releases of the first, then of the second. */
 static void check_notches(window_rig *w, unsigned next, unsigned last)
@@ -77,7 +76,7 @@ static void check_notches(window_rig *w, unsigned next, unsigned last)
     ck_assert(!nplug_held(nest, 1, 0) && !nplug_held(nest, 1, 1));
 }
 
-START_TEST(a_notch_of_a_wheel_is_a_press)
+TEST(a_notch_of_a_wheel_is_a_press)
 {
     static const nplug_action_def actions[] = {
         {"next", NPLUG_ACTION_BUTTON, "mouse:wheel.up", 0},
@@ -114,9 +113,8 @@ START_TEST(a_notch_of_a_wheel_is_a_press)
     check_notches(&w, 1, 0);
     close_window(&w);
 }
-END_TEST
 
-START_TEST(losing_the_focus_lets_go_and_what_is_held_is_spent)
+TEST(losing_the_focus_lets_go_and_what_is_held_is_spent)
 {
     nplug_event event;
     window_rig w;
@@ -150,9 +148,8 @@ START_TEST(losing_the_focus_lets_go_and_what_is_held_is_spent)
     ck_assert_float_eq(nplug_vector(w.rig.nest, 1, STEER).y, 1.0f);
     close_window(&w);
 }
-END_TEST
 
-START_TEST(a_person_who_types_fires_nothing)
+TEST(a_person_who_types_fires_nothing)
 {
     static const uint16_t heard[] = {ESCAPE};
     window_rig w;
@@ -177,9 +174,8 @@ START_TEST(a_person_who_types_fires_nothing)
     ck_assert(nplug_held(w.rig.nest, 1, HORN));
     close_window(&w);
 }
-END_TEST
 
-START_TEST(fingers_have_places)
+TEST(fingers_have_places)
 {
     NPLUG_SIZED(nplug_signal_facts, info);
     window_rig w;
@@ -201,9 +197,8 @@ START_TEST(fingers_have_places)
     ck_assert_int_eq(info.raw, 65535);
     close_window(&w);
 }
-END_TEST
 
-START_TEST(pads_in_the_webs_numbering)
+TEST(pads_in_the_webs_numbering)
 {
     window_rig w;
 
@@ -222,11 +217,10 @@ START_TEST(pads_in_the_webs_numbering)
     ck_assert_int_eq(nplug_window_key(w.window, 4000, KEY_H, true), NPLUG_ERR_ARGUMENT);
     close_window(&w);
 }
-END_TEST
 
 /* Every system's number of a key leads to the same place; no two keys of one scheme to one place.
  */
-START_TEST(key_numbers_agree)
+TEST(key_numbers_agree)
 {
     static const struct {
         const char *code;
@@ -260,11 +254,10 @@ START_TEST(key_numbers_agree)
     ck_assert_uint_eq(nplug_key_usage_from_code("KeyÖ"), 0);
     ck_assert_uint_eq(nplug_key_usage(NPLUG_KEY_SCHEME_X11, 3), 0);
 }
-END_TEST
 
 /* Whatever the port announces is recognised by a sheet of its own, and every signal moves
  * something. */
-START_TEST(every_kind_that_is_announced_has_its_controls)
+TEST(every_kind_that_is_announced_has_its_controls)
 {
     static const nplug_device_kind kinds[] = {NPLUG_KIND_KEYBOARD, NPLUG_KIND_MOUSE,
                                               NPLUG_KIND_TOUCH, NPLUG_KIND_PAD};
@@ -292,10 +285,9 @@ START_TEST(every_kind_that_is_announced_has_its_controls)
     ck_assert_float_eq_tol(rig_control(&w.rig, 2, "touch:contact-1").y, 0.75f, 0.001f);
     close_window(&w);
 }
-END_TEST
 
 /* A window's fingers play zones; without its size in millimetres, that of a phone is taken. */
-START_TEST(fingers_in_a_window_play_zones)
+TEST(fingers_in_a_window_play_zones)
 {
     static const nplug_zone_def zones[] = {
         {.name = "helm",
@@ -333,23 +325,4 @@ START_TEST(fingers_in_a_window_play_zones)
     rig_step(&w.rig, 9000);
     ck_assert(nplug_held(w.rig.nest, NPLUG_EVERYONE, 1));
     close_window(&w);
-}
-END_TEST
-
-Suite *window_suite(void)
-{
-    Suite *suite = suite_create("window");
-    TCase *tests = tcase_create("window");
-
-    tcase_add_test(tests, keys_pointer_and_wheel_reach_actions);
-    tcase_add_test(tests, a_notch_of_a_wheel_is_a_press);
-    tcase_add_test(tests, losing_the_focus_lets_go_and_what_is_held_is_spent);
-    tcase_add_test(tests, a_person_who_types_fires_nothing);
-    tcase_add_test(tests, fingers_have_places);
-    tcase_add_test(tests, fingers_in_a_window_play_zones);
-    tcase_add_test(tests, pads_in_the_webs_numbering);
-    tcase_add_test(tests, key_numbers_agree);
-    tcase_add_test(tests, every_kind_that_is_announced_has_its_controls);
-    suite_add_tcase(suite, tests);
-    return suite;
 }

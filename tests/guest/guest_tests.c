@@ -1,7 +1,7 @@
 /* The linux port on a real kernel: runs as root in a guest that has uinput and uhid. */
 #include "nestplug/nestplug.h"
 #include "plug.h"
-#include <check.h>
+#include "../listed.h"
 #include <dirent.h>
 #include <linux/uinput.h>
 #include <pthread.h>
@@ -138,7 +138,7 @@ static int open_files(void)
 #define ABS_CODE(code) ((uint32_t)EV_ABS << 16 | (code))
 #define KEY_CODE(code) ((uint32_t)EV_KEY << 16 | (code))
 
-START_TEST(a_pad_is_plugged_played_and_unplugged_in_mid_press)
+TESTS(a_pad_is_plugged_played_and_unplugged_in_mid_press, 2)
 {
     nplug_linux_setup setup = nplug_linux_setup_default();
     nplug_device pad;
@@ -185,9 +185,8 @@ START_TEST(a_pad_is_plugged_played_and_unplugged_in_mid_press)
     ck_assert(!nplug_held(r.nest, 1, HORN));
     close_rig(&r);
 }
-END_TEST
 
-START_TEST(what_is_held_when_the_port_opens_is_known_and_spent)
+TEST(what_is_held_when_the_port_opens_is_known_and_spent)
 {
     int fd = plug_heron(NULL);
     nplug_device pad;
@@ -209,9 +208,8 @@ START_TEST(what_is_held_when_the_port_opens_is_known_and_spent)
     plug_out(fd);
     close_rig(&r);
 }
-END_TEST
 
-START_TEST(ranges_are_the_kernels_and_odd_devices_arrive)
+TEST(ranges_are_the_kernels_and_odd_devices_arrive)
 {
     struct input_absinfo eight = {.minimum = 0, .maximum = 255, .value = 0};
     struct input_absinfo off = {.minimum = 3, .maximum = 1019, .flat = 15, .fuzz = 4};
@@ -248,9 +246,8 @@ START_TEST(ranges_are_the_kernels_and_odd_devices_arrive)
     plug_out(lying);
     close_rig(&r);
 }
-END_TEST
 
-START_TEST(keyboards_and_mice_are_read_only_when_asked_for)
+TEST(keyboards_and_mice_are_read_only_when_asked_for)
 {
     plug_id keys_id = {"Turnstone", BUS_USB, 0xb12d, 0x0702, NULL};
     plug_id mouse_id = {"Stint Mouse", BUS_USB, 0xb12d, 0x0801, NULL};
@@ -293,9 +290,8 @@ START_TEST(keyboards_and_mice_are_read_only_when_asked_for)
     plug_out(mouse);
     close_rig(&r);
 }
-END_TEST
 
-START_TEST(a_touch_table_has_ten_contacts)
+TEST(a_touch_table_has_ten_contacts)
 {
     struct input_absinfo slot = {.minimum = 0, .maximum = 9}, x = {.minimum = 0, .maximum = 4095};
     struct input_absinfo id = {.minimum = 0, .maximum = 65535};
@@ -333,10 +329,9 @@ START_TEST(a_touch_table_has_ten_contacts)
     plug_out(fd);
     close_rig(&r);
 }
-END_TEST
 
 /* The kernel says which slot it speaks of only when that changes: whoever opens late asks. */
-START_TEST(a_finger_in_another_slot_is_followed_by_who_opens_late)
+TEST(a_finger_in_another_slot_is_followed_by_who_opens_late)
 {
     struct input_absinfo slot = {.minimum = 0, .maximum = 4};
     struct input_absinfo x = {.minimum = 0, .maximum = 1000, .resolution = 10};
@@ -370,7 +365,6 @@ START_TEST(a_finger_in_another_slot_is_followed_by_who_opens_late)
     plug_out(fd);
     close_rig(&r);
 }
-END_TEST
 
 static const nplug_zone_def zones[] = {
     {"horn", NULL, NPLUG_ZONE_BUTTON, 0, 0, 0, NPLUG_CORNER_TOP_LEFT, 0, 0, 0, 0.5f, 1, 0, 0},
@@ -415,7 +409,7 @@ static nplug_contact_facts contact_of(const rig *r, uint32_t index)
     return facts;
 }
 
-START_TEST(fingers_on_a_screen_play_zones)
+TEST(fingers_on_a_screen_play_zones)
 {
     plug_id id = {"Tern Screen", BUS_USB, 0xb12d, 0x0f05, "quay-7/input0"};
     nplug_game game = nplug_game_for_one("guest", zone_actions, 2);
@@ -465,7 +459,6 @@ START_TEST(fingers_on_a_screen_play_zones)
     ck_assert(!nplug_held(r.nest, NPLUG_EVERYONE, 1));
     close_rig(&r);
 }
-END_TEST
 
 static const nplug_action_def pointing[] = {{"click", NPLUG_ACTION_BUTTON, "pointer:press", 0}};
 
@@ -478,7 +471,7 @@ static nplug_pointer_facts pointer_of(const rig *r)
 }
 
 /* A pen is near, presses, is lifted and goes; a mouse on a tablet is where it lies. */
-START_TEST(a_pen_and_a_mouse_with_a_place_point)
+TESTS(a_pen_and_a_mouse_with_a_place_point, 2)
 {
     static const int buttons[2][4] = {{BTN_TOOL_PEN, BTN_TOUCH, BTN_STYLUS, 0}, {BTN_LEFT, 0}};
     static const plug_id ids[2] = {{"Ruff Pen", BUS_USB, 0xb12d, 0x0f06, "quay-8/input0"},
@@ -520,9 +513,8 @@ START_TEST(a_pen_and_a_mouse_with_a_place_point)
     wait_for(&r, ids[_i].vendor, ids[_i].product, false);
     close_rig(&r);
 }
-END_TEST
 
-START_TEST(a_device_with_sixty_axes_and_two_hundred_keys_arrives_whole)
+TEST(a_device_with_sixty_axes_and_two_hundred_keys_arrives_whole)
 {
     struct input_absinfo range = {.minimum = -100, .maximum = 100};
     plug_id godwit = {"Godwit", BUS_USB, 0xb12d, 0x0601, NULL};
@@ -549,7 +541,6 @@ START_TEST(a_device_with_sixty_axes_and_two_hundred_keys_arrives_whole)
     plug_out(fd);
     close_rig(&r);
 }
-END_TEST
 
 /* 16 buttons, a hat, two sticks and two triggers, by a report descriptor: the kernel's generic
  * driver decides the codes. */
@@ -560,7 +551,7 @@ static const uint8_t hid_pad[] = {
     0x09, 0x33, 0x09, 0x34, 0x16, 0x01, 0x80, 0x26, 0xff, 0x7f, 0x75, 0x10, 0x95, 0x04, 0x81, 0x02,
     0x09, 0x32, 0x09, 0x35, 0x15, 0x00, 0x26, 0xff, 0x00, 0x75, 0x08, 0x95, 0x02, 0x81, 0x02, 0xc0};
 
-START_TEST(a_hid_pad_arrives_by_the_generic_driver)
+TEST(a_hid_pad_arrives_by_the_generic_driver)
 {
     uint8_t report[14] = {1, 0x01, 0x00, 0x02, 0xff, 0x7f, 0x01, 0x80, 0, 0, 0, 0, 200, 0};
     plug_id id = {"Dunlin Pad", BUS_USB, 0xb12d, 0x0401, "quay-3/input0"};
@@ -581,9 +572,8 @@ START_TEST(a_hid_pad_arrives_by_the_generic_driver)
     close(fd);
     close_rig(&r);
 }
-END_TEST
 
-START_TEST(a_battery_is_told_and_is_a_signal)
+TEST(a_battery_is_told_and_is_a_signal)
 {
     static const uint8_t battery[] = {0x05, 0x06, 0x09, 0x20, 0x15, 0x00, 0x25, 0x64,
                                       0x75, 0x08, 0x95, 0x01, 0x81, 0x02, 0xc0};
@@ -614,7 +604,6 @@ START_TEST(a_battery_is_told_and_is_a_signal)
     close(fd);
     close_rig(&r);
 }
-END_TEST
 
 /* A pad whose kernel driver makes three nodes of it: pad, motion sensors, touch pad. */
 static const uint8_t driver_pad[] = {
@@ -658,7 +647,7 @@ static void check_battery(rig *r, int fd, nplug_device device)
     ck_assert(info_of(r, device).charging);
 }
 
-START_TEST(nodes_of_one_piece_of_hardware_arrive_as_one_device)
+TEST(nodes_of_one_piece_of_hardware_arrive_as_one_device)
 {
     plug_id id = {"Made-up Pad", BUS_USB, 0x054c, 0x0ce6, "quay-4/input0"};
     rig r = open_rig(nplug_linux_setup_default(), NULL);
@@ -683,7 +672,6 @@ START_TEST(nodes_of_one_piece_of_hardware_arrive_as_one_device)
     close(fd);
     close_rig(&r);
 }
-END_TEST
 
 /* Pads that the kernel has drivers of its own for, known by their numbers alone: whatever a driver
  * makes of the descriptor, the pad arrives and its press is heard. */
@@ -707,7 +695,7 @@ static bool has_own_driver(uint16_t vendor, uint16_t product)
     return *target && !strstr(target, "hid-generic");
 }
 
-START_TEST(pads_with_kernel_drivers_arrive)
+TESTS(pads_with_kernel_drivers_arrive, 2)
 {
     /* Seven bytes of output follow, since one of the drivers wants them for its rumble. */
     static const uint8_t output[] = {0x06, 0x00, 0xff, 0x09, 0x01, 0x15, 0x00, 0x26, 0xff,
@@ -738,7 +726,6 @@ START_TEST(pads_with_kernel_drivers_arrive)
     close(fd);
     close_rig(&r);
 }
-END_TEST
 
 static uint32_t arrivals_in_a_step(const rig *r)
 {
@@ -750,7 +737,7 @@ static uint32_t arrivals_in_a_step(const rig *r)
     return count;
 }
 
-START_TEST(five_hundred_plugs_leave_nothing_open)
+TEST(five_hundred_plugs_leave_nothing_open)
 {
     rig r = open_rig(nplug_linux_setup_default(), NULL);
     int steady = plug_heron("quay/input9"), before;
@@ -779,9 +766,8 @@ START_TEST(five_hundred_plugs_leave_nothing_open)
     plug_out(steady);
     close_rig(&r);
 }
-END_TEST
 
-START_TEST(dropped_events_are_made_good)
+TEST(dropped_events_are_made_good)
 {
     rig r = open_rig(nplug_linux_setup_default(), NULL);
     int fd = plug_heron(NULL);
@@ -809,7 +795,6 @@ START_TEST(dropped_events_are_made_good)
     plug_out(fd);
     close_rig(&r);
 }
-END_TEST
 
 /* The descriptor by which this process has a node open. */
 static int descriptor_of(const char *node)
@@ -825,7 +810,7 @@ static int descriptor_of(const char *node)
     return -1;
 }
 
-START_TEST(a_revoked_node_is_a_departure)
+TEST(a_revoked_node_is_a_departure)
 {
     rig r = open_rig(nplug_linux_setup_default(), NULL);
     int fd = plug_heron(NULL);
@@ -849,9 +834,8 @@ START_TEST(a_revoked_node_is_a_departure)
     wait_for(&r, 0xb12d, 0x0101, false);
     close_rig(&r);
 }
-END_TEST
 
-START_TEST(permission_taken_and_given)
+TEST(permission_taken_and_given)
 {
     char node[64];
     int fd = plug_heron(NULL);
@@ -879,7 +863,6 @@ START_TEST(permission_taken_and_given)
     wait_for(&r, 0xb12d, 0x0101, false);
     close_rig(&r);
 }
-END_TEST
 
 /* --- rumble --------------------------------------------------------------------------------- */
 
@@ -921,7 +904,7 @@ static void step_for(const rig *r, uint32_t milliseconds)
 }
 
 /* One rumble after the other, and a pause that ends all. */
-START_TEST(rumble_is_felt)
+TEST(rumble_is_felt)
 {
     felt f = {.fd = plug_heron(NULL)};
     rig r = open_rig(nplug_linux_setup_default(), NULL);
@@ -948,7 +931,6 @@ START_TEST(rumble_is_felt)
     plug_out(f.fd);
     close_rig(&r);
 }
-END_TEST
 
 /* --- four pads at 1 kHz --------------------------------------------------------------------- */
 
@@ -1006,7 +988,7 @@ static uint64_t play(rig *r, int *fds, uint64_t expected, bool *dropped)
     return counts_of(r->nest).reports - before;
 }
 
-START_TEST(no_report_of_four_fast_pads_is_lost_or_doubled)
+TEST(no_report_of_four_fast_pads_is_lost_or_doubled)
 {
     nplug_limits limits = nplug_limits_default();
     uint64_t expected = (uint64_t)PADS * 1000 * rate_seconds() * 2, came;
@@ -1036,41 +1018,4 @@ START_TEST(no_report_of_four_fast_pads_is_lost_or_doubled)
     for (int p = 0; p < PADS; p++)
         plug_out(fds[p]);
     close_rig(&r);
-}
-END_TEST
-
-int main(void)
-{
-    Suite *suite = suite_create("guest");
-    TCase *tests = tcase_create("guest");
-    SRunner *runner;
-    int failed;
-
-    setvbuf(stdout, NULL, _IOLBF, 0);
-    tcase_set_timeout(tests, 120);
-    tcase_add_loop_test(tests, a_pad_is_plugged_played_and_unplugged_in_mid_press, 0, 2);
-    tcase_add_test(tests, what_is_held_when_the_port_opens_is_known_and_spent);
-    tcase_add_test(tests, ranges_are_the_kernels_and_odd_devices_arrive);
-    tcase_add_test(tests, keyboards_and_mice_are_read_only_when_asked_for);
-    tcase_add_test(tests, a_touch_table_has_ten_contacts);
-    tcase_add_test(tests, fingers_on_a_screen_play_zones);
-    tcase_add_loop_test(tests, a_pen_and_a_mouse_with_a_place_point, 0, 2);
-    tcase_add_test(tests, a_finger_in_another_slot_is_followed_by_who_opens_late);
-    tcase_add_test(tests, a_device_with_sixty_axes_and_two_hundred_keys_arrives_whole);
-    tcase_add_test(tests, a_hid_pad_arrives_by_the_generic_driver);
-    tcase_add_test(tests, a_battery_is_told_and_is_a_signal);
-    tcase_add_test(tests, nodes_of_one_piece_of_hardware_arrive_as_one_device);
-    tcase_add_loop_test(tests, pads_with_kernel_drivers_arrive, 0, 2);
-    tcase_add_test(tests, five_hundred_plugs_leave_nothing_open);
-    tcase_add_test(tests, dropped_events_are_made_good);
-    tcase_add_test(tests, a_revoked_node_is_a_departure);
-    tcase_add_test(tests, permission_taken_and_given);
-    tcase_add_test(tests, rumble_is_felt);
-    tcase_add_test(tests, no_report_of_four_fast_pads_is_lost_or_doubled);
-    suite_add_tcase(suite, tests);
-    runner = srunner_create(suite);
-    srunner_run_all(runner, CK_NORMAL);
-    failed = srunner_ntests_failed(runner);
-    srunner_free(runner);
-    return failed ? EXIT_FAILURE : EXIT_SUCCESS;
 }

@@ -4,7 +4,7 @@
 #include "nestplug/openxr.h"
 #include "nestplug/nestplug.h"
 #include "xr_runtime.h"
-#include <check.h>
+#include "../listed.h"
 #include <dlfcn.h>
 #include <math.h>
 #include <stdio.h>
@@ -184,7 +184,7 @@ static bool saw(const rig *r, uint32_t kind)
 
 /* --- what must hold --------------------------------------------------------------------------- */
 
-START_TEST(hands_and_headset_drive_actions)
+TEST(hands_and_headset_drive_actions)
 {
     nplug_pose_facts pose;
     rig r;
@@ -218,10 +218,9 @@ START_TEST(hands_and_headset_drive_actions)
     ck_assert(!nplug_held(r.nest, 1, GRAB));
     close_rig(&r);
 }
-END_TEST
 
 /* The standard's simple controller has a select button: that is a pull of the trigger. */
-START_TEST(another_controller_is_another_device)
+TEST(another_controller_is_another_device)
 {
     nplug_device before;
     rig r;
@@ -251,11 +250,10 @@ START_TEST(another_controller_is_another_device)
     ck_assert(nplug_held(r.nest, 1, GRAB));
     close_rig(&r);
 }
-END_TEST
 
 /* A hand that comes with its trigger pulled, however far, presses nothing until it was let go, and
  * no more does its squeeze give a level. */
-START_TEST(a_hand_that_comes_with_its_trigger_pulled_presses_nothing)
+TESTS(a_hand_that_comes_with_its_trigger_pulled_presses_nothing, 3)
 {
     static const char *const pulls[] = {"0.2", "0.5", "1"};
     char pulled[80], squeezed[80];
@@ -286,10 +284,9 @@ START_TEST(a_hand_that_comes_with_its_trigger_pulled_presses_nothing)
     ck_assert_float_eq(nplug_level(r.nest, 1, PULL), 1.0f);
     close_rig(&r);
 }
-END_TEST
 
 /* Without the focus all fall asleep, and what was held is let go; waking fires nothing. */
-START_TEST(a_headset_that_is_taken_off_lets_go)
+TEST(a_headset_that_is_taken_off_lets_go)
 {
     NPLUG_SIZED(nplug_device_facts, facts);
     bool awake;
@@ -320,9 +317,8 @@ START_TEST(a_headset_that_is_taken_off_lets_go)
     ck_assert(nplug_held(r.nest, 1, GRAB));
     close_rig(&r);
 }
-END_TEST
 
-START_TEST(a_pose_that_drops_out_stays_and_says_so)
+TEST(a_pose_that_drops_out_stays_and_says_so)
 {
     nplug_pose_facts pose;
     rig r;
@@ -346,9 +342,8 @@ START_TEST(a_pose_that_drops_out_stays_and_says_so)
     ck_assert_float_eq(pose.pose.orientation[3], 1.0f);
     close_rig(&r);
 }
-END_TEST
 
-START_TEST(hands_shake)
+TEST(hands_shake)
 {
     standin_xr_shake shake;
     unsigned stops;
@@ -367,9 +362,8 @@ START_TEST(hands_shake)
     ck_assert_uint_eq(r.shaken(1).stops, stops + 1);
     close_rig(&r);
 }
-END_TEST
 
-START_TEST(a_session_ends_and_another_begins)
+TESTS(a_session_ends_and_another_begins, 2)
 {
     rig r;
 
@@ -391,7 +385,6 @@ START_TEST(a_session_ends_and_another_begins)
     ck_assert_uint_eq(nplug_device_count(r.nest), 3);
     close_rig(&r);
 }
-END_TEST
 
 /* --- a session of the game's ------------------------------------------------------------------ */
 
@@ -438,7 +431,7 @@ static void poll_game(own_game *game, const rig *r)
     }
 }
 
-START_TEST(a_games_own_session_is_heard)
+TEST(a_games_own_session_is_heard)
 {
     nplug_openxr_setup setup = nplug_openxr_setup_default();
     nplug_game of = nplug_game_for_one("crane", actions, ACTIONS);
@@ -479,7 +472,6 @@ START_TEST(a_games_own_session_is_heard)
     ck_assert_int_eq(xrDestroySession(game.session), XR_SUCCESS);
     ck_assert_int_eq(xrDestroyInstance(game.instance), XR_SUCCESS);
 }
-END_TEST
 
 /* Whatever a call answers, once: the game goes on, nothing is held that nobody holds, and a session
  * that was not taken away drives actions again. */
@@ -518,7 +510,7 @@ static bool is_of_session(const char *call)
            strstr(call, "Current");
 }
 
-START_TEST(each_answer_of_each_call_is_borne)
+TESTS(each_answer_of_each_call_is_borne, COUNT_OF(calls))
 {
     char line[96];
     rig r;
@@ -544,10 +536,9 @@ START_TEST(each_answer_of_each_call_is_borne)
         close_rig(&r);
     }
 }
-END_TEST
 
 /* Without a runtime: a clear answer, and no word on standard error. */
-START_TEST(no_runtime_is_told_and_harms_nothing)
+TEST(no_runtime_is_told_and_harms_nothing)
 {
     nplug_openxr_setup setup = nplug_openxr_setup_default();
     size_t size = nplug_openxr_memory_needed();
@@ -578,9 +569,8 @@ START_TEST(no_runtime_is_told_and_harms_nothing)
     nplug_stop(nest);
     free(port);
 }
-END_TEST
 
-START_TEST(impossible_setups_are_refused)
+TEST(impossible_setups_are_refused)
 {
     static const nplug_openxr_binding wrong[] = {{99, "/user/hand/left/input/a/click"},
                                                  {NPLUG_OPENXR_MENU, "/user/head/input/a/click"}};
@@ -607,7 +597,6 @@ START_TEST(impossible_setups_are_refused)
     }
     free(block);
 }
-END_TEST
 
 /* The port's codes are those by which sheets name paths. */
 /* What the tool says of hands, or of a file of controllers that is wrong. */
@@ -624,7 +613,7 @@ static void read_tool(const char *file, char *text, size_t size)
     pclose(tool);
 }
 
-START_TEST(the_tool_reads_controllers)
+TEST(the_tool_reads_controllers)
 {
     char text[4096];
 
@@ -636,9 +625,8 @@ START_TEST(the_tool_reads_controllers)
     ck_assert_msg(strstr(text, "did you mean \"trigger\"?") != NULL, "%s", text);
     ck_assert_ptr_null(strstr(text, "hand-left"));
 }
-END_TEST
 
-START_TEST(the_ports_signals_have_names)
+TEST(the_ports_signals_have_names)
 {
     rig r;
 
@@ -654,35 +642,4 @@ START_TEST(the_ports_signals_have_names)
         }
     }
     close_rig(&r);
-}
-END_TEST
-
-int main(void)
-{
-    Suite *suite = suite_create("openxr");
-    TCase *tests = tcase_create("openxr");
-    SRunner *runner;
-    int failed;
-
-    tcase_set_timeout(tests, 60);
-    tcase_add_test(tests, hands_and_headset_drive_actions);
-    tcase_add_test(tests, another_controller_is_another_device);
-    tcase_add_loop_test(tests, a_hand_that_comes_with_its_trigger_pulled_presses_nothing, 0, 3);
-    tcase_add_test(tests, a_headset_that_is_taken_off_lets_go);
-    tcase_add_test(tests, a_pose_that_drops_out_stays_and_says_so);
-    tcase_add_test(tests, hands_shake);
-    tcase_add_loop_test(tests, a_session_ends_and_another_begins, 0, 2);
-    tcase_add_test(tests, a_games_own_session_is_heard);
-    tcase_add_loop_test(tests, each_answer_of_each_call_is_borne, 0, (int)COUNT_OF(calls));
-    tcase_add_test(tests, no_runtime_is_told_and_harms_nothing);
-    tcase_add_test(tests, impossible_setups_are_refused);
-    tcase_add_test(tests, the_ports_signals_have_names);
-    tcase_add_test(tests, the_tool_reads_controllers);
-    suite_add_tcase(suite, tests);
-    runner = srunner_create(suite);
-    srunner_add_suite(runner, conform_suite());
-    srunner_run_all(runner, CK_NORMAL);
-    failed = srunner_ntests_failed(runner);
-    srunner_free(runner);
-    return failed ? EXIT_FAILURE : EXIT_SUCCESS;
 }
