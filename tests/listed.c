@@ -27,10 +27,16 @@ static const char *suite_name(const TTest *test, char *name, size_t size)
     return name;
 }
 
-static bool wanted(const char *name, int argc, char **argv)
+/* Whether it is among those that are named, by its suite or as "suite:test". */
+static bool wanted(const char *suite, const char *test, int argc, char **argv)
 {
-    for (int i = 1; i < argc; i++)
-        if (strcmp(argv[i], name) == 0) return true;
+    size_t length = strlen(suite);
+
+    for (int i = 1; i < argc; i++) {
+        if (strncmp(argv[i], suite, length) != 0) continue;
+        if (!argv[i][length]) return true;
+        if (argv[i][length] == ':' && strcmp(argv[i] + length + 1, test) == 0) return true;
+    }
     return argc == 1;
 }
 
@@ -44,7 +50,7 @@ static TCase *cases_of(SRunner *runner, const char *name)
 
     if (count && strcmp(name, names[count - 1]) == 0) return cases;
     suite = suite_create(strcpy(names[count++], name));
-    cases = tcase_create(name);
+    cases = tcase_create(names[count - 1]);
     tcase_set_timeout(cases, SECONDS);
     suite_add_tcase(suite, cases);
     srunner_add_suite(runner, suite);
@@ -60,7 +66,7 @@ const char *__asan_default_options(void)
     return "quarantine_size_mb=8";
 }
 
-/* Runs every suite, or those that are named: nestplug-tests [SUITE...]. */
+/* Runs every suite, or what is named: nestplug-tests [SUITE | SUITE:TEST]... */
 int main(int argc, char **argv)
 {
     SRunner *runner = srunner_create(NULL);
@@ -74,7 +80,8 @@ int main(int argc, char **argv)
            0);
 #endif
     for (int i = 0; i < listed_count; i++)
-        if (wanted(suite_name(*listed[i].test, name, sizeof name), argc, argv))
+        if (wanted(suite_name(*listed[i].test, name, sizeof name), (*listed[i].test)->name, argc,
+                   argv))
             tcase_add_loop_test(cases_of(runner, name), *listed[i].test, 0, listed[i].count);
     srunner_run_all(runner, CK_NORMAL);
     failed = srunner_ntests_failed(runner);

@@ -1,5 +1,5 @@
 /* Actions: counts, values, layers, holds. */
-#include "support.h"
+#include "story.h"
 #include <stdlib.h>
 #include <string.h>
 
@@ -33,96 +33,6 @@ TEST(a_press_shorter_than_a_step_is_seen_with_its_times)
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 0);
     nplug_action_info(rig.nest, 1, HORN, &state);
     ck_assert_uint_eq(state.press_count, 2);
-    rig_close(&rig);
-}
-
-TEST(keys_and_stick_never_add_up)
-{
-    test_rig rig;
-
-    open_one(&rig);
-    nplug_sim_press(rig.sim, 1000, "keys", "KeyD", 0);
-    nplug_sim_press(rig.sim, 1000, "keys", "KeyW", 0);
-    nplug_sim_sweep(rig.sim, 1000, "pad", "stick-left", (nplug_vec2){1.0f, 0.0f}, 0);
-    nplug_sim_press(rig.sim, 1000, "keys", "Space", 0);
-    nplug_sim_sweep(rig.sim, 1000, "pad", "trigger-right", (nplug_vec2){0.5f, 0.0f}, 0);
-    rig_step(&rig, 2000);
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, STEER).x, 1.0f);
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, STEER).y, 1.0f);
-    ck_assert_float_eq(nplug_level(rig.nest, 1, THROTTLE), 1.0f);
-    nplug_sim_press(rig.sim, 3000, "keys", "KeyA", 0); /* opposite keys: neutral */
-    nplug_sim_release(rig.sim, 3000, "keys", "KeyW");
-    nplug_sim_release(rig.sim, 3000, "keys", "Space");
-    rig_step(&rig, 4000);
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, STEER).x, 1.0f); /* the stick's */
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, STEER).y, 0.0f);
-    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, THROTTLE), 0.5f, 0.001f);
-    rig_close(&rig);
-}
-
-TEST(a_press_begun_while_its_layer_was_off_never_fires)
-{
-    nplug_event event;
-    test_rig rig;
-
-    open_one(&rig);
-    nplug_sim_press(rig.sim, 1000, "keys", "KeyE", 0);
-    rig_step(&rig, 2000);
-    ck_assert(!nplug_held(rig.nest, 1, WINCH));
-    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, true);
-    rig_step(&rig, 3000);
-    ck_assert(!nplug_held(rig.nest, 1, WINCH));
-    nplug_sim_release(rig.sim, 4000, "keys", "KeyE");
-    nplug_sim_press(rig.sim, 5000, "keys", "KeyE", 0);
-    rig_step(&rig, 6000);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, WINCH), 1);
-    nplug_switch_layer(rig.nest, 1, 1, false);
-    rig_step(&rig, 7000);
-    ck_assert(!nplug_held(rig.nest, 1, WINCH));
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_CANCELLED);
-    nplug_sim_release(rig.sim, 8000, "keys", "KeyE");
-    rig_step(&rig, 9000);
-    ck_assert_uint_eq(nplug_releases(rig.nest, 1, WINCH), 0);
-    rig_close(&rig);
-}
-
-TEST(a_hold_fires_when_it_has_lasted_and_not_before)
-{
-    nplug_event event;
-    test_rig rig;
-
-    open_one(&rig);
-    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, true);
-    nplug_sim_press(rig.sim, 1000, "pad", "west", 299 * MS);
-    nplug_sim_press(rig.sim, SECOND, "pad", "west", 301 * MS);
-    rig_step(&rig, 900 * MS);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, WINCH), 0);
-    rig_step(&rig, 2 * SECOND);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, WINCH), 1);
-    ck_assert_uint_eq(nplug_releases(rig.nest, 1, WINCH), 1);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_PRESS, &event));
-    ck_assert_uint_eq(event.time, SECOND + 300 * MS);
-    ck_assert_uint_eq(event.device, nplug_device_at(rig.nest, 0));
-    rig_close(&rig);
-}
-
-TEST(a_layer_that_flips_in_the_middle_of_a_hold_ends_it)
-{
-    test_rig rig;
-
-    open_one(&rig);
-    nplug_sim_press(rig.sim, 1000, "pad", "west", SECOND); /* the layer is off yet */
-    rig_step(&rig, 100 * MS);
-    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, true);
-    rig_step(&rig, 1100 * MS);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, WINCH), 0);
-    nplug_sim_press(rig.sim, 1200 * MS, "pad", "west", SECOND);
-    rig_step(&rig, 1300 * MS);
-    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, false);
-    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, true);
-    rig_step(&rig, 3 * SECOND);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, WINCH), 0);
     rig_close(&rig);
 }
 
@@ -209,3 +119,30 @@ TEST(unknown_things_answer_neutral_and_are_said_once)
     ck_assert(!nplug_held(NULL, 0, 0));
     rig_close(&rig);
 }
+
+/* --- stories -----------------------------------------------------------------------------------
+ */
+
+static const told_story stories[] = {
+    {"keys and stick never add up",
+     "harbour; 0 plug pad heron; 0 plug keys turnstone; 0:; 1 press keys KeyD; "
+     "1 press keys KeyW; 1 sweep pad stick-left 1; 1 press keys Space; "
+     "1 sweep pad trigger-right 0.5; 2: vector 1 steer 1; vector 1 steer - 1; "
+     "level 1 throttle 1; 3 press keys KeyA; 3 release keys KeyW; 3 release keys Space; "
+     "4: vector 1 steer 1; vector 1 steer - 0; level 1 throttle 0.5~0.001"},
+    {"a press begun while its layer was off never fires",
+     "harbour; 0 plug pad heron; 0 plug keys turnstone; 0:; 1 press keys KeyE; "
+     "2: not held 1 winch; switch any 1 on; 3: not held 1 winch; 4 release keys KeyE; "
+     "5 press keys KeyE; 6: presses 1 winch 1; switch 1 1 off; 7: not held 1 winch; "
+     "saw release flags=cancelled; 8 release keys KeyE; 9: releases 1 winch 0"},
+    {"a hold fires when it has lasted and not before",
+     "harbour; 0 plug pad heron; 0 plug keys turnstone; 0: switch any 1 on; "
+     "1 press pad west 299; 1000 press pad west 301; 900: presses 1 winch 0; "
+     "2000: presses 1 winch 1; releases 1 winch 1; saw press time=1300 device=#0"},
+    {"a layer that flips in the middle of a hold ends it",
+     "harbour; 0 plug pad heron; 0 plug keys turnstone; 0:; 1 press pad west 1000; "
+     "100: switch any 1 on; 1100: presses 1 winch 0; 1200 press pad west 1000; "
+     "1300: switch any 1 off; switch any 1 on; 3000: presses 1 winch 0"},
+};
+
+STORIES(stories)

@@ -1,5 +1,5 @@
 /* The active set: what switches it, what does not, and when. */
-#include "support.h"
+#include "story.h"
 #include <stdlib.h>
 #include <string.h>
 
@@ -89,90 +89,6 @@ TESTS(deliberate_use_switches_at_once_and_nothing_else_does, COUNT_OF(uses))
     rig_step(&rig, 3 * SECOND);
     ck_assert(!rig_saw(&rig, NPLUG_EVENT_ACTIVE, NULL));
     ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
-    rig_close(&rig);
-}
-
-TEST(a_lever_that_is_pulled_switches_and_a_parked_one_does_not)
-{
-    test_rig rig;
-
-    open_one(&rig);
-    nplug_sim_plug(rig.sim, 600 * MS, "levers", "godwit");
-    nplug_sim_sweep(rig.sim, 700 * MS, "levers", "throttle", (nplug_vec2){0.9f, 0.0f}, MS);
-    rig_step(&rig, SECOND); /* the first that it says is where it is parked */
-    nplug_sim_press(rig.sim, SECOND, "pad", "south", MS);
-    rig_step(&rig, 2 * SECOND);
-    nplug_sim_sweep(rig.sim, 2 * SECOND, "levers", "throttle", (nplug_vec2){0.6f, 0.0f}, MS);
-    rig_step(&rig, 3 * SECOND);
-    ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, 0));
-    nplug_sim_sweep(rig.sim, 3 * SECOND, "levers", "throttle", (nplug_vec2){0.2f, 0.0f}, MS);
-    rig_step(&rig, 4 * SECOND);
-    ck_assert_int_eq(active_of(rig.nest, 1).kind, NPLUG_KIND_STICK);
-    rig_close(&rig);
-}
-
-TEST(what_is_not_recognised_is_never_the_active_set)
-{
-    nplug_game game = harbour_for(1);
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "box", "sanderling");
-    rig_step(&rig, MS);
-    ck_assert_uint_eq(active_of(rig.nest, 1).device, 0);
-    nplug_sim_plug(rig.sim, 2 * MS, "pad", "heron"); /* what would be used is shown before it is */
-    rig_step(&rig, 3 * MS);
-    ck_assert_int_eq(active_of(rig.nest, 1).kind, NPLUG_KIND_PAD);
-    nplug_sim_plug(rig.sim, 4 * MS, "keys", "turnstone");
-    nplug_sim_unplug(rig.sim, 5 * MS, "pad"); /* what is left is shown */
-    rig_step(&rig, 6 * MS);
-    ck_assert_int_eq(active_of(rig.nest, 1).kind, NPLUG_KIND_KEYBOARD);
-    rig_close(&rig);
-}
-
-TEST(a_desk_is_one_set)
-{
-    test_rig rig;
-
-    open_one(&rig);
-    nplug_sim_press(rig.sim, SECOND, "keys", "KeyQ", MS);
-    rig_step(&rig, SECOND + 10 * MS);
-    for (unsigned i = 0; i < 5; i++) {
-        nplug_sim_press(rig.sim, SECOND + (20 + 20 * i) * MS, "mouse", "left", MS);
-        nplug_sim_press(rig.sim, SECOND + (30 + 20 * i) * MS, "keys", "KeyW", MS);
-    }
-    rig_step(&rig, 2 * SECOND);
-    ck_assert(!rig_saw(&rig, NPLUG_EVENT_ACTIVE, NULL));
-    ck_assert_int_eq(active_of(rig.nest, 1).kind, NPLUG_KIND_KEYBOARD);
-    rig_close(&rig);
-}
-
-/* Both at once: a movement has to go on; a press need not. */
-TEST(while_two_sets_are_moved_a_movement_needs_to_win)
-{
-    static const nplug_vec2 half = {0.6f, 0.0f}, rest = {0.0f, 0.0f};
-    test_rig rig;
-
-    open_one(&rig);
-    nplug_sim_sweep(rig.sim, SECOND, "pad", "stick-left", half, MS);
-    nplug_sim_sweep(rig.sim, SECOND + 100 * MS, "marks", "stick-left", half, MS);
-    rig_step(&rig, SECOND + 240 * MS);
-    ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, 0));
-    rig_step(&rig, SECOND + 260 * MS); /* the dwell is over: the second has won */
-    ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, 2));
-    /* The one that is still held does not come back by itself... */
-    rig_step(&rig, 3 * SECOND);
-    ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, 2));
-    /* ...nor, while the second is moved, by a flick that is over before the dwell is... */
-    nplug_sim_sweep(rig.sim, 3 * SECOND, "marks", "stick-left", rest, 300 * MS);
-    nplug_sim_sweep(rig.sim, 3 * SECOND + 100 * MS, "pad", "stick-left", rest, MS);
-    nplug_sim_sweep(rig.sim, 3 * SECOND + 150 * MS, "pad", "stick-left", half, MS);
-    nplug_sim_sweep(rig.sim, 3 * SECOND + 200 * MS, "pad", "stick-left", rest, MS);
-    rig_step(&rig, 4 * SECOND);
-    ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, 2));
-    nplug_sim_press(rig.sim, 4 * SECOND, "pad", "south", MS); /* ...but by a press, at once */
-    rig_step(&rig, 4 * SECOND + MS);
-    ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, 0));
     rig_close(&rig);
 }
 
@@ -373,3 +289,36 @@ TEST(noise_never_switches)
     }
     rig_close(&rig);
 }
+
+/* --- stories -----------------------------------------------------------------------------------
+ */
+
+static const told_story stories[] = {
+    {"a lever that is pulled switches and a parked one does not",
+     "harbour; 0 plug pad heron; 0 plug pad-2 heron; 0 plug marks whimbrel; "
+     "0 plug keys turnstone; 0 plug mouse stint; 1 press pad start 1; 500: active 1 #0; "
+     "600 plug levers godwit; 700 sweep levers throttle 0.9 0 1; 1000:; "
+     "1000 press pad south 1; 2000:; 2000 sweep levers throttle 0.6 0 1; 3000: active 1 #0; "
+     "3000 sweep levers throttle 0.2 0 1; 4000: active 1 stick"},
+    {"what is not recognised is never the active set",
+     "harbour; 0 plug box sanderling; 1: active 1 -; 2 plug pad heron; 3: active 1 pad; "
+     "4 plug keys turnstone; 5 unplug pad; 6: active 1 keyboard"},
+    {"a desk is one set",
+     "harbour; 0 plug pad heron; 0 plug pad-2 heron; 0 plug marks whimbrel; "
+     "0 plug keys turnstone; 0 plug mouse stint; 1 press pad start 1; 500: active 1 #0; "
+     "1000 press keys KeyQ 1; 1010:; 1020 press mouse left 1; 1030 press keys KeyW 1; "
+     "1040 press mouse left 1; 1050 press keys KeyW 1; 1060 press mouse left 1; "
+     "1070 press keys KeyW 1; 1080 press mouse left 1; 1090 press keys KeyW 1; "
+     "1100 press mouse left 1; 1110 press keys KeyW 1; 2000: not saw active; active 1 keyboard"},
+    /* Both at once: a movement has to go on; a press need not. */
+    {"while two sets are moved a movement needs to win",
+     "harbour; 0 plug pad heron; 0 plug pad-2 heron; 0 plug marks whimbrel; "
+     "0 plug keys turnstone; 0 plug mouse stint; 1 press pad start 1; 500: active 1 #0; "
+     "1000 sweep pad stick-left 0.6 0 1; 1100 sweep marks stick-left 0.6 0 1; "
+     "1240: active 1 #0; 1260: active 1 #2; 3000: active 1 #2; "
+     "3000 sweep marks stick-left 0 0 300; 3100 sweep pad stick-left 0 0 1; "
+     "3150 sweep pad stick-left 0.6 0 1; 3200 sweep pad stick-left 0 0 1; 4000: active 1 #2; "
+     "4000 press pad south 1; 4001: active 1 #0"},
+};
+
+STORIES(stories)

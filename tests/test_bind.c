@@ -1,5 +1,5 @@
 /* Bindings while the game runs: other ones for a player, conflicts, picking a control. */
-#include "support.h"
+#include "story.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -29,59 +29,6 @@ static void open_bound(test_rig *rig, uint32_t players)
 }
 
 /* --- other bindings ------------------------------------------------------------------------- */
-
-TEST(other_bindings_act_at_the_next_step_and_restart_nothing)
-{
-    nplug_event event;
-    test_rig rig;
-
-    open_bound(&rig, 1);
-    nplug_sim_press(rig.sim, 10 * MS, "pad", "south", 0);
-    nplug_sim_press(rig.sim, 10 * MS, "pad", "west", 0);
-    rig_step(&rig, 20 * MS);
-    ck_assert(nplug_held(rig.nest, 1, HORN_) && nplug_held(rig.nest, 1, WINCH_));
-    ck_assert_int_eq(nplug_bind(rig.nest, 1, HORN_, "pad:west | key:KeyJ"), NPLUG_OK);
-    ck_assert(!nplug_is_rebound(rig.nest, 1, HORN_));
-    rig_step(&rig, 30 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_BOUND, &event));
-    ck_assert_uint_eq(event.action, HORN_);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_CANCELLED);
-    /* what is down already was not seen to go down; what else was held still is */
-    ck_assert(!nplug_held(rig.nest, 1, HORN_) && nplug_held(rig.nest, 1, WINCH_));
-    ck_assert_str_eq(nplug_bindings(rig.nest, 1, HORN_), "pad:west | key:KeyJ");
-    nplug_sim_release(rig.sim, 40 * MS, "pad", "west");
-    nplug_sim_release(rig.sim, 40 * MS, "pad", "south");
-    nplug_sim_press(rig.sim, 50 * MS, "pad", "south", 10 * MS);
-    nplug_sim_press(rig.sim, 70 * MS, "pad", "west", 10 * MS);
-    nplug_sim_press(rig.sim, 90 * MS, "keys", "KeyJ", 10 * MS);
-    rig_step(&rig, SECOND);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 2);
-    ck_assert_int_eq(nplug_bind(rig.nest, 1, HORN_, NULL), NPLUG_OK);
-    nplug_sim_press(rig.sim, 1100 * MS, "pad", "south", 10 * MS);
-    rig_step(&rig, 2 * SECOND);
-    ck_assert(!nplug_is_rebound(rig.nest, 1, HORN_));
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1);
-    rig_close(&rig);
-}
-
-TEST(one_players_bindings_are_not_anothers)
-{
-    test_rig rig;
-
-    open_bound(&rig, 2);
-    nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 1);
-    nplug_claim(rig.nest, nplug_device_at(rig.nest, 1), 2);
-    nplug_bind(rig.nest, 2, HORN_, "key:KeyQ");
-    rig_step(&rig, MS);
-    nplug_sim_press(rig.sim, 2 * MS, "pad", "south", 10 * MS);
-    nplug_sim_press(rig.sim, 2 * MS, "keys", "KeyQ", 10 * MS);
-    nplug_sim_press(rig.sim, 20 * MS, "keys", "KeyH", 200 * MS);
-    rig_step(&rig, SECOND);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 2, HORN_), 1);
-    rig_close(&rig);
-}
 
 TEST(what_is_wrong_with_a_binding_changes_nothing)
 {
@@ -476,31 +423,6 @@ TEST(comfort_shapes_swaps_and_softens)
     rig_close(&rig);
 }
 
-TEST(a_muted_kind_is_not_heard_for_a_while)
-{
-    test_rig rig;
-
-    open_bound(&rig, 1);
-    nplug_sim_press(rig.sim, MS, "pad", "south", 0);
-    nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", (nplug_vec2){1.0f, 0.0f}, 0);
-    rig_step(&rig, 10 * MS);
-    nplug_mute(rig.nest, 1u << NPLUG_KIND_PAD);
-    nplug_sim_press(rig.sim, 11 * MS, "keys", "KeyH", 150 * MS);
-    nplug_sim_press(rig.sim, 11 * MS, "pad", "west", 0);
-    rig_step(&rig, 200 * MS);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1); /* the key's */
-    ck_assert(!nplug_held(rig.nest, 1, HORN_) && !nplug_held(rig.nest, 1, WINCH_));
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, STEER_).x, 0.0f);
-    nplug_mute(rig.nest, 0);
-    rig_step(&rig, 300 * MS);
-    ck_assert(!nplug_held(rig.nest, 1, HORN_)); /* what is held now is spent */
-    nplug_sim_release(rig.sim, 310 * MS, "pad", "south");
-    nplug_sim_press(rig.sim, 330 * MS, "pad", "south", 0);
-    rig_step(&rig, 400 * MS);
-    ck_assert(nplug_held(rig.nest, 1, HORN_));
-    rig_close(&rig);
-}
-
 /* --- the ready-made menu ---------------------------------------------------------------------- */
 
 static const nplug_action_def with_menu[] = {
@@ -508,35 +430,6 @@ static const nplug_action_def with_menu[] = {
     {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left", 0},
     NPLUG_MENU_ACTIONS(1),
 };
-/* Who changes seats takes along what they bound. */
-TEST(a_swap_takes_bindings_and_comfort_along)
-{
-    nplug_game game = harbour_for(4);
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "pad-1", "heron");
-    nplug_sim_plug(rig.sim, 0, "pad-2", "heron");
-    nplug_sim_press(rig.sim, 1 * MS, "pad-1", "start", MS);
-    nplug_sim_press(rig.sim, 2 * MS, "pad-2", "start", MS);
-    rig_step(&rig, 10 * MS);
-    ck_assert_int_eq(nplug_bind(rig.nest, 1, HORN, "pad:north"), NPLUG_OK);
-    ck_assert_int_eq(nplug_set_comfort(rig.nest, 1, HORN, "toggle"), NPLUG_OK);
-    rig_step(&rig, 20 * MS);
-    ck_assert_int_eq(nplug_swap(rig.nest, 1, 2), NPLUG_OK);
-    rig_step(&rig, 30 * MS);
-    ck_assert(nplug_is_rebound(rig.nest, 2, HORN) && !nplug_is_rebound(rig.nest, 1, HORN));
-    ck_assert_str_eq(nplug_comfort(rig.nest, 2, HORN), "toggle");
-    nplug_sim_press(rig.sim, 40 * MS, "pad-1", "north", MS); /* who was player 1 */
-    nplug_sim_press(rig.sim, 50 * MS, "pad-2", "north", MS);
-    rig_step(&rig, 60 * MS);
-    ck_assert(nplug_held(rig.nest, 2, HORN) && !nplug_held(rig.nest, 1, HORN));
-    nplug_sim_press(rig.sim, 70 * MS, "pad-2", "south", 0);
-    rig_step(&rig, 80 * MS);
-    ck_assert(nplug_held(rig.nest, 1, HORN));
-    rig_close(&rig);
-}
-
 static const nplug_action_policy menu_rules[] = {NPLUG_MENU_RULES(2, 1)};
 static const nplug_layer_def menu_layers[] = {{"helm", 0, true}, {"menu", 10, true}};
 
@@ -635,3 +528,52 @@ TEST(a_menu_cannot_be_locked_out_of)
     ck_assert_str_eq(nplug_comfort(rig.nest, 1, 0), "");
     rig_close(&rig);
 }
+
+/* --- stories -----------------------------------------------------------------------------------
+ */
+
+static const told_story stories[] = {
+    {"other bindings act at the next step and restart nothing",
+     "layer helm 0 on; layer deck 5 off; "
+     "vector steer = pad:stick-left dead=0.1 | keys:KeyW,KeyS,KeyA,KeyD; "
+     "button horn = pad:south | key:KeyH hold=100; button winch = pad:west; "
+     "level throttle = pad:trigger-right | key:Space rise=2 fall=4; "
+     "button bell = key:ShiftLeft+key:KeyH hold=100 | pad:south tap; "
+     "button deck-bell@deck = pad:south; 0 plug pad heron; 0 plug keys turnstone; 0:; "
+     "10 press pad south; 10 press pad west; 20: held 1 horn; held 1 winch; "
+     "bind 1 horn = pad:west | key:KeyJ; not rebound 1 horn; 30: saw bound action=horn; "
+     "saw release flags=cancelled; not held 1 horn; held 1 winch; "
+     "bindings 1 horn = pad:west | key:KeyJ; 40 release pad west; 40 release pad south; "
+     "50 press pad south 10; 70 press pad west 10; 90 press keys KeyJ 10; "
+     "1000: presses 1 horn 2; bind 1 horn; 1100 press pad south 10; 2000: not rebound 1 horn; "
+     "presses 1 horn 1"},
+    {"one players bindings are not anothers",
+     "layer helm 0 on; layer deck 5 off; "
+     "vector steer = pad:stick-left dead=0.1 | keys:KeyW,KeyS,KeyA,KeyD; "
+     "button horn = pad:south | key:KeyH hold=100; button winch = pad:west; "
+     "level throttle = pad:trigger-right | key:Space rise=2 fall=4; "
+     "button bell = key:ShiftLeft+key:KeyH hold=100 | pad:south tap; "
+     "button deck-bell@deck = pad:south; players 2; 0 plug pad heron; 0 plug keys turnstone; "
+     "0: claim #0 1; claim #1 2; bind 2 horn = key:KeyQ; 1:; 2 press pad south 10; "
+     "2 press keys KeyQ 10; 20 press keys KeyH 200; 1000: presses 1 horn 1; presses 2 horn 1"},
+    {"a muted kind is not heard for a while",
+     "layer helm 0 on; layer deck 5 off; "
+     "vector steer = pad:stick-left dead=0.1 | keys:KeyW,KeyS,KeyA,KeyD; "
+     "button horn = pad:south | key:KeyH hold=100; button winch = pad:west; "
+     "level throttle = pad:trigger-right | key:Space rise=2 fall=4; "
+     "button bell = key:ShiftLeft+key:KeyH hold=100 | pad:south tap; "
+     "button deck-bell@deck = pad:south; 0 plug pad heron; 0 plug keys turnstone; 0:; "
+     "1 press pad south; 1 sweep pad stick-left 1; 10: mute pad; 11 press keys KeyH 150; "
+     "11 press pad west; 200: presses 1 horn 1; not held 1 horn; not held 1 winch; "
+     "vector 1 steer 0; mute; 300: not held 1 horn; 310 release pad south; "
+     "330 press pad south; 400: held 1 horn"},
+    /* Who changes seats takes along what they bound. */
+    {"a swap takes bindings and comfort along",
+     "harbour; players 4; 0 plug pad-1 heron; 0 plug pad-2 heron; 1 press pad-1 start 1; "
+     "2 press pad-2 start 1; 10: bind 1 horn = pad:north; comfort 1 horn = toggle; "
+     "20: swap 1 2; 30: rebound 2 horn; not rebound 1 horn; comforts 2 horn = toggle; "
+     "40 press pad-1 north 1; 50 press pad-2 north 1; 60: held 2 horn; not held 1 horn; "
+     "70 press pad-2 south; 80: held 1 horn"},
+};
+
+STORIES(stories)

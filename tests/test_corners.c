@@ -1,6 +1,7 @@
 /* Corners that ./dev mutate found: readings of bindings, hats, guesses by shape, what a text says,
  * rules that must all hold, limits of arrivals, rings that lose again and again. */
 #include "paper.h"
+#include "story.h"
 #include <stdio.h>
 #include <string.h>
 
@@ -135,38 +136,6 @@ TEST(a_movement_without_its_chord_is_not_the_latest)
         rig_step(&rig, now);
         if (now > MS) ck_assert_float_gt(nplug_vector(rig.nest, 1, 0).x, 0.7f);
     }
-    rig_close(&rig);
-}
-
-/* Three ramps and no more: the second key of one is no other player's ramp. */
-TEST(the_second_key_of_a_ramp_is_its_own)
-{
-    static const nplug_action_def levels[] = {
-        {"turn", NPLUG_ACTION_LEVEL, "key:KeyA,KeyD rise=4 fall=4", 0},
-        {"pull", NPLUG_ACTION_LEVEL, "key:KeyW rise=4 fall=4", 0}};
-    nplug_game game = nplug_game_for("corners", levels, 2, 2);
-    nplug_limits limits = nplug_limits_default();
-    test_rig rig;
-
-    game.seats = NPLUG_SEATS_BY_CALL;
-    limits.ramps = 3;
-    rig_open(&rig, &game, &limits);
-    nplug_sim_plug(rig.sim, 0, "one", "turnstone");
-    nplug_sim_plug(rig.sim, 0, "two", "turnstone");
-    rig_step(&rig, 0);
-    nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 1);
-    rig_step(&rig, MS);
-    nplug_claim(rig.nest, nplug_device_at(rig.nest, 1), 2);
-    rig_step(&rig, 2 * MS);
-    nplug_sim_press(rig.sim, 10 * MS, "two", "KeyD", 0);
-    rig_step(&rig, 110 * MS);
-    ck_assert_float_eq_tol(nplug_level(rig.nest, 2, 0), 0.4f, 0.01f);
-    ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 0.0f);
-    nplug_sim_press(rig.sim, 120 * MS, "one", "KeyW", 0);
-    nplug_sim_press(rig.sim, 120 * MS, "two", "KeyW", 0);
-    rig_step(&rig, 121 * MS);
-    ck_assert_float_lt(nplug_level(rig.nest, 1, 1), 0.1f); /* it begins at its own rest */
-    ck_assert_float_lt(nplug_level(rig.nest, 2, 1), 0.1f);
     rig_close(&rig);
 }
 
@@ -361,3 +330,18 @@ TEST(each_loss_is_made_good_alone)
     }
     rig_close(&rig);
 }
+
+/* --- stories -----------------------------------------------------------------------------------
+ */
+
+static const told_story stories[] = {
+    /* Three ramps and no more: the second key of one is no other player's ramp. */
+    {"the second key of a ramp is its own",
+     "level turn = key:KeyA,KeyD rise=4 fall=4; level pull = key:KeyW rise=4 fall=4; "
+     "players 2; seats call; limit ramps 3; 0 plug one turnstone; 0 plug two turnstone; "
+     "0: claim #0 1; 1: claim #1 2; 2:; 10 press two KeyD; 110: level 2 turn 0.4~0.01; "
+     "level 1 pull 0; 120 press one KeyW; 120 press two KeyW; 121: level 1 pull <0.1; "
+     "level 2 pull <0.1"},
+};
+
+STORIES(stories)

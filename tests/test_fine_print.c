@@ -1,7 +1,7 @@
 /* The fine print of the headers: what happens at the very limit of a time, in which order a value
  * is shaped, what stays and what goes along as devices change hands, and whose device comes back.
  */
-#include "support.h"
+#include "story.h"
 #include <jansson.h>
 #include <math.h>
 #include <stdio.h>
@@ -198,62 +198,7 @@ TESTS(options_shape_in_the_order_of_the_header, 10)
     }
 }
 
-/* A sum is cut at the ends of a component, whatever its bindings can reach. */
-TEST(a_sum_is_cut_at_the_ends)
-{
-    static const nplug_action_def actions[] = {
-        {"walk", NPLUG_ACTION_VECTOR,
-         "keys:KeyW,KeyS,KeyA,KeyD | pad:stick-left scale=0.5 | pad:stick-right scale=0.2", 0},
-        {"pull", NPLUG_ACTION_LEVEL, "pad:trigger-left scale=0.4 | pad:trigger-right scale=0.4",
-         0}};
-    static const nplug_action_policy rules[] = {{.action = 0, .merge = NPLUG_MERGE_ADDED},
-                                                {.action = 1, .merge = NPLUG_MERGE_ADDED}};
-    nplug_game game = nplug_game_for_one("sum", actions, 2);
-    test_rig rig;
-
-    game.policies = rules;
-    game.policy_count = 2;
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "pad", "heron");
-    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-    nplug_sim_press(rig.sim, MS, "keys", "KeyD", 0);
-    nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", (nplug_vec2){0.0f, 1.0f}, 0);
-    nplug_sim_sweep(rig.sim, MS, "pad", "stick-right", (nplug_vec2){1.0f, 0.0f}, 0);
-    nplug_sim_sweep(rig.sim, MS, "pad", "trigger-left", (nplug_vec2){1.0f, 0.0f}, 0);
-    nplug_sim_sweep(rig.sim, MS, "pad", "trigger-right", (nplug_vec2){1.0f, 0.0f}, 0);
-    rig_step(&rig, 2 * MS);
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, 0).x, 1.0f);
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, 0).y, 0.5f);
-    ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 0.8f);
-    rig_close(&rig);
-}
-
 /* --- chords and layers ------------------------------------------------------------------------ */
-
-/* A chord takes the key that it drives out of four keys, and gives it back with the next press. */
-TEST(a_chord_takes_one_key_of_four)
-{
-    static const nplug_action_def actions[] = {
-        {"walk", NPLUG_ACTION_VECTOR, "keys:KeyW,KeyS,KeyA,KeyD", 0},
-        {"dive", NPLUG_ACTION_BUTTON, "key:ShiftLeft+key:KeyA", 0}};
-    nplug_game game = nplug_game_for_one("four", actions, 2);
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-    nplug_sim_press(rig.sim, MS, "keys", "ShiftLeft", 0);
-    nplug_sim_press(rig.sim, MS, "keys", "KeyW", 0);
-    nplug_sim_press(rig.sim, MS, "keys", "KeyA", 20 * MS);
-    rig_step(&rig, 10 * MS);
-    ck_assert(nplug_held(rig.nest, 1, 1));
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, 0).x, 0.0f);
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, 0).y, 1.0f);
-    nplug_sim_release(rig.sim, 30 * MS, "keys", "ShiftLeft");
-    nplug_sim_press(rig.sim, 40 * MS, "keys", "KeyA", 0);
-    rig_step(&rig, 50 * MS);
-    ck_assert_float_lt(nplug_vector(rig.nest, 1, 0).x, -0.5f);
-    rig_close(&rig);
-}
 
 /* `observe` is the higher binding's to say; on the lower one it opens nothing. */
 TESTS(observe_is_for_the_higher_layer, 4)
@@ -305,20 +250,6 @@ static void plug(test_rig *rig, nplug_time time, const char *name, const char *s
 static const nplug_action_def seat_actions[] = {
     {"pull", NPLUG_ACTION_LEVEL, "pad:trigger-right", 0},
     {"look up", NPLUG_ACTION_BUTTON, "pad:stick-left.up", 0}};
-
-/* A direction of a stick is a press of its action, by nobody: it seats nobody. */
-TEST(a_direction_is_heard_and_seats_nobody)
-{
-    test_rig rig;
-
-    open_pads(&rig, seat_actions, NULL);
-    plug(&rig, 0, "one", NULL, NULL);
-    nplug_sim_sweep(rig.sim, MS, "one", "stick-left", (nplug_vec2){0.0f, 1.0f}, 0);
-    rig_step(&rig, 2 * MS);
-    ck_assert_uint_eq(nplug_presses(rig.nest, NPLUG_NOBODY, 1), 1);
-    ck_assert(!nplug_player_seated(rig.nest, 1));
-    rig_close(&rig);
-}
 
 /* A value that stays is dropped where its player swaps seats, and goes along with a device that
  * changes hands. */
@@ -549,3 +480,30 @@ TESTS(json_has_digits_enough, 6)
     ck_assert_float_eq((float)json_number_value(json_array_get(value, 1)), is.y);
     json_decref(root);
 }
+
+/* --- stories -----------------------------------------------------------------------------------
+ */
+
+static const told_story stories[] = {
+    /* A sum is cut at the ends of a component, whatever its bindings can reach. */
+    {"a sum is cut at the ends",
+     "vector walk = keys:KeyW,KeyS,KeyA,KeyD | pad:stick-left scale=0.5 | pad:stick-right "
+     "scale=0.2; "
+     "level pull = pad:trigger-left scale=0.4 | pad:trigger-right scale=0.4; rule walk added; "
+     "rule pull added; 0 plug pad heron; 0 plug keys turnstone; 1 press keys KeyD; "
+     "1 sweep pad stick-left 0 1; 1 sweep pad stick-right 1; 1 sweep pad trigger-left 1; "
+     "1 sweep pad trigger-right 1; 2: vector 1 walk 1; vector 1 walk - 0.5; level 1 pull 0.8"},
+    /* A chord takes the key that it drives out of four keys, and gives it back with the next press.
+     */
+    {"a chord takes one key of four",
+     "vector walk = keys:KeyW,KeyS,KeyA,KeyD; button dive = key:ShiftLeft+key:KeyA; "
+     "0 plug keys turnstone; 1 press keys ShiftLeft; 1 press keys KeyW; 1 press keys KeyA 20; "
+     "10: held 1 dive; vector 1 walk 0; vector 1 walk - 1; 30 release keys ShiftLeft; "
+     "40 press keys KeyA; 50: vector 1 walk <-0.5"},
+    /* A direction of a stick is a press of its action, by nobody: it seats nobody. */
+    {"a direction is heard and seats nobody",
+     "level pull = pad:trigger-right; button look-up = pad:stick-left.up; players 4; "
+     "0 plug one heron; 1 sweep one stick-left 0 1; 2: presses 0 look-up 1; not seated 1"},
+};
+
+STORIES(stories)

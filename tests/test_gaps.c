@@ -1,6 +1,7 @@
 /* Gaps that ./dev mutate found in all other suites: limits that just fit, calls with odd arguments,
  * HID usages, two players' comfort, what comes and goes while something waits. */
 #include "paper.h"
+#include "story.h"
 #include <stddef.h>
 #include <stdio.h>
 #include <stdlib.h>
@@ -24,32 +25,6 @@ static void open_two(test_rig *rig, nplug_game game)
 }
 
 /* --- what is asked ---------------------------------------------------------------------------- */
-
-TEST(who_is_asked_for_counts_alone_and_all_are_the_sum)
-{
-    NPLUG_SIZED(nplug_action_facts, one);
-    NPLUG_SIZED(nplug_action_facts, two);
-    NPLUG_SIZED(nplug_action_facts, all);
-    test_rig rig;
-
-    open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
-    nplug_sim_press(rig.sim, 2 * MS, "one", "south", MS);
-    nplug_sim_press(rig.sim, 2 * MS, "two", "south", MS);
-    nplug_sim_press(rig.sim, 6 * MS, "two", "south", MS);
-    nplug_sim_sweep(rig.sim, 8 * MS, "one", "stick-left", (nplug_vec2){-1.0f, 0.0f}, 0);
-    nplug_sim_sweep(rig.sim, 8 * MS, "two", "stick-left", (nplug_vec2){1.0f, 0.0f}, 0);
-    rig_step(&rig, 10 * MS);
-    nplug_action_info(rig.nest, 1, CALL, &one);
-    nplug_action_info(rig.nest, 2, CALL, &two);
-    nplug_action_info(rig.nest, NPLUG_EVERYONE, CALL, &all);
-    ck_assert_uint_eq(one.press_count, 1);
-    ck_assert_uint_eq(two.press_count, 2);
-    ck_assert_uint_eq(all.press_count, 3);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 2, CALL), 2);
-    /* Of two that are as far from rest, the first player's counts. */
-    ck_assert_float_eq(nplug_vector(rig.nest, NPLUG_EVERYONE, SWAY).x, -1.0f);
-    rig_close(&rig);
-}
 
 /* An action past the end is nobody's, and not the next player's first one. */
 TEST(an_action_past_the_last_is_none)
@@ -136,21 +111,6 @@ TEST(a_calibration_is_told_beside_what_the_sheet_says)
             ck_assert_int_eq(axis.mode, NPLUG_CALIBRATE_MODE_FOLLOW);
         }
     ck_assert_uint_eq(axes, 48); /* all of them: two sticks and two triggers each */
-    rig_close(&rig);
-}
-
-TEST(a_family_of_one_letter_is_a_family)
-{
-    nplug_following following = nplug_following_default();
-    test_rig rig;
-
-    open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
-    following.family = "q";
-    ck_assert_int_eq(nplug_follow(rig.nest, 1, &following), NPLUG_OK);
-    rig_step(&rig, 2 * MS);
-    ck_assert_str_eq(active_of(rig.nest, 1).family, "q");
-    ck_assert(active_of(rig.nest, 1).pinned);
-    ck_assert(!active_of(rig.nest, 2).pinned);
     rig_close(&rig);
 }
 
@@ -321,22 +281,6 @@ TEST(what_is_wrong_with_a_game_is_in_the_log)
 /* --- bindings and comfort ----------------------------------------------------------------------
  */
 
-TEST(a_key_that_only_falls_slowly_does_so)
-{
-    static const nplug_action_def defs[] = {{"glow", NPLUG_ACTION_LEVEL, "key:KeyA fall=1", 0}};
-    nplug_game game = nplug_game_for_one("gaps", defs, 1);
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-    nplug_sim_press(rig.sim, MS, "keys", "KeyA", 99 * MS);
-    rig_step(&rig, 50 * MS);
-    ck_assert_float_eq(nplug_level(rig.nest, 1, 0), 1.0f);
-    rig_step(&rig, 350 * MS);
-    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 0), 0.75f, 0.001f);
-    rig_close(&rig);
-}
-
 TEST(a_wheel_has_a_press_each_way)
 {
     static const nplug_action_def defs[] = {{"right", NPLUG_ACTION_BUTTON, "mouse:wheel.right", 0},
@@ -405,38 +349,6 @@ TEST(many_comforts_are_kept_each_for_itself)
         nplug_set_comfort(rig.nest, 2, back, "");
         rig_step(&rig, (6 + back) * MS);
     }
-    rig_close(&rig);
-}
-
-/* Comfort for one action lets go of that one alone; and says nothing of waits and rumble. */
-TEST(comfort_for_one_action_leaves_all_else)
-{
-    static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "pad:south", 0},
-                                            {"haul", NPLUG_ACTION_BUTTON, "pad:east", 0},
-                                            {"long", NPLUG_ACTION_BUTTON, "pad:west hold=200", 0}};
-    nplug_game game = nplug_game_for_one("gaps", defs, 3);
-    nplug_effect effect;
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "pad", "heron");
-    nplug_sim_press(rig.sim, MS, "pad", "south", 0);
-    nplug_sim_press(rig.sim, MS, "pad", "east", 0);
-    rig_step(&rig, 2 * MS);
-    nplug_set_comfort(rig.nest, 1, 0, "lasts=10");
-    rig_step(&rig, 3 * MS);
-    ck_assert(!nplug_held(rig.nest, 1, 0));
-    ck_assert(nplug_held(rig.nest, 1, 1));
-    nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "again=1");
-    nplug_rumble(rig.nest, nplug_device_at(rig.nest, 0), 1.0f, 0.5f, 100);
-    nplug_sim_press(rig.sim, 10 * MS, "pad", "west", 0);
-    rig_step(&rig, 200 * MS);
-    ck_assert(!nplug_held(rig.nest, 1, 1));
-    ck_assert(!nplug_held(rig.nest, 1, 2));
-    rig_step(&rig, 215 * MS);
-    ck_assert(nplug_held(rig.nest, 1, 2));
-    nplug_sim_effects(rig.sim, "pad", &effect);
-    ck_assert_float_eq(effect.strong, 1.0f);
     rig_close(&rig);
 }
 
@@ -667,44 +579,6 @@ TEST(a_pick_hears_its_player_alone_and_says_which_way)
     rig_close(&rig);
 }
 
-/* What a layer drops by going off is nobody's press: it names no control; and levers that another
- * layer keeps stay kept. */
-TEST(a_layer_that_goes_off_drops_its_own_alone)
-{
-    static const nplug_layer_def layers[] = {{"helm", 0, true}, {"crane", 0, true}};
-    static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "pad:south", 0},
-                                            {"gain", NPLUG_ACTION_LEVEL, "pad:trigger-right", 1}};
-    static const nplug_action_policy rules[] = {{.action = 1, .stays = true}};
-    nplug_game game = nplug_game_for_one("gaps", defs, 2);
-    nplug_event event;
-    test_rig rig;
-
-    game.layers = layers;
-    game.layer_count = 2;
-    game.policies = rules;
-    game.policy_count = 1;
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "pad", "heron");
-    nplug_sim_plug(rig.sim, 0, "other", "heron");
-    nplug_sim_press(rig.sim, MS, "other", "south", 0);
-    nplug_sim_sweep(rig.sim, MS, "pad", "trigger-right", (nplug_vec2){1.0f, 0.0f}, 0);
-    rig_step(&rig, 3 * MS);
-    nplug_sim_unplug(rig.sim, 4 * MS, "pad");
-    rig_step(&rig, 5 * MS);
-    ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 1.0f);
-    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 0, false);
-    rig_step(&rig, 6 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert_uint_eq(event.control, 0);
-    ck_assert_uint_eq(event.device, 0);
-    ck_assert(event.flags & NPLUG_EVENT_FLAG_CANCELLED);
-    ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 1.0f);
-    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, false);
-    rig_step(&rig, 7 * MS);
-    ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 0.0f);
-    rig_close(&rig);
-}
-
 /* Of a player who holds nothing else: moving goes on being moving, look after look, though nobody
  * has the device. */
 TEST(what_nobody_has_is_followed_by_movement_too)
@@ -762,25 +636,6 @@ TEST(lights_come_back_after_a_wobble)
 
 /* --- to the microsecond -------------------------------------------------------------------------
  */
-
-TEST(a_press_again_counts_as_soon_as_it_may)
-{
-    test_rig rig;
-
-    open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
-    nplug_set_comfort(rig.nest, 1, CALL, "again=20");
-    nplug_sim_press(rig.sim, 10 * MS, "one", "south", 10 * MS);
-    nplug_sim_press(rig.sim, 40 * MS - 1, "one", "south", 1);
-    nplug_sim_press(rig.sim, 50 * MS, "one", "south", 10 * MS);
-    nplug_sim_press(rig.sim, 80 * MS, "one", "south", 10 * MS);
-    rig_step(&rig, 45 * MS);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, CALL), 1);
-    rig_step(&rig, 79 * MS);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, CALL), 1);
-    rig_step(&rig, 90 * MS); /* exactly 20 ms after the last one's end */
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, CALL), 1);
-    rig_close(&rig);
-}
 
 TESTS(times_have_a_least_and_a_most, 12)
 {
@@ -859,23 +714,6 @@ TEST(a_limit_is_in_the_log_once_and_an_event_each_time)
     rig_close(&rig);
 }
 
-TEST(what_two_players_do_is_of_no_device)
-{
-    nplug_event event;
-    test_rig rig;
-
-    open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
-    nplug_swap(rig.nest, 1, 2);
-    rig_step(&rig, 2 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_SWAP, &event));
-    ck_assert_uint_eq(event.device, 0);
-    nplug_leave(rig.nest, 1);
-    rig_step(&rig, 3 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_LEAVE, &event));
-    ck_assert_uint_eq(event.device, 0);
-    rig_close(&rig);
-}
-
 /* Whoever waited for a device whose place is given away has left before the new one is there. */
 TEST(a_seat_is_given_up_before_the_next_device_comes)
 {
@@ -896,28 +734,6 @@ TEST(a_seat_is_given_up_before_the_next_device_comes)
     ck_assert_msg(strstr(told, "leave") && strstr(told, "leave") < strstr(told, "arrival"), "%s",
                   told);
     ck_assert_uint_eq(nplug_part_players(rig.nest, nplug_device_at(rig.nest, 0), 0), 1);
-    rig_close(&rig);
-}
-
-/* Of two actions, one at a time, where no other rule is said. */
-TEST(one_of_two_is_held_where_that_is_the_only_rule)
-{
-    static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "pad:south", 0},
-                                            {"haul", NPLUG_ACTION_BUTTON, "pad:east", 0}};
-    static const nplug_action_policy rules[] = {{.action = 0, .one_of = 1},
-                                                {.action = 1, .one_of = 1}};
-    nplug_game game = nplug_game_for_one("gaps", defs, 2);
-    test_rig rig;
-
-    game.policies = rules;
-    game.policy_count = 2;
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "pad", "heron");
-    nplug_sim_press(rig.sim, MS, "pad", "south", 0);
-    nplug_sim_press(rig.sim, 2 * MS, "pad", "east", 0);
-    rig_step(&rig, 3 * MS);
-    ck_assert(nplug_held(rig.nest, 1, 0));
-    ck_assert(!nplug_held(rig.nest, 1, 1));
     rig_close(&rig);
 }
 
@@ -1005,34 +821,6 @@ TEST(a_text_of_no_known_sort_is_counted)
     rig_close(&rig);
 }
 
-/* What the game rebinds while it runs is let go for all who had it. */
-TEST(what_the_game_rebinds_is_let_go_for_each_player)
-{
-    nplug_event event;
-    test_rig rig;
-
-    open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
-    nplug_bind(rig.nest, 2, CALL, "pad:west");
-    nplug_sim_press(rig.sim, 2 * MS, "one", "south", 0);
-    nplug_sim_press(rig.sim, 2 * MS, "two", "west", 0);
-    rig_step(&rig, 3 * MS);
-    ck_assert(nplug_held(rig.nest, 1, CALL) && nplug_held(rig.nest, 2, CALL));
-    nplug_bind(rig.nest, NPLUG_EVERYONE, CALL, "pad:north");
-    rig_step(&rig, 4 * MS);
-    ck_assert(!nplug_held(rig.nest, 1, CALL));
-    ck_assert(nplug_held(rig.nest, 2, CALL)); /* it has its own */
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert_uint_eq(event.player, 1);
-    ck_assert(event.flags & NPLUG_EVENT_FLAG_CANCELLED);
-    nplug_bind(rig.nest, 2, CALL, NULL);
-    rig_step(&rig, 5 * MS);
-    ck_assert(!nplug_held(rig.nest, 2, CALL));
-    nplug_sim_press(rig.sim, 6 * MS, "two", "north", 0);
-    rig_step(&rig, 7 * MS);
-    ck_assert(nplug_held(rig.nest, 2, CALL));
-    rig_close(&rig);
-}
-
 /* A group that finds no room comes to nothing, and each device that it was of is asked again. */
 TEST(all_devices_of_a_group_that_was_refused_are_stale)
 {
@@ -1071,56 +859,6 @@ TEST(no_game_has_no_names)
     ck_assert_uint_eq(nplug_names_digest(NULL), 0);
 }
 
-/* What an own binding takes from others goes with it to the other seat. */
-TEST(a_swap_takes_along_what_an_own_binding_covers)
-{
-    static const nplug_layer_def layers[] = {{"helm", 0, true}, {"crane", 5, true}};
-    static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "pad:south", 0},
-                                            {"grab", NPLUG_ACTION_BUTTON, "pad:west", 1}};
-    nplug_game game = nplug_game_for("gaps", defs, 2, 2);
-    test_rig rig;
-
-    game.layers = layers;
-    game.layer_count = 2;
-    open_two(&rig, game);
-    nplug_bind(rig.nest, 1, 1, "pad:south");
-    rig_step(&rig, 2 * MS);
-    nplug_swap(rig.nest, 1,
-               2); /* the pads change hands, and the bindings with the players' numbers */
-    rig_step(&rig, 3 * MS);
-    nplug_sim_press(rig.sim, 4 * MS, "one", "south", 0);
-    nplug_sim_press(rig.sim, 4 * MS, "two", "south", 0);
-    rig_step(&rig, 5 * MS);
-    ck_assert(nplug_held(rig.nest, 2, 1));
-    ck_assert(!nplug_held(rig.nest, 2, 0));
-    ck_assert(nplug_held(rig.nest, 1, 0));
-    ck_assert(!nplug_held(rig.nest, 1, 1));
-    rig_close(&rig);
-}
-
-TEST(a_label_that_moves_lets_go)
-{
-    static const nplug_action_def defs[] = {{"call", NPLUG_ACTION_BUTTON, "key-label:q", 0}};
-    nplug_game game = nplug_game_for_one("gaps", defs, 1);
-    nplug_event event;
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-    nplug_sim_press(rig.sim, MS, "keys", "KeyQ", 0);
-    rig_step(&rig, 2 * MS);
-    ck_assert(nplug_held(rig.nest, 1, 0));
-    nplug_sim_layout(rig.sim, 3 * MS, "azerty");
-    rig_step(&rig, 4 * MS);
-    ck_assert(!nplug_held(rig.nest, 1, 0));
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert(event.flags & NPLUG_EVENT_FLAG_CANCELLED);
-    nplug_sim_press(rig.sim, 5 * MS, "keys", "KeyA", 0); /* there it is now */
-    rig_step(&rig, 6 * MS);
-    ck_assert(nplug_held(rig.nest, 1, 0));
-    rig_close(&rig);
-}
-
 TEST(actions_have_numbers_from_0)
 {
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
@@ -1134,36 +872,79 @@ TEST(actions_have_numbers_from_0)
     rig_close(&rig);
 }
 
-/* Each player's key rises for itself. */
-TEST(ramps_are_each_player_s_own)
-{
-    static const nplug_action_def defs[] = {
-        {"haul", NPLUG_ACTION_LEVEL, "key:KeyA rise=2 | key:KeyB rise=4", 0},
-        {"veer", NPLUG_ACTION_LEVEL, "key:KeyC rise=1 fall=1", 0}};
-    static const nplug_part_def parts[] = {{"left", "KeyA,KeyC"}, {"right", "KeyB"}};
-    nplug_game game = nplug_game_for("gaps", defs, 2, 2);
-    test_rig rig;
+/* --- stories -----------------------------------------------------------------------------------
+ */
 
-    game.parts = parts;
-    game.part_count = 2;
-    game.seats = NPLUG_SEATS_BY_CALL;
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-    rig_step(&rig, MS);
-    nplug_claim_part(rig.nest, nplug_device_at(rig.nest, 0), 1, 1);
-    nplug_claim_part(rig.nest, nplug_device_at(rig.nest, 0), 2, 2);
-    nplug_sim_press(rig.sim, 10 * MS, "keys", "KeyA", 0);
-    nplug_sim_press(rig.sim, 10 * MS, "keys", "KeyC", 0);
-    nplug_sim_press(rig.sim, 60 * MS, "keys", "KeyB", 0);
-    rig_step(&rig, 110 * MS);
-    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 0), 0.2f, 0.0001f);
-    ck_assert_float_eq_tol(nplug_level(rig.nest, 2, 0), 0.2f, 0.0001f);
-    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 1), 0.1f, 0.0001f);
-    ck_assert_float_eq(nplug_level(rig.nest, 2, 1), 0.0f);
-    nplug_sim_release(rig.sim, 160 * MS, "keys", "KeyC");
-    rig_step(&rig, 210 * MS);
-    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 1), 0.1f, 0.0001f);
-    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 0), 0.4f, 0.0001f);
-    ck_assert_float_eq_tol(nplug_level(rig.nest, 2, 0), 0.6f, 0.0001f);
-    rig_close(&rig);
-}
+static const told_story stories[] = {
+    {"who is asked for counts alone and all are the sum",
+     "level pull = pad:trigger-right; button call = pad:south; vector sway = pad:stick-left; "
+     "players 2; seats arrival; 0 plug one heron; 0 plug two heron; 1:; 2 press one south 1; "
+     "2 press two south 1; 6 press two south 1; 8 sweep one stick-left -1; "
+     "8 sweep two stick-left 1; 10: counted 1 call 1; counted 2 call 2; counted any call 3; "
+     "presses 2 call 2; vector any sway -1"},
+    {"a family of one letter is a family",
+     "level pull = pad:trigger-right; button call = pad:south; vector sway = pad:stick-left; "
+     "players 2; seats arrival; 0 plug one heron; 0 plug two heron; 1: follow 1 family=q; "
+     "2: shown 1 q; pinned 1; not pinned 2"},
+    {"a key that only falls slowly does so",
+     "level glow = key:KeyA fall=1; 0 plug keys turnstone; 1 press keys KeyA 99; "
+     "50: level 1 glow 1; 350: level 1 glow 0.75~0.001"},
+    /* Comfort for one action lets go of that one alone; and says nothing of waits and rumble. */
+    {"comfort for one action leaves all else",
+     "button call = pad:south; button haul = pad:east; button long = pad:west hold=200; "
+     "0 plug pad heron; 1 press pad south; 1 press pad east; 2: comfort 1 call = lasts=10; "
+     "3: not held 1 call; held 1 haul; comfort 1 * = again=1; rumble #0 1.0 0.5 100; "
+     "10 press pad west; 200: not held 1 haul; not held 1 long; 215: held 1 long; strong pad 1"},
+    /* What a layer drops by going off is nobody's press: it names no control; and levers that
+     * another layer keeps stay kept. */
+    {"a layer that goes off drops its own alone",
+     "layer helm 0 on; layer crane 0 on; button call = pad:south; "
+     "level gain@crane = pad:trigger-right; rule gain stays; 0 plug pad heron; "
+     "0 plug other heron; 1 press other south; 1 sweep pad trigger-right 1; 3:; 4 unplug pad; "
+     "5: level 1 gain 1; switch any helm off; "
+     "6: saw release control=- device=0 flags=cancelled; level 1 gain 1; "
+     "switch any crane off; 7: level 1 gain 0"},
+    {"a press again counts as soon as it may",
+     "level pull = pad:trigger-right; button call = pad:south; vector sway = pad:stick-left; "
+     "players 2; seats arrival; 0 plug one heron; 0 plug two heron; "
+     "1: comfort 1 call = again=20; 10 press one south 10; 39.999 press one south 0.001; "
+     "50 press one south 10; 80 press one south 10; 45: presses 1 call 1; "
+     "79: presses 1 call 1; 90: presses 1 call 1"},
+    {"what two players do is of no device",
+     "level pull = pad:trigger-right; button call = pad:south; vector sway = pad:stick-left; "
+     "players 2; seats arrival; 0 plug one heron; 0 plug two heron; 1: swap 1 2; "
+     "2: saw swap device=0; leave 1; 3: saw leave device=0"},
+    /* Of two actions, one at a time, where no other rule is said. */
+    {"one of two is held where that is the only rule",
+     "button call = pad:south; button haul = pad:east; rule call one-of=1; "
+     "rule haul one-of=1; 0 plug pad heron; 1 press pad south; 2 press pad east; "
+     "3: held 1 call; not held 1 haul"},
+    /* What the game rebinds while it runs is let go for all who had it. */
+    {"what the game rebinds is let go for each player",
+     "level pull = pad:trigger-right; button call = pad:south; vector sway = pad:stick-left; "
+     "players 2; seats arrival; 0 plug one heron; 0 plug two heron; "
+     "1: bind 2 call = pad:west; 2 press one south; 2 press two west; 3: held 1 call; "
+     "held 2 call; bind any call = pad:north; 4: not held 1 call; held 2 call; "
+     "saw release player=1 flags=cancelled; bind 2 call; 5: not held 2 call; "
+     "6 press two north; 7: held 2 call"},
+    /* What an own binding takes from others goes with it to the other seat. */
+    {"a swap takes along what an own binding covers",
+     "layer helm 0 on; layer crane 5 on; button call = pad:south; "
+     "button grab@crane = pad:west; players 2; seats arrival; 0 plug one heron; "
+     "0 plug two heron; 1: bind 1 grab = pad:south; 2: swap 1 2; 3:; 4 press one south; "
+     "4 press two south; 5: held 2 grab; not held 2 call; held 1 call; not held 1 grab"},
+    {"a label that moves lets go",
+     "button call = key-label:q; 0 plug keys turnstone; 1 press keys KeyQ; 2: held 1 call; "
+     "3 layout azerty; 4: not held 1 call; saw release flags=cancelled; 5 press keys KeyA; "
+     "6: held 1 call"},
+    /* Each player's key rises for itself. */
+    {"ramps are each player s own",
+     "level haul = key:KeyA rise=2 | key:KeyB rise=4; level veer = key:KeyC rise=1 fall=1; "
+     "players 2; seats call; part left KeyA,KeyC; part right KeyB; 0 plug keys turnstone; "
+     "1: claim-part #0 1 1; claim-part #0 2 2; 10 press keys KeyA; 10 press keys KeyC; "
+     "60 press keys KeyB; 110: level 1 haul 0.2~0.0001; level 2 haul 0.2~0.0001; "
+     "level 1 veer 0.1~0.0001; level 2 veer 0; 160 release keys KeyC; "
+     "210: level 1 veer 0.1~0.0001; level 1 haul 0.4~0.0001; level 2 haul 0.6~0.0001"},
+};
+
+STORIES(stories)

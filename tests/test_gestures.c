@@ -1,6 +1,6 @@
 /* How presses are made: chords, layers, taps and holds, and that nothing depends on the frame rate.
  */
-#include "support.h"
+#include "story.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -183,37 +183,6 @@ static void flick_right(test_rig *rig, nplug_time time)
     rig_play(rig, &move, 1);
 }
 
-/* Buttons of a pad as a vector and as a level, however they are listed. */
-TEST(controls_of_any_class_make_a_vector_or_a_level)
-{
-    static const nplug_action_def actions[] = {
-        {"steer", NPLUG_ACTION_VECTOR, "pad:dpad", 0},
-        {"walk", NPLUG_ACTION_VECTOR, "pad:dpad-up,dpad-down,dpad-left,dpad-right", 0},
-        {"run", NPLUG_ACTION_VECTOR, "key:ShiftLeft+pad:dpad-up,key:KeyS,pad:dpad-left,key:KeyD",
-         0},
-        {"lift", NPLUG_ACTION_LEVEL, "pad:west,east scale=0.5", 0}};
-    test_rig rig;
-
-    open_actions(&rig, actions, COUNT_OF(actions));
-    nplug_sim_press(rig.sim, 100 * MS, "pad", "dpad-up", 0);
-    nplug_sim_press(rig.sim, 100 * MS, "pad", "dpad-left", 0);
-    nplug_sim_press(rig.sim, 100 * MS, "pad", "west", 0);
-    rig_step(&rig, 200 * MS);
-    for (uint32_t a = 0; a < 2; a++) {
-        ck_assert_float_lt(nplug_vector(rig.nest, 1, a).x, -0.7f);
-        ck_assert_float_gt(nplug_vector(rig.nest, 1, a).y, 0.7f);
-    }
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, 2).y, 0.0f);
-    ck_assert_float_eq(nplug_level(rig.nest, 1, 3), -0.5f);
-    nplug_sim_press(rig.sim, 300 * MS, "keys", "ShiftLeft", 0);
-    nplug_sim_release(rig.sim, 300 * MS, "pad", "dpad-left");
-    nplug_sim_press(rig.sim, 300 * MS, "keys", "KeyD", 0);
-    rig_step(&rig, 400 * MS);
-    ck_assert_float_gt(nplug_vector(rig.nest, 1, 2).x, 0.7f);
-    ck_assert_float_gt(nplug_vector(rig.nest, 1, 2).y, 0.7f);
-    rig_close(&rig);
-}
-
 TEST(a_direction_of_a_stick_is_a_button)
 {
     static const nplug_action_def actions[] = {
@@ -286,21 +255,6 @@ TEST(a_layer_takes_its_controls_from_those_below)
     rig_close(&rig);
 }
 
-TEST(a_layer_that_only_observes_takes_nothing)
-{
-    test_rig rig;
-
-    open_actions(&rig, layered, COUNT_OF(layered));
-    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 2, true);
-    nplug_sim_press(rig.sim, 100 * MS, "pad", "south", 0);
-    rig_step(&rig, 200 * MS);
-    ck_assert(nplug_held(rig.nest, 1, L_HORN) && nplug_held(rig.nest, 1, L_LOOK));
-    nplug_sim_press(rig.sim, 300 * MS, "pad", "east", 0);
-    rig_step(&rig, 400 * MS);
-    ck_assert(!nplug_held(rig.nest, 1, L_BELL));
-    rig_close(&rig);
-}
-
 /* --- several sources ------------------------------------------------------------------------ */
 
 static float level_of(nplug_merge merge, nplug_opposite opposite, const char *from,
@@ -349,26 +303,6 @@ TEST(several_sources_never_add_up_to_more_than_one)
                                 (const touch[]){{"trigger-right", 100, 2000}, {"KeyA", 101, 2000}},
                                 2),
                        -1.0f);
-}
-
-TEST(one_of_some_actions_is_held_at_a_time)
-{
-    static const nplug_action_def actions[] = {
-        {"up", NPLUG_ACTION_BUTTON, "pad:stick-left.up", 0},
-        {"right", NPLUG_ACTION_BUTTON, "pad:stick-left.right", 0}};
-    static const nplug_action_policy rules[] = {{0, 0, 0, 7, NULL, 0, 0, false},
-                                                {1, 0, 0, 7, NULL, 0, 0, false}};
-    nplug_game game = nplug_game_for_one("menu", actions, 2);
-    test_rig rig;
-
-    game.policies = rules;
-    game.policy_count = 2;
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "pad", "heron");
-    nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", (nplug_vec2){0.7f, 0.9f}, 100 * MS);
-    rig_step(&rig, SECOND);
-    ck_assert(nplug_held(rig.nest, 1, 0) && !nplug_held(rig.nest, 1, 1));
-    rig_close(&rig);
 }
 
 /* --- any source for any action -------------------------------------------------------------- */
@@ -622,3 +556,32 @@ TEST(events_are_handed_to_a_table_of_functions)
     ck_assert_uint_eq(calls[1], 2);
     rig_close(&rig);
 }
+
+/* --- stories -----------------------------------------------------------------------------------
+ */
+
+static const told_story stories[] = {
+    /* Buttons of a pad as a vector and as a level, however they are listed. */
+    {"controls of any class make a vector or a level",
+     "vector steer = pad:dpad; vector walk = pad:dpad-up,dpad-down,dpad-left,dpad-right; "
+     "vector run = key:ShiftLeft+pad:dpad-up,key:KeyS,pad:dpad-left,key:KeyD; "
+     "level lift = pad:west,east scale=0.5; 0 plug pad heron; 0 plug keys turnstone; 0:; "
+     "100 press pad dpad-up; 100 press pad dpad-left; 100 press pad west; "
+     "200: vector 1 steer <-0.7; vector 1 steer - >0.7; vector 1 walk <-0.7; "
+     "vector 1 walk - >0.7; vector 1 run - 0; level 1 lift -0.5; 300 press keys ShiftLeft; "
+     "300 release pad dpad-left; 300 press keys KeyD; 400: vector 1 run >0.7; "
+     "vector 1 run - >0.7"},
+    {"a layer that only observes takes nothing",
+     "layer helm 0 on; layer deck 5 off; layer lookout 5 off; "
+     "button horn = pad:south | key:KeyH; vector steer = pad:stick-left; "
+     "button rope@deck = pad:south | pad:stick-left.up; "
+     "button look@lookout = pad:east | pad:south observe; button bell = pad:east; "
+     "0 plug pad heron; 0 plug keys turnstone; 0: switch any lookout on; 100 press pad south; "
+     "200: held 1 horn; held 1 look; 300 press pad east; 400: not held 1 bell"},
+    {"one of some actions is held at a time",
+     "button up = pad:stick-left.up; button right = pad:stick-left.right; rule up one-of=7; "
+     "rule right one-of=7; 0 plug pad heron; 1 sweep pad stick-left 0.7 0.9 100; "
+     "1000: held 1 up; not held 1 right"},
+};
+
+STORIES(stories)

@@ -1,5 +1,5 @@
 /* Players: who joins, who hears what, who comes back. */
-#include "support.h"
+#include "story.h"
 #include <string.h>
 
 /* Two pads and a desk, seated by first use. */
@@ -23,47 +23,6 @@ static uint32_t players_of(const test_rig *rig, uint32_t place)
     return info.players;
 }
 
-TEST(the_press_that_joined_fires_nothing_until_it_is_let_go)
-{
-    nplug_event join;
-    test_rig rig;
-
-    open_two(&rig);
-    ck_assert_uint_eq(nplug_player_device_count(rig.nest, NPLUG_NOBODY), 4);
-    nplug_sim_press(rig.sim, 2000, "pad-2", "south", 50000);
-    rig_step(&rig, 3000);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_JOIN, &join));
-    ck_assert_uint_eq(join.player, 1);
-    ck_assert_uint_eq(join.control, nplug_control_named("pad:south"));
-    ck_assert(nplug_player_seated(rig.nest, 1) && !nplug_player_seated(rig.nest, 2));
-    ck_assert(!nplug_held(rig.nest, NPLUG_EVERYONE, HORN));
-    rig_step(&rig, 60000);
-    ck_assert_uint_eq(nplug_releases(rig.nest, NPLUG_EVERYONE, HORN), 0);
-    nplug_sim_press(rig.sim, 70000, "pad-2", "south", 50000);
-    rig_step(&rig, 80000);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 1);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 2, HORN), 0);
-    rig_close(&rig);
-}
-
-TEST(a_desk_joins_as_one_and_a_stick_does_not_join)
-{
-    test_rig rig;
-
-    open_two(&rig);
-    nplug_sim_sweep(rig.sim, 2000, "pad-1", "stick-left", (nplug_vec2){1.0f, 1.0f}, 1000);
-    rig_step(&rig, 5000);
-    ck_assert_uint_eq(players_of(&rig, 0), 0);
-    nplug_sim_press(rig.sim, 6000, "mouse", "left", 1000);
-    rig_step(&rig, 7000);
-    ck_assert_uint_eq(players_of(&rig, 2), 1);
-    ck_assert_uint_eq(players_of(&rig, 3), 1);
-    nplug_sim_plug(rig.sim, 8000, "mouse-2", "stint"); /* a second mouse belongs to the desk */
-    rig_step(&rig, 9000);
-    ck_assert_uint_eq(players_of(&rig, 4), 1);
-    rig_close(&rig);
-}
-
 TEST(when_all_seats_are_taken_presses_are_anyones)
 {
     test_rig rig;
@@ -76,57 +35,6 @@ TEST(when_all_seats_are_taken_presses_are_anyones)
     ck_assert(nplug_player_seated(rig.nest, 1) && nplug_player_seated(rig.nest, 2));
     ck_assert_uint_eq(nplug_presses(rig.nest, NPLUG_EVERYONE, HORN), 1);
     ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN) + nplug_presses(rig.nest, 2, HORN), 0);
-    rig_close(&rig);
-}
-
-TEST(a_claim_in_the_middle_of_a_press_spends_it)
-{
-    nplug_device pad;
-    test_rig rig;
-
-    open_two(&rig);
-    pad = nplug_device_at(rig.nest, 0);
-    nplug_sim_press(rig.sim, 2000, "pad-1", "start", 100);
-    nplug_sim_press(rig.sim, 3000, "pad-1", "south", 50000);
-    nplug_sim_sweep(rig.sim, 3000, "pad-1", "trigger-right", (nplug_vec2){1.0f, 0.0f}, 0);
-    rig_step(&rig, 5000);
-    ck_assert(nplug_held(rig.nest, 1, HORN));
-    ck_assert_float_eq(nplug_level(rig.nest, 1, THROTTLE), 1.0f);
-    ck_assert_int_eq(nplug_claim(rig.nest, pad, 2), NPLUG_OK);
-    ck_assert(nplug_held(rig.nest, 1, HORN)); /* taken at the next step, not before */
-    rig_step(&rig, 6000);
-    ck_assert(!nplug_held(rig.nest, 1, HORN) && !nplug_held(rig.nest, 2, HORN));
-    ck_assert_float_eq(nplug_level(rig.nest, 1, THROTTLE), 0.0f);
-    ck_assert_float_eq(nplug_level(rig.nest, 2, THROTTLE), 0.0f);
-    nplug_sim_sweep(rig.sim, 60000, "pad-1", "trigger-right", (nplug_vec2){0.0f, 0.0f}, 0);
-    nplug_sim_sweep(rig.sim, 61000, "pad-1", "trigger-right", (nplug_vec2){1.0f, 0.0f}, 0);
-    nplug_sim_press(rig.sim, 62000, "pad-1", "south", 50000);
-    rig_step(&rig, 65000);
-    ck_assert(nplug_held(rig.nest, 2, HORN));
-    ck_assert_float_eq(nplug_level(rig.nest, 2, THROTTLE), 1.0f);
-    rig_close(&rig);
-}
-
-TEST(leaving_yields_all_and_frees_the_seat)
-{
-    nplug_event event;
-    test_rig rig;
-
-    open_two(&rig);
-    nplug_sim_press(rig.sim, 2000, "keys", "Escape", 100);
-    nplug_sim_press(rig.sim, 3000, "keys", "KeyH", 0);
-    rig_step(&rig, 5000);
-    ck_assert_uint_eq(nplug_player_device_count(rig.nest, 1), 2);
-    nplug_leave(rig.nest, 1);
-    rig_step(&rig, 6000);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_CANCELLED);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_LEAVE, NULL));
-    ck_assert(!nplug_player_seated(rig.nest, 1));
-    ck_assert_uint_eq(nplug_player_device_count(rig.nest, 1), 0);
-    nplug_sim_press(rig.sim, 7000, "pad-1", "south", 100); /* the seat is free for the next */
-    rig_step(&rig, 8000);
-    ck_assert(nplug_player_seated(rig.nest, 1));
     rig_close(&rig);
 }
 
@@ -159,64 +67,6 @@ TEST(hardware_comes_back_to_its_player)
     nplug_sim_move(rig.sim, &plug);
     rig_step(&rig, 13000);
     ck_assert(!rig_saw(&rig, NPLUG_EVENT_CLAIM, NULL));
-    rig_close(&rig);
-}
-
-TEST(in_a_game_for_one_player_1_hears_all)
-{
-    nplug_game game = harbour_for(1);
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    ck_assert(nplug_player_seated(rig.nest, 1));
-    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-    nplug_sim_press(rig.sim, 1000, "keys", "KeyH", 0);
-    nplug_sim_plug(rig.sim, 2000, "pad", "heron");
-    nplug_sim_press(rig.sim, 3000, "pad", "south", 0);
-    rig_step(&rig, 5000);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 1); /* held already: one press */
-    nplug_sim_release(rig.sim, 6000, "keys", "KeyH");
-    rig_step(&rig, 7000);
-    ck_assert(nplug_held(rig.nest, 1, HORN));
-    nplug_sim_unplug(rig.sim, 8000, "pad");
-    rig_step(&rig, 9000);
-    ck_assert(!nplug_held(rig.nest, 1, HORN));
-    rig_close(&rig);
-}
-
-TEST(a_seat_by_one_action)
-{
-    static const nplug_action_def actions[] = {
-        {"horn", NPLUG_ACTION_BUTTON, "pad:south | pad:start", 0},
-        {"join", NPLUG_ACTION_BUTTON, "pad:start hold=200 | pad:select", 0},
-        {"leave", NPLUG_ACTION_BUTTON, "pad:home", 0}};
-    nplug_game game = nplug_game_for("quay", actions, COUNT_OF(actions), 2);
-    test_rig rig;
-
-    game.seats = NPLUG_SEATS_BY_ACTION;
-    game.join = "join";
-    game.leave = "leave";
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "pad-1", "heron");
-    nplug_sim_plug(rig.sim, 0, "pad-2", "heron");
-    nplug_sim_press(rig.sim, 10 * MS, "pad-1", "south", 10 * MS); /* no way in, and no horn */
-    nplug_sim_press(rig.sim, 30 * MS, "pad-2", "start", 0);
-    rig_step(&rig, 220 * MS);
-    ck_assert(!nplug_player_seated(rig.nest, 1));
-    ck_assert_uint_eq(nplug_presses(rig.nest, NPLUG_EVERYONE, 0), 0);
-    rig_step(&rig, 231 * MS); /* held for long enough */
-    ck_assert(nplug_player_seated(rig.nest, 1) && players_of(&rig, 1) == 1);
-    ck_assert(!nplug_held(rig.nest, 1, 0)); /* and what joined is spent */
-    nplug_sim_release(rig.sim, 300 * MS, "pad-2", "start");
-    nplug_sim_press(rig.sim, 310 * MS, "pad-2", "start", 10 * MS);
-    nplug_sim_press(rig.sim, 330 * MS, "pad-1", "select", 10 * MS);
-    rig_step(&rig, 400 * MS);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 1);
-    ck_assert(nplug_player_seated(rig.nest, 2));
-    nplug_sim_press(rig.sim, 500 * MS, "pad-2", "home", 10 * MS);
-    rig_step(&rig, 600 * MS);
-    ck_assert(!nplug_player_seated(rig.nest, 1) &&
-              nplug_player_seated(rig.nest, 2)); /* numbers stay */
     rig_close(&rig);
 }
 
@@ -254,115 +104,6 @@ TEST(who_holds_the_join_button_keeps_nobody_out)
         ck_assert(nplug_player_seated(rig.nest, 1));
         ck_assert_uint_eq(players_of(&rig, keys ? 2 : 0), 1);
     }
-    rig_close(&rig);
-}
-
-TEST(a_full_game_says_so)
-{
-    nplug_game game = harbour_for(2);
-    nplug_event event;
-    test_rig rig;
-
-    game.seat_kinds = 1u << NPLUG_KIND_PAD;
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "a", "heron");
-    nplug_sim_plug(rig.sim, 0, "b", "heron");
-    nplug_sim_plug(rig.sim, 0, "c", "heron");
-    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-    nplug_sim_press(rig.sim, 1 * MS, "a", "start", MS);
-    nplug_sim_press(rig.sim, 5 * MS, "b", "start", MS);
-    rig_step(&rig, 10 * MS);
-    ck_assert(!rig_saw(&rig, NPLUG_EVENT_FULL, NULL));
-    nplug_sim_press(rig.sim, 11 * MS, "keys", "KeyA", MS); /* could not take one anyway */
-    rig_step(&rig, 20 * MS);
-    ck_assert(!rig_saw(&rig, NPLUG_EVENT_FULL, NULL));
-    nplug_sim_press(rig.sim, 21 * MS, "c", "south", MS);
-    rig_step(&rig, 30 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_FULL, &event));
-    ck_assert_uint_eq(event.device, nplug_device_at(rig.nest, 2));
-    rig_close(&rig);
-}
-
-TEST(a_claim_takes_all_of_a_desk_and_nobody_elses)
-{
-    nplug_game game = harbour_for(3);
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-    nplug_sim_plug(rig.sim, 0, "mouse", "stint");
-    nplug_sim_press(rig.sim, 1 * MS, "keys", "KeyA", MS);
-    rig_step(&rig, 10 * MS);
-    ck_assert(players_of(&rig, 0) == 1 && players_of(&rig, 1) == 1);
-    nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 2);
-    rig_step(&rig, 20 * MS);
-    ck_assert(players_of(&rig, 0) == 2 && players_of(&rig, 1) == 2);
-    nplug_share(rig.nest, nplug_device_at(rig.nest, 1), 3);
-    nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 1);
-    rig_step(&rig, 30 * MS); /* the mouse is the third one's, too */
-    ck_assert(players_of(&rig, 0) == 1 && players_of(&rig, 1) == 6);
-    rig_close(&rig);
-}
-
-/* Whoever else hears a device goes on holding, whoever comes or goes meanwhile. */
-TEST(sharing_and_leaving_are_nobody_elses)
-{
-    nplug_game game = harbour_for(3);
-    nplug_device pad;
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "pad", "heron");
-    nplug_sim_press(rig.sim, 1 * MS, "pad", "start", MS);
-    nplug_sim_press(rig.sim, 10 * MS, "pad", "south", 0);
-    rig_step(&rig, 20 * MS);
-    pad = nplug_device_at(rig.nest, 0);
-    nplug_share(rig.nest, pad, 2);
-    nplug_share(rig.nest, pad, 3);
-    rig_step(&rig, 30 * MS);
-    ck_assert(nplug_held(rig.nest, 1, HORN) && !nplug_held(rig.nest, 2, HORN));
-    nplug_sim_release(rig.sim, 40 * MS, "pad", "south");
-    nplug_sim_press(rig.sim, 50 * MS, "pad", "south", 0);
-    rig_step(&rig, 60 * MS);
-    for (nplug_player p = 1; p <= 3; p++)
-        ck_assert(nplug_held(rig.nest, p, HORN) && nplug_presses(rig.nest, p, HORN) == 1);
-    nplug_unclaim_for(rig.nest, pad, 1);
-    nplug_leave(rig.nest, 2);
-    rig_step(&rig, 70 * MS);
-    ck_assert(!nplug_held(rig.nest, 1, HORN) && !nplug_held(rig.nest, 2, HORN));
-    ck_assert(nplug_held(rig.nest, 3, HORN) && nplug_releases(rig.nest, 3, HORN) == 0);
-    rig_close(&rig);
-}
-
-TEST(players_share_a_keyboard)
-{
-    static const nplug_part_def parts[] = {{"left", "KeyW,KeyA"}, {"right", "KeyH,Space"}};
-    nplug_game game = harbour_for(4);
-    nplug_device keys;
-    test_rig rig;
-
-    game.parts = parts;
-    game.part_count = COUNT_OF(parts);
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-    nplug_sim_press(rig.sim, 1 * MS, "keys", "KeyQ", MS); /* nobody's */
-    nplug_sim_press(rig.sim, 5 * MS, "keys", "KeyA", MS);
-    nplug_sim_press(rig.sim, 9 * MS, "keys", "KeyH", MS);
-    rig_step(&rig, 20 * MS);
-    keys = nplug_device_at(rig.nest, 0);
-    ck_assert_uint_eq(nplug_part_players(rig.nest, keys, 1), 1);
-    ck_assert_uint_eq(nplug_part_players(rig.nest, keys, 2), 2);
-    ck_assert_uint_eq(nplug_part_players(rig.nest, keys, 0), 3);
-    nplug_sim_press(rig.sim, 30 * MS, "keys", "KeyW", 0);
-    nplug_sim_press(rig.sim, 30 * MS, "keys", "KeyH", 0);
-    rig_step(&rig, 40 * MS);
-    ck_assert(nplug_vector(rig.nest, 1, STEER).y == 1.0f && nplug_held(rig.nest, 2, HORN));
-    ck_assert(nplug_vector(rig.nest, 2, STEER).y == 0.0f && !nplug_held(rig.nest, 1, HORN));
-    ck_assert_int_eq(nplug_claim_part(rig.nest, keys, 2, 3), NPLUG_OK);
-    rig_step(&rig, 50 * MS); /* one half changes hands: the other is not disturbed */
-    ck_assert(nplug_vector(rig.nest, 1, STEER).y == 1.0f && !nplug_held(rig.nest, 2, HORN));
-    ck_assert(nplug_player_waits(rig.nest, 2) && !nplug_held(rig.nest, 3, HORN));
-    ck_assert_int_eq(nplug_claim_part(rig.nest, keys, 3, 1), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
 
@@ -499,3 +240,67 @@ TEST(wrong_calls_are_errors)
     ck_assert(!nplug_player_seated(rig.nest, 0) && !nplug_player_seated(rig.nest, 99));
     rig_close(&rig);
 }
+
+/* --- stories -----------------------------------------------------------------------------------
+ */
+
+static const told_story stories[] = {
+    {"the press that joined fires nothing until it is let go",
+     "harbour; players 2; 0 plug pad-1 heron; 0.001 plug pad-2 heron; "
+     "0.002 plug keys turnstone; 0.003 plug mouse stint; 1: has 0 4; 2 press pad-2 south 50; "
+     "3: saw join player=1 control=pad:south; seated 1; not seated 2; not held any horn; "
+     "60: releases any horn 0; 70 press pad-2 south 50; 80: presses 1 horn 1; presses 2 horn 0"},
+    {"a desk joins as one and a stick does not join",
+     "harbour; players 2; 0 plug pad-1 heron; 0.001 plug pad-2 heron; "
+     "0.002 plug keys turnstone; 0.003 plug mouse stint; 1:; 2 sweep pad-1 stick-left 1 1 1; "
+     "5: hears #0 0 -; 6 press mouse left 1; 7: hears #2 0 1; hears #3 0 1; "
+     "8 plug mouse-2 stint; 9: hears #4 0 1"},
+    {"a claim in the middle of a press spends it",
+     "harbour; players 2; 0 plug pad-1 heron; 0.001 plug pad-2 heron; "
+     "0.002 plug keys turnstone; 0.003 plug mouse stint; 1: let pad #0; "
+     "2 press pad-1 start 0.1; 3 press pad-1 south 50; 3 sweep pad-1 trigger-right 1; "
+     "5: held 1 horn; level 1 throttle 1; claim $pad 2; held 1 horn; 6: not held 1 horn; "
+     "not held 2 horn; level 1 throttle 0; level 2 throttle 0; "
+     "60 sweep pad-1 trigger-right 0; 61 sweep pad-1 trigger-right 1; "
+     "62 press pad-1 south 50; 65: held 2 horn; level 2 throttle 1"},
+    {"leaving yields all and frees the seat",
+     "harbour; players 2; 0 plug pad-1 heron; 0.001 plug pad-2 heron; "
+     "0.002 plug keys turnstone; 0.003 plug mouse stint; 1:; 2 press keys Escape 0.1; "
+     "3 press keys KeyH; 5: has 1 2; leave 1; 6: saw release flags=cancelled; saw leave; "
+     "not seated 1; has 1 0; 7 press pad-1 south 0.1; 8: seated 1"},
+    {"in a game for one player 1 hears all",
+     "harbour; seated 1; 0 plug keys turnstone; 1 press keys KeyH; 2 plug pad heron; "
+     "3 press pad south; 5: presses 1 horn 1; 6 release keys KeyH; 7: held 1 horn; "
+     "8 unplug pad; 9: not held 1 horn"},
+    {"a seat by one action",
+     "button horn = pad:south | pad:start; button join = pad:start hold=200 | pad:select; "
+     "button leave = pad:home; players 2; seats action; joined-by join; left-by leave; "
+     "0 plug pad-1 heron; 0 plug pad-2 heron; 10 press pad-1 south 10; 30 press pad-2 start; "
+     "220: not seated 1; presses any horn 0; 231: seated 1; hears #1 0 1; not held 1 horn; "
+     "300 release pad-2 start; 310 press pad-2 start 10; 330 press pad-1 select 10; "
+     "400: presses 1 horn 1; seated 2; 500 press pad-2 home 10; 600: not seated 1; seated 2"},
+    {"a full game says so",
+     "harbour; players 2; seat-kinds pad; 0 plug a heron; 0 plug b heron; 0 plug c heron; "
+     "0 plug keys turnstone; 1 press a start 1; 5 press b start 1; 10: not saw full; "
+     "11 press keys KeyA 1; 20: not saw full; 21 press c south 1; 30: saw full device=#2"},
+    {"a claim takes all of a desk and nobody elses",
+     "harbour; players 3; 0 plug keys turnstone; 0 plug mouse stint; 1 press keys KeyA 1; "
+     "10: hears #0 0 1; hears #1 0 1; claim #0 2; 20: hears #0 0 2; hears #1 0 2; share #1 3; "
+     "claim #0 1; 30: hears #0 0 1; hears #1 0 2,3"},
+    /* Whoever else hears a device goes on holding, whoever comes or goes meanwhile. */
+    {"sharing and leaving are nobody elses",
+     "harbour; players 3; 0 plug pad heron; 1 press pad start 1; 10 press pad south; "
+     "20: let pad #0; share $pad 2; share $pad 3; 30: held 1 horn; not held 2 horn; "
+     "40 release pad south; 50 press pad south; 60: held 1 horn; presses 1 horn 1; "
+     "held 2 horn; presses 2 horn 1; held 3 horn; presses 3 horn 1; unclaim-for $pad 1; "
+     "leave 2; 70: not held 1 horn; not held 2 horn; held 3 horn; releases 3 horn 0"},
+    {"players share a keyboard",
+     "harbour; players 4; part left KeyW,KeyA; part right KeyH,Space; 0 plug keys turnstone; "
+     "1 press keys KeyQ 1; 5 press keys KeyA 1; 9 press keys KeyH 1; 20: let keys #0; "
+     "hears $keys 1 1; hears $keys 2 2; hears $keys 0 1,2; 30 press keys KeyW; "
+     "30 press keys KeyH; 40: vector 1 steer - 1; held 2 horn; vector 2 steer - 0; "
+     "not held 1 horn; claim-part $keys 2 3; 50: vector 1 steer - 1; not held 2 horn; "
+     "waits 2; not held 3 horn; claim-part $keys 3 1 -> argument"},
+};
+
+STORIES(stories)

@@ -1,5 +1,5 @@
 /* Hot-plug: who waits, who comes back as whom, and what a moment's absence is. */
-#include "support.h"
+#include "story.h"
 #include <stdio.h>
 #include <string.h>
 
@@ -38,140 +38,6 @@ static void seat_two(test_rig *rig, const nplug_game *game, const char *serials[
 static uint32_t players_at(const test_rig *rig, uint32_t place)
 {
     return nplug_part_players(rig->nest, nplug_device_at(rig->nest, place), 0);
-}
-
-TEST(a_player_whose_device_went_waits_and_is_told)
-{
-    static const char *none[2] = {NULL, NULL};
-    nplug_game game = four_seats();
-    nplug_event event;
-    test_rig rig;
-    nplug_device pad;
-
-    seat_two(&rig, &game, none, none);
-    pad = nplug_device_at(rig.nest, 0);
-    nplug_sim_press(rig.sim, 20 * MS, "a", "south", 0);
-    nplug_sim_unplug(rig.sim, 30 * MS, "a");
-    rig_step(&rig, 40 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event) &&
-              event.flags == NPLUG_EVENT_FLAG_CANCELLED && event.time == 30 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_WAIT, &event));
-    ck_assert(event.player == 1 && event.device == pad);
-    ck_assert(nplug_player_waits(rig.nest, 1) && !nplug_player_waits(rig.nest, 2) &&
-              !nplug_player_waits(rig.nest, 3));
-    ck_assert_uint_eq(nplug_missed_at(rig.nest, 1, 0), pad);
-    ck_assert_uint_eq(nplug_missed_at(rig.nest, 1, 1), 0);
-    /* Any other device takes over by a press, and the press is spent. */
-    nplug_sim_plug(rig.sim, 50 * MS, "keys", "turnstone");
-    nplug_sim_press(rig.sim, 60 * MS, "keys", "KeyH", 0);
-    rig_step(&rig, 70 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_CLAIM, &event));
-    ck_assert(event.player == 1 && event.flags == NPLUG_EVENT_FLAG_TAKEN_OVER);
-    ck_assert(!rig_saw(&rig, NPLUG_EVENT_JOIN, NULL) && !nplug_held(rig.nest, 1, HORN));
-    ck_assert(!nplug_player_waits(rig.nest, 1) && nplug_missed_at(rig.nest, 1, 0) == 0);
-    rig_close(&rig);
-}
-
-TEST(waiting_has_an_end_where_the_game_wants_one)
-{
-    static const char *none[2] = {NULL, NULL};
-    nplug_game game = four_seats();
-    nplug_event event;
-    test_rig rig;
-
-    game.seat_wait_ms = 500;
-    seat_two(&rig, &game, none, none);
-    nplug_sim_unplug(rig.sim, 20 * MS, "b");
-    rig_step(&rig, 519 * MS);
-    ck_assert(nplug_player_waits(rig.nest, 2));
-    rig_step(&rig, 521 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_LEAVE, &event));
-    ck_assert(event.player == 2 && event.flags == NPLUG_EVENT_FLAG_LATE && event.time == 520 * MS);
-    ck_assert(!nplug_player_seated(rig.nest, 2) && nplug_player_seated(rig.nest, 1));
-    rig_close(&rig);
-}
-
-static const nplug_part_def halves[] = {{"left", "KeyW,KeyA"}, {"right", "KeyH,Space"}};
-
-/* Two who shared a keyboard that went press a pad each. */
-TEST(one_press_takes_over_for_one_player)
-{
-    nplug_game game = four_seats();
-    test_rig rig;
-
-    game.parts = halves;
-    game.part_count = COUNT_OF(halves);
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-    nplug_sim_press(rig.sim, 1 * MS, "keys", "KeyA", MS);
-    nplug_sim_press(rig.sim, 5 * MS, "keys", "KeyH", MS);
-    nplug_sim_unplug(rig.sim, 20 * MS, "keys");
-    nplug_sim_plug(rig.sim, 30 * MS, "a", "heron");
-    nplug_sim_plug(rig.sim, 30 * MS, "b", "heron");
-    rig_step(&rig, 40 * MS);
-    ck_assert(nplug_player_waits(rig.nest, 1) && nplug_player_waits(rig.nest, 2));
-    nplug_sim_press(rig.sim, 50 * MS, "b", "start", MS);
-    rig_step(&rig, 60 * MS);
-    ck_assert(players_at(&rig, 0) == 0 && players_at(&rig, 1) == 1);
-    ck_assert(!nplug_player_waits(rig.nest, 1) && nplug_player_waits(rig.nest, 2));
-    nplug_sim_press(rig.sim, 70 * MS, "a", "start", MS);
-    rig_step(&rig, 80 * MS);
-    ck_assert(players_at(&rig, 0) == 2 && players_at(&rig, 1) == 1);
-    ck_assert(!nplug_player_waits(rig.nest, 2));
-    rig_close(&rig);
-}
-
-/* One who lost a pad goes on at the free half of a keyboard; whoever has the other half keeps it.
- */
-TEST(half_a_keyboard_takes_over_alone)
-{
-    nplug_game game = four_seats();
-    nplug_device keys;
-    test_rig rig;
-
-    game.parts = halves;
-    game.part_count = COUNT_OF(halves);
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-    nplug_sim_plug(rig.sim, 0, "a", "heron");
-    nplug_sim_press(rig.sim, 1 * MS, "keys", "KeyA", MS);
-    nplug_sim_press(rig.sim, 5 * MS, "a", "start", MS);
-    nplug_sim_press(rig.sim, 10 * MS, "keys", "KeyW", 0);
-    nplug_sim_unplug(rig.sim, 20 * MS, "a");
-    nplug_sim_press(rig.sim, 50 * MS, "keys", "Space", MS);
-    rig_step(&rig, 60 * MS);
-    keys = nplug_device_at(rig.nest, 0);
-    ck_assert_uint_eq(nplug_part_players(rig.nest, keys, 1), 1);
-    ck_assert_uint_eq(nplug_part_players(rig.nest, keys, 2), 2);
-    ck_assert(!nplug_player_waits(rig.nest, 2));
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, STEER).y, 1.0f); /* and goes on holding */
-    rig_close(&rig);
-}
-
-/* With no other place left, one that is missed is given away: who waited there has left, and the
- * seat is free for whoever holds the new device. */
-TEST(a_place_that_is_given_away_waits_no_more)
-{
-    nplug_game game = four_seats();
-    nplug_limits limits = nplug_limits_default();
-    nplug_event event;
-    test_rig rig;
-
-    limits.devices = 1;
-    rig_open(&rig, &game, &limits);
-    nplug_sim_plug(rig.sim, 0, "a", "heron");
-    nplug_sim_press(rig.sim, 1 * MS, "a", "start", MS);
-    nplug_sim_unplug(rig.sim, 20 * MS, "a");
-    rig_step(&rig, 25 * MS);
-    ck_assert(nplug_player_seated(rig.nest, 1) && nplug_player_waits(rig.nest, 1));
-    nplug_sim_plug(rig.sim, 30 * MS, "b", "dunlin");
-    nplug_sim_press(rig.sim, 40 * MS, "b", "start", MS);
-    rig_step(&rig, 600 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_LEAVE, &event));
-    ck_assert(event.player == 1 && event.flags == NPLUG_EVENT_FLAG_LATE && event.time == 30 * MS);
-    ck_assert_uint_eq(players_at(&rig, 0), 1);
-    ck_assert(nplug_player_seated(rig.nest, 1) && !nplug_player_waits(rig.nest, 1));
-    rig_close(&rig);
 }
 
 /* Who comes back as whom: what was there (two pads of two players, both lost), what comes, and
@@ -365,30 +231,6 @@ TEST(levers_stay_and_others_as_the_game_says)
     rig_close(&rig);
 }
 
-TEST(a_lever_gives_nothing_to_whoever_has_it_no_longer)
-{
-    static const nplug_action_def actions[] = {
-        {"throttle", NPLUG_ACTION_LEVEL, "stick:throttle", 0}};
-    nplug_game game = nplug_game_for("quay", actions, 1, 2);
-    nplug_device levers;
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "levers", "godwit");
-    nplug_sim_sweep(rig.sim, 1000, "levers", "throttle", (nplug_vec2){0.75f, 0.0f}, 1000);
-    rig_step(&rig, 10 * MS);
-    levers = nplug_device_at(rig.nest, 0);
-    for (nplug_player p = 1; p <= 2; p++) {
-        nplug_claim(rig.nest, levers, p);
-        rig_step(&rig, p * 20 * MS);
-        ck_assert(nplug_level(rig.nest, p, 0) > 0.7f && nplug_level(rig.nest, 3 - p, 0) == 0.0f);
-    }
-    nplug_unclaim(rig.nest, levers);
-    rig_step(&rig, 60 * MS);
-    ck_assert(nplug_level(rig.nest, 1, 0) == 0.0f && nplug_level(rig.nest, 2, 0) == 0.0f);
-    rig_close(&rig);
-}
-
 TEST(batteries_are_told_and_low_ones_before_they_die)
 {
     static const struct {
@@ -422,3 +264,49 @@ TEST(batteries_are_told_and_low_ones_before_they_die)
     }
     rig_close(&rig);
 }
+
+/* --- stories -----------------------------------------------------------------------------------
+ */
+
+static const told_story stories[] = {
+    {"a player whose device went waits and is told",
+     "harbour; players 4; 0 plug a heron; 0 plug b heron; 1 press a start 1; "
+     "2 press b start 1; 10: seated 1; seated 2; let pad #0; 20 press a south; 30 unplug a; "
+     "40: saw release flags=cancelled time=30; saw wait player=1 device=$pad; waits 1; "
+     "not waits 2; not waits 3; missed 1 0 $pad; missed 1 1 -; 50 plug keys turnstone; "
+     "60 press keys KeyH; 70: saw claim player=1 flags=taken-over; not saw join; "
+     "not held 1 horn; not waits 1; missed 1 0 -"},
+    {"waiting has an end where the game wants one",
+     "harbour; players 4; seat-wait 500; 0 plug a heron; 0 plug b heron; 1 press a start 1; "
+     "2 press b start 1; 10: seated 1; seated 2; 20 unplug b; 519: waits 2; "
+     "521: saw leave player=2 flags=late time=520; not seated 2; seated 1"},
+    /* Two who shared a keyboard that went press a pad each. */
+    {"one press takes over for one player",
+     "harbour; players 4; part left KeyW,KeyA; part right KeyH,Space; 0 plug keys turnstone; "
+     "1 press keys KeyA 1; 5 press keys KeyH 1; 20 unplug keys; 30 plug a heron; "
+     "30 plug b heron; 40: waits 1; waits 2; 50 press b start 1; 60: hears #0 0 -; "
+     "hears #1 0 1; not waits 1; waits 2; 70 press a start 1; 80: hears #0 0 2; hears #1 0 1; "
+     "not waits 2"},
+    /* One who lost a pad goes on at the free half of a keyboard; whoever has the other half keeps
+     * it.
+     */
+    {"half a keyboard takes over alone",
+     "harbour; players 4; part left KeyW,KeyA; part right KeyH,Space; 0 plug keys turnstone; "
+     "0 plug a heron; 1 press keys KeyA 1; 5 press a start 1; 10 press keys KeyW; "
+     "20 unplug a; 50 press keys Space 1; 60: let keys #0; hears $keys 1 1; hears $keys 2 2; "
+     "not waits 2; vector 1 steer - 1"},
+    /* With no other place left, one that is missed is given away: who waited there has left, and
+     * the seat is free for whoever holds the new device. */
+    {"a place that is given away waits no more",
+     "harbour; players 4; limit devices 1; 0 plug a heron; 1 press a start 1; 20 unplug a; "
+     "25: seated 1; waits 1; 30 plug b dunlin; 40 press b start 1; "
+     "600: saw leave player=1 flags=late time=30; hears #0 0 1; seated 1; not waits 1"},
+    {"a lever gives nothing to whoever has it no longer",
+     "level throttle = stick:throttle; players 2; 0 plug levers godwit; "
+     "1 sweep levers throttle 0.75 0 1; 10: let levers #0; claim $levers 1; "
+     "20: level 1 throttle >0.7; level 2 throttle 0; claim $levers 2; "
+     "40: level 2 throttle >0.7; level 1 throttle 0; unclaim $levers; 60: level 1 throttle 0; "
+     "level 2 throttle 0"},
+};
+
+STORIES(stories)

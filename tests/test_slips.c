@@ -1,5 +1,6 @@
 /* Slips that no other suite noticed: each was found by changing the core (./dev mutate). */
 #include "paper.h"
+#include "story.h"
 #include <math.h>
 #include <stdio.h>
 #include <string.h>
@@ -93,28 +94,6 @@ TESTS(a_name_ends_before_a_letter_of_two_bytes_that_is_cut, 3)
     rig_close(&rig);
 }
 
-/* A mouse of the shared part comes, and a second keyboard: that part of it stays free. */
-TEST(who_has_the_part_of_one_keyboard_does_not_get_that_of_the_next)
-{
-    static const nplug_part_def parts[] = {{"left", "KeyW,mouse"}, {"right", "KeyH"}};
-    nplug_game game = harbour_for(2);
-    test_rig rig;
-
-    game.parts = parts;
-    game.part_count = 2;
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "mouse", "stint");
-    nplug_sim_press(rig.sim, MS, "mouse", "left", MS);
-    nplug_sim_plug(rig.sim, 3 * MS, "keys", "turnstone");
-    nplug_sim_plug(rig.sim, 4 * MS, "keys-2", "turnstone");
-    rig_step(&rig, 5 * MS);
-    ck_assert_uint_eq(nplug_part_players(rig.nest, nplug_device_at(rig.nest, 0), 1), 1);
-    ck_assert_uint_eq(nplug_part_players(rig.nest, nplug_device_at(rig.nest, 1), 1), 1);
-    ck_assert_uint_eq(nplug_part_players(rig.nest, nplug_device_at(rig.nest, 1), 2), 0);
-    ck_assert_uint_eq(nplug_part_players(rig.nest, nplug_device_at(rig.nest, 2), 0), 0);
-    rig_close(&rig);
-}
-
 /* --- bindings --------------------------------------------------------------------------------- */
 
 static void make_nothing(void *user, nplug_vec2 *value)
@@ -160,65 +139,6 @@ TEST(bindings_that_change_again_and_again_need_no_more_room)
         rig_step(&rig, (2 + i) * MS);
         ck_assert(!rig_saw(&rig, NPLUG_EVENT_LIMIT, NULL));
     }
-    rig_close(&rig);
-}
-
-/* A binding is changed while its key is held: what takes the place of its source is up. */
-TEST(a_source_in_the_place_of_one_that_was_held_is_up)
-{
-    nplug_game game = nplug_game_for_one("slips", actions, ACTIONS);
-    test_rig rig;
-
-    open_game(&rig, &game, NULL);
-    nplug_sim_press(rig.sim, 2 * MS, "keys", "KeyF", 0);
-    rig_step(&rig, 3 * MS);
-    nplug_bind(rig.nest, NPLUG_EVERYONE, CALL, "key:KeyG");
-    rig_step(&rig, 4 * MS);
-    ck_assert(!nplug_held(rig.nest, 1, CALL));
-    nplug_sim_press(rig.sim, 5 * MS, "keys", "KeyG", MS);
-    rig_step(&rig, 10 * MS);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, CALL), 1);
-    ck_assert_uint_eq(nplug_releases(rig.nest, 1, CALL), 1);
-    rig_close(&rig);
-}
-
-TEST(a_chord_of_keys_that_nothing_else_names_fires)
-{
-    nplug_game game = nplug_game_for_one("slips", actions, ACTIONS);
-    test_rig rig;
-
-    open_game(&rig, &game, NULL);
-    nplug_bind(rig.nest, 1, CALL, "key:KeyB+key:KeyN");
-    nplug_sim_press(rig.sim, 2 * MS, "keys", "KeyB", 9 * MS);
-    nplug_sim_press(rig.sim, 3 * MS, "keys", "KeyN", MS);
-    rig_step(&rig, 20 * MS);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, CALL), 1);
-    rig_close(&rig);
-}
-
-/* A higher layer's new binding takes its key at once. */
-TEST(a_new_binding_of_a_higher_layer_takes_its_control)
-{
-    static const nplug_layer_def layers[] = {{"deck", 0, true}, {"helm", 5, true}};
-    static const nplug_action_def two[] = {{"low", NPLUG_ACTION_BUTTON, "key:KeyF", 0},
-                                           {"high", NPLUG_ACTION_BUTTON, "key:KeyG", 1}};
-    nplug_game game = nplug_game_for_one("slips", two, 2);
-    nplug_event event;
-    test_rig rig;
-
-    game.layers = layers;
-    game.layer_count = 2;
-    open_game(&rig, &game, NULL);
-    nplug_bind(rig.nest, NPLUG_EVERYONE, 1, "key:KeyF");
-    nplug_sim_press(rig.sim, 2 * MS, "keys", "KeyF", 0);
-    rig_step(&rig, 3 * MS);
-    ck_assert(!nplug_held(rig.nest, 1, 0) && nplug_held(rig.nest, 1, 1));
-    nplug_switch_layer(rig.nest, 1, 1, false); /* nobody's control lets go of it */
-    rig_step(&rig, 4 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert_uint_eq(event.control, 0);
-    ck_assert_uint_eq(event.device, 0);
-    ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_CANCELLED);
     rig_close(&rig);
 }
 
@@ -273,29 +193,6 @@ TEST(a_kind_is_a_whole_word)
     ck_assert_int_eq(
         nplug_read_bindings(NPLUG_ACTION_BUTTON, "pad:south kind=mad", NULL, NULL, NULL),
         NPLUG_ERR_BINDING);
-}
-
-/* A mouse is the latest until it has paused; then the stick is again. */
-TEST(a_mouse_is_the_latest_until_it_pauses)
-{
-    static const nplug_action_policy rules[] = {{.action = SWAY, .merge = NPLUG_MERGE_LATEST}};
-    nplug_game game = nplug_game_for_one("slips", actions, ACTIONS);
-    test_rig rig;
-
-    game.policies = rules;
-    game.policy_count = 1;
-    open_game(&rig, &game, NULL);
-    rig_say(&rig, 2 * MS, "pad", EV(3, 0), 32767);
-    rig_step(&rig, 10 * MS);
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, SWAY).x, 1.0f);
-    rig_say(&rig, 15 * MS, "mouse", EV(2, 0), -5);
-    rig_step(&rig, 20 * MS);
-    ck_assert_float_eq_tol(nplug_vector(rig.nest, 1, SWAY).x, -0.5f, 0.001f);
-    rig_step(&rig, 114 * MS);
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, SWAY).x, 0.0f);
-    rig_step(&rig, 115 * MS);
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, SWAY).x, 1.0f);
-    rig_close(&rig);
 }
 
 /* Beyond the circle a round stick comes to lie on it. */
@@ -520,3 +417,40 @@ TEST(all_that_was_given_is_in_its_digest)
         for (unsigned b = 0; b < a; b++)
             ck_assert_msg(found[a] != found[b], "changes %u and %u are not told apart", a, b);
 }
+
+/* --- stories -----------------------------------------------------------------------------------
+ */
+
+static const told_story stories[] = {
+    /* A mouse of the shared part comes, and a second keyboard: that part of it stays free. */
+    {"who has the part of one keyboard does not get that of the next",
+     "harbour; players 2; part left KeyW,mouse; part right KeyH; 0 plug mouse stint; "
+     "1 press mouse left 1; 3 plug keys turnstone; 4 plug keys-2 turnstone; 5: hears #0 1 1; "
+     "hears #1 1 1; hears #1 2 -; hears #2 0 -"},
+    /* A binding is changed while its key is held: what takes the place of its source is up. */
+    {"a source in the place of one that was held is up",
+     "level pull = pad:trigger-right; button call = pad:south | key:KeyF; "
+     "vector sway = pad:stick-left | mouse:move; 0 plug pad heron; 0 plug keys turnstone; "
+     "0 plug mouse stint; 1:; 2 press keys KeyF; 3: bind any call = key:KeyG; "
+     "4: not held 1 call; 5 press keys KeyG 1; 10: presses 1 call 1; releases 1 call 1"},
+    {"a chord of keys that nothing else names fires",
+     "level pull = pad:trigger-right; button call = pad:south | key:KeyF; "
+     "vector sway = pad:stick-left | mouse:move; 0 plug pad heron; 0 plug keys turnstone; "
+     "0 plug mouse stint; 1: bind 1 call = key:KeyB+key:KeyN; 2 press keys KeyB 9; "
+     "3 press keys KeyN 1; 20: presses 1 call 1"},
+    /* A higher layer's new binding takes its key at once. */
+    {"a new binding of a higher layer takes its control",
+     "layer deck 0 on; layer helm 5 on; button low = key:KeyF; button high@helm = key:KeyG; "
+     "0 plug pad heron; 0 plug keys turnstone; 0 plug mouse stint; "
+     "1: bind any high = key:KeyF; 2 press keys KeyF; 3: not held 1 low; held 1 high; "
+     "switch 1 helm off; 4: saw release control=- device=0 flags=cancelled"},
+    /* A mouse is the latest until it has paused; then the stick is again. */
+    {"a mouse is the latest until it pauses",
+     "level pull = pad:trigger-right; button call = pad:south | key:KeyF; "
+     "vector sway = pad:stick-left | mouse:move; rule sway latest; 0 plug pad heron; "
+     "0 plug keys turnstone; 0 plug mouse stint; 1:; 2 say pad 3:0 32767; "
+     "10: vector 1 sway 1; 15 say mouse 2:0 -5; 20: vector 1 sway -0.5~0.001; "
+     "114: vector 1 sway 0; 115: vector 1 sway 1"},
+};
+
+STORIES(stories)
