@@ -6,7 +6,6 @@
 #include "stage.h"
 #include <stdio.h>
 #include <stdlib.h>
-#include <unistd.h>
 #ifdef NPLUG_HAS_KEYMAP
 #include <nestplug/keymap.h>
 #endif
@@ -146,7 +145,7 @@ int main(int argc, char **argv)
     size_t size = nplug_prompter_memory_needed(SIGNS);
     void *block = malloc(size);
     quay q = {stage_open(&game, trace), nplug_prompter_open(SIGNS, block, size), 0,
-              isatty(STDOUT_FILENO) != 0};
+              stage_has_screen()};
     int status = 1;
 
     if (q.nest && q.signs) {

@@ -1,6 +1,7 @@
 #include "stage.h"
 #include <stdio.h>
 #include <stdlib.h>
+#include <string.h>
 #include <time.h>
 #include <unistd.h>
 
@@ -58,7 +59,14 @@ int stage_play(nplug_nest *nest, const char *path, stage_frame frame, void *user
     return 0;
 }
 
+bool stage_has_screen(void)
+{
+    const char *term = getenv("TERM");
+
+    return isatty(STDOUT_FILENO) && term && *term && strcmp(term, "dumb") != 0;
+}
+
 void stage_clear(void)
 {
-    if (isatty(STDOUT_FILENO)) printf("\033[H\033[2J");
+    if (stage_has_screen()) printf("\033[H\033[2J");
 }

@@ -18,4 +18,7 @@ int stage_play(nplug_nest *nest, const char *trace, stage_frame frame, void *use
 /* Clears the screen, where there is one. */
 void stage_clear(void);
 
+/* Whether standard output is a terminal on which a cursor can be moved. */
+bool stage_has_screen(void);
+
 #endif

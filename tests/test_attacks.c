@@ -266,8 +266,7 @@ TESTS(no_trace_tells_which_letters_were_typed, WAYS)
         const nplug_report *report = &records[i].data.report;
         if (records[i].kind != NPLUG_RECORD_REPORT || report->kind != NPLUG_REPORT_VALUE) continue;
         if (report->data.value == 0 || report->signal >= count) continue;
-        /* What stands for a letter is the first one that the game does not bind, always the same.
-         */
+        /* What stands for a letter is the last one that the game does not bind, always the same. */
         ck_assert_msg(!is_secret(&signals[report->signal]), "signal %u is in the trace",
                       report->signal);
     }

@@ -529,6 +529,40 @@ TEST(a_menu_cannot_be_locked_out_of)
     rig_close(&rig);
 }
 
+/* --- records ---------------------------------------------------------------------------------- */
+
+/* Whatever is pressed, picked and bound, and whatever a trace hides of it, it replays as it was. */
+TESTS(picks_and_bindings_replay, 20)
+{
+    static const char *const texts[] = {"key:KeyA", "pad:east | key:KeyB hold=20", NULL};
+    static test_tape tape;
+    nplug_game game = nplug_game_for_one("bind", actions, COUNT_OF(actions));
+    nplug_limits limits = nplug_limits_for(&game);
+    char key[] = "KeyA", text[64];
+    test_rig rig;
+
+    srand((unsigned)_i + 1);
+    memset(&tape, 0, sizeof tape);
+    limits.records = COUNT_OF(tape.records);
+    rig_open(&rig, &game, &limits);
+    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
+    for (nplug_time now = 10 * MS; now < 1900 * MS; now += 10 * MS) {
+        nplug_pick pick = pick_for(1);
+        nplug_event event;
+        key[3] = (char)('A' + rand() % 10);
+        nplug_sim_press(rig.sim, now, "keys", key, (nplug_time)(1 + rand() % 40) * MS);
+        if (rand() % 5 == 0) nplug_start_pick(rig.nest, &pick);
+        if (rand() % 9 == 0) nplug_bind(rig.nest, 1, WINCH_, texts[rand() % 3]);
+        rig_step(&rig, now);
+        tape_note(&tape, rig.nest);
+        if (!rig_saw(&rig, NPLUG_EVENT_PICK, &event) || event.flags) continue;
+        nplug_control_name(event.control, text, sizeof text);
+        nplug_bind(rig.nest, 1, HORN_, text);
+    }
+    rig_close(&rig);
+    tape_check(&tape, &game);
+}
+
 /* --- stories -----------------------------------------------------------------------------------
  */
 

@@ -94,7 +94,14 @@ static const struct {
      "/s.json | tail -n 1 | sed 's|/.*/||'; " TOOL "devices --settings " BINARY_DIR
      "/s.json --port sim:tool/demo/learn.trace",
      0},
-    {"learn-a-mouse", TOOL "learn --kind keyboard --port " HARBOUR, 1},
+    {"learn-a-mouse", TOOL "learn --kind keyboard --port " HARBOUR, 2},
+    {"learn-nothing",
+     TOOL "learn --port sim:tests/data/still.trace -o " BINARY_DIR "/no.json; test ! -e " BINARY_DIR
+          "/no.json",
+     0},
+    {"at-before-all", TOOL "devices --at -1 --port " HARBOUR, 2},
+    {"agreement-of-one", TOOL "graph --agreement heron", 2},
+    {"options-for-a-shell", TOOL "check --list-options; " TOOL "--list-commands", 0},
     {"graph-nothing", TOOL "graph -o x.png", 2},
     {"graph-nowhere", TOOL "graph tool/demo/motions.trace", 2},
     {"graph-of-no-sort", TOOL "graph tool/demo/motions.trace -o x.jpg", 1},

@@ -93,9 +93,14 @@ static int check(findings *found, const char *path)
 {
     nplug_game_file *file = NULL;
     nplug_notes notes;
+    nplug_result result = nplug_game_file_read(path, &file, &notes);
     bool right;
 
-    if (nplug_game_file_read(path, &file, &notes) == NPLUG_OK) {
+    if (result == NPLUG_ERR_NO_FILE) {
+        tool_notes(&notes);
+        return TOOL_WRONG;
+    }
+    if (result == NPLUG_OK) {
         nplug_game_file_check(file, found->access != 0, &notes);
         if (found->prompts || found->pictures) look_at_prompts(found, nplug_game_file_game(file));
     }

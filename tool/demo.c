@@ -5,6 +5,7 @@
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
+#include <unistd.h>
 #include <time.h>
 
 #define PLAYERS 5
@@ -360,7 +361,7 @@ static int run(const tool_command *command, int argc, const char **argv)
     if (status >= 0) return status;
     if (!story.json)
         printf("A harbour at night. The hardware is simulated; the library is not.\n\n");
-    play(&story, !fast && tool_colour());
+    play(&story, !fast && isatty(STDOUT_FILENO));
     if (!story.json)
         printf("\nTry next:\n"
                "  nestplug devices --port sim:TRACE   what is here, and as what it was recognised\n"

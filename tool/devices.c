@@ -10,22 +10,21 @@ static void print_row(const nplug_nest *nest, nplug_device device)
 
     if (nplug_device_info(nest, device, &info) != NPLUG_OK) return;
     describe_players(info.players, players, sizeof players);
-    printf("%-6x %-20.20s %-10s %-15s %-17s %-16s %-9s %04x:%04x %-8s %3u %3u\n", device, info.name,
-           nplug_kind_name(info.kind), *info.family ? info.family : "-",
-           *info.sheet ? info.sheet : "-",
-           info.unreadable ? "no permission"
-           : info.asleep   ? "asleep"
-                           : nplug_matched_name(info.matched),
-           describe_bus(info.bus, bus, sizeof bus), info.vendor, info.product, players,
-           info.signals, info.controls);
+    printf("%-6x %-24.24s %-10s %-15s %-10s %3u %3u\n", device, info.name,
+           nplug_kind_name(info.kind), *info.family ? info.family : "-", players, info.signals,
+           info.controls);
+    printf("       %s, %04x:%04x", describe_bus(info.bus, bus, sizeof bus), info.vendor,
+           info.product);
+    if (*info.sheet) printf(", sheet %s by %s", info.sheet, nplug_matched_name(info.matched));
+    printf("%s\n", info.unreadable ? ", no permission" : info.asleep ? ", asleep" : "");
 }
 
 static void print_table(const nplug_nest *nest)
 {
     uint32_t unrecognised = 0, unreadable = 0, asleep = 0;
 
-    printf("%-6s %-20s %-10s %-15s %-17s %-16s %-9s %-9s %-8s %3s %3s\n", "ID", "NAME", "KIND",
-           "FAMILY", "SHEET", "MATCHED BY", "BUS", "NUMBERS", "PLAYERS", "SIG", "CTL");
+    printf("%-6s %-24s %-10s %-15s %-10s %3s %3s\n", "ID", "NAME", "KIND", "FAMILY", "PLAYERS",
+           "SIG", "CTL");
     for (uint32_t i = 0; i < nplug_device_count(nest); i++) {
         NPLUG_SIZED(nplug_device_facts, info);
         nplug_device_info(nest, nplug_device_at(nest, i), &info);
@@ -95,7 +94,7 @@ static int run(const tool_command *command, int argc, const char **argv)
 {
     char *port = NULL;
     int json = 0, status;
-    double at = -1.0;
+    double at = HARDWARE_NO_TIME;
     const char *rest;
     hardware hw = {.seconds = 0.5, .any_game = true};
     struct poptOption options[] = {
@@ -112,6 +111,7 @@ static int run(const tool_command *command, int argc, const char **argv)
         POPT_TABLEEND};
 
     status = tool_options(command, argc, argv, options, &rest);
+    if (status < 0) status = hardware_check_time(command, "--at", at);
     if (status < 0) status = hardware_open(&hw, command, port, 60, 0);
     free(port);
     if (status >= 0) return status;

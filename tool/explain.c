@@ -121,7 +121,7 @@ static int run(const tool_command *command, int argc, const char **argv)
 {
     char *port = NULL;
     int status, json = 0, all = 0;
-    double at = -1.0;
+    double at = HARDWARE_NO_TIME;
     const char *wanted;
     hardware hw = {.any_game = true};
     story told = {false, 0, NULL};
@@ -137,6 +137,7 @@ static int run(const tool_command *command, int argc, const char **argv)
 
     status = tool_options(command, argc, argv, options, &wanted);
     hw.seconds = at > 0.0 ? at : 1.0;
+    if (status < 0) status = hardware_check_time(command, "--at", at);
     if (status < 0) status = hardware_open(&hw, command, port, 60, 0);
     free(port);
     if (status >= 0) return status;

@@ -327,6 +327,11 @@ typedef struct wishes {
 
 static int check(const tool_command *command, const wishes *want, const char *trace, sketch *s)
 {
+    if (want->agreement && (trace || want->stick || want->output))
+        return tool_usage(command, "graph: --agreement is of all models, and draws nothing: %s",
+                          trace         ? trace
+                          : want->stick ? want->stick
+                                        : want->output);
     if (want->agreement) return -1;
     if (!want->output) return tool_usage(command, "graph: say where to: -o FILE.png or FILE.svg");
     if (want->stick && trace)

@@ -20,6 +20,13 @@ static int fail(nplug_result result)
     return TOOL_WRONG;
 }
 
+int hardware_check_time(const tool_command *command, const char *option, double seconds)
+{
+    if (seconds == HARDWARE_NO_TIME || (seconds >= 0.0 && seconds < 1e12)) return -1;
+    return tool_usage(command, "%s: %s takes seconds, 0 or more: %g", command->name, option,
+                      seconds);
+}
+
 static int use_settings(hardware *hw)
 {
     nplug_result result;
@@ -75,6 +82,28 @@ static int find_game(hardware *hw, nplug_game *game)
     return -1;
 }
 
+/* Whether the trace was recorded with this game; says what to do where it was not. */
+static bool same_game(const hardware *hw, const nplug_game *game)
+{
+    nplug_limits limits = nplug_limits_for(game);
+    nplug_setup setup = nplug_setup_default();
+    nplug_nest *nest;
+    bool same;
+
+    NPLUG_SIZED(nplug_trace_facts, facts);
+    nplug_trace_info(hw->trace, &facts);
+    setup.limits = &limits;
+    if (nplug_start_bare(game, &setup, &nest) != NPLUG_OK) return true; /* said by the real one */
+    same = nplug_game_digest(nest) == facts.game;
+    nplug_stop(nest);
+    if (!same)
+        fprintf(stderr,
+                "nestplug: the trace was recorded with another game than %s: give that "
+                "game's file to --game\n",
+                hw->game_path ? hw->game_path : "the demo's");
+    return same;
+}
+
 /* With the limits of a trace, or (NULL) those that the game needs and room for so many records. */
 static int start_nest(hardware *hw, const nplug_limits *recorded, uint32_t records,
                       bool follow_rest)
@@ -86,6 +115,7 @@ static int start_nest(hardware *hw, const nplug_limits *recorded, uint32_t recor
     int status = find_game(hw, &game);
 
     if (status >= 0) return status;
+    if (recorded && !hw->game && !hw->any_game && !same_game(hw, &game)) return TOOL_WRONG;
     limits = recorded ? *recorded : nplug_limits_for(&game);
     if (!recorded) limits.records = records;
     setup.limits = &limits;
@@ -227,8 +257,6 @@ static int open_replay(hardware *hw, uint32_t records)
     if (nplug_memory_needed(&limits) == 0) return fail(NPLUG_ERR_DIFFERS);
     status = start_nest(hw, &limits, records, facts.follow_rest);
     if (status >= 0) return status;
-    if (!hw->game && !hw->any_game && facts.game != nplug_game_digest(hw->nest))
-        return fail(NPLUG_ERR_DIFFERS);
     if (!hw->sheet && !hw->settings && facts.given != nplug_given_digest(hw->nest))
         return fail(NPLUG_ERR_DIFFERS);
     nplug_replay_open(&hw->replay, list, count);
@@ -384,7 +412,10 @@ int hardware_open_trace(hardware *hw, const char *path, unsigned rate)
 int hardware_open(hardware *hw, const tool_command *command, const char *port, unsigned rate,
                   uint32_t records)
 {
+    int status = hardware_check_time(command, "--for", hw->seconds);
+
     begin(hw);
+    if (status >= 0) return status;
     if (port && strcmp(port, "linux") == 0) return opened(hw, open_linux(hw, rate, records));
     if (port && strcmp(port, "openxr") == 0) return opened(hw, open_headset(hw, rate, records));
     if (!port)

@@ -37,6 +37,13 @@ typedef struct hardware {
     nplug_result stopped;   /* what ended the run: NPLUG_OK at its natural end */
 } hardware;
 
+/* In place of a time that the person did not give. */
+#define HARDWARE_NO_TIME (-1e9)
+
+/* Returns -1 where an option's seconds are 0 or more, or were not given; or TOOL_USAGE, said why.
+ */
+int hardware_check_time(const tool_command *command, const char *option, double seconds);
+
 /* The words of --port's help. */
 #define HARDWARE_PORT_HELP                                                                         \
     "Where the hardware is: linux reads what is plugged in, openxr hands and a headset, "          \

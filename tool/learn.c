@@ -165,6 +165,15 @@ static int put_sheet(const nplug_sheet *sheet, const char *output)
     return TOOL_DONE;
 }
 
+/* Into the settings, where they are given, and else, or beside that, as a sheet. */
+static int keep_sheet(const session *s, const char *output, const char *settings)
+{
+    const nplug_sheet *sheet = nplug_learner_sheet(s->learner);
+    int status = keep_settings(s->hw.nest, sheet, settings);
+
+    return settings && !output ? status : put_sheet(sheet, output);
+}
+
 /* To the end of the questions; a trace that ends leaves out what it did not move. */
 static int converse(session *s, const char *output, const char *settings)
 {
@@ -182,14 +191,11 @@ static int converse(session *s, const char *output, const char *settings)
         phase = nplug_learner_step(s->learner, s->hw.nest);
     }
     printf("\n");
-    if (phase == NPLUG_LEARN_PHASE_DONE && settings && !output)
-        return keep_settings(s->hw.nest, nplug_learner_sheet(s->learner), settings);
-    if (phase == NPLUG_LEARN_PHASE_DONE) {
-        keep_settings(s->hw.nest, nplug_learner_sheet(s->learner), settings);
-        return put_sheet(nplug_learner_sheet(s->learner), output);
-    }
-    fprintf(stderr, phase == NPLUG_LEARN_PHASE_GONE ? "nestplug: the device has gone\n"
-                                                    : "nestplug: nothing was learnt\n");
+    if (phase == NPLUG_LEARN_PHASE_DONE && nplug_learner_sheet(s->learner)->wire_count)
+        return keep_sheet(s, output, settings);
+    fprintf(stderr, phase == NPLUG_LEARN_PHASE_GONE
+                        ? "nestplug: the device has gone\n"
+                        : "nestplug: nothing was learnt, and nothing is written\n");
     return TOOL_WRONG;
 }
 
@@ -242,26 +248,32 @@ static int calibrate(session *s, nplug_device device, const char *settings)
     return keep_settings(s->hw.nest, NULL, settings);
 }
 
+/* The number of a kind that can be learnt; 0 where it cannot. */
+static nplug_device_kind kind_to_learn(const char *name)
+{
+    static const nplug_device_kind kinds[] = {NPLUG_KIND_PAD, NPLUG_KIND_STICK, NPLUG_KIND_WHEEL,
+                                              NPLUG_KIND_MOUSE};
+
+    for (size_t i = 0; i < sizeof kinds / sizeof *kinds; i++)
+        if (strcmp(nplug_kind_name(kinds[i]), name) == 0) return kinds[i];
+    return NPLUG_KIND_UNKNOWN;
+}
+
 static int learn(session *s, const char *wanted, const char *kind, const char *output,
                  const char *settings, bool calibrates)
 {
     nplug_device device = wait_for_device(&s->hw, wanted);
-    nplug_device_kind number = NPLUG_KIND_UNKNOWN;
     void *block = malloc(nplug_learner_memory_needed());
     char name[80];
     int status = TOOL_WRONG;
 
-    for (int i = 1; strcmp(nplug_kind_name((nplug_device_kind)i), "unknown") != 0; i++)
-        if (strcmp(nplug_kind_name((nplug_device_kind)i), kind) == 0) number = (nplug_device_kind)i;
     if (device && block)
-        s->learner =
-            nplug_learner_open(s->hw.nest, device, number, block, nplug_learner_memory_needed());
+        s->learner = nplug_learner_open(s->hw.nest, device, kind_to_learn(kind), block,
+                                        nplug_learner_memory_needed());
     if (!device) {
         fprintf(stderr, "nestplug: no such device came: nothing to learn\n");
     } else if (!s->learner) {
-        fprintf(stderr,
-                "nestplug: %s is no kind that can be learnt: pad, stick, wheel and mouse are\n",
-                kind);
+        fprintf(stderr, "nestplug: %s\n", nplug_result_text(NPLUG_ERR_MEMORY));
     } else {
         hardware_name(s->hw.nest, device, name, sizeof name);
         if (!calibrates) printf("Learning %s as a %s.\n", name, kind);
@@ -276,7 +288,7 @@ static int learn(session *s, const char *wanted, const char *kind, const char *o
 static int run(const tool_command *command, int argc, const char **argv)
 {
     char *port = NULL, *output = NULL, *kind = NULL, *settings = NULL;
-    double skip = -1.0;
+    double skip = HARDWARE_NO_TIME;
     const char *wanted;
     session s = {.hw = {.any_game = true}};
     int status, closed, calibrates = 0;
@@ -297,6 +309,11 @@ static int run(const tool_command *command, int argc, const char **argv)
         POPT_TABLEEND};
 
     status = tool_options(command, argc, argv, options, &wanted);
+    if (status < 0 && kind && !kind_to_learn(kind))
+        status = tool_usage(
+            command, "learn: --kind takes pad, stick, wheel or mouse, which can be learnt: %s",
+            kind);
+    if (status < 0) status = hardware_check_time(command, "--skip-after", skip);
     if (status < 0) status = hardware_open(&s.hw, command, port, 120, 0);
     if (status < 0) {
         if (skip < 0.0 && !s.hw.real) skip = 3.0;

@@ -13,11 +13,21 @@ static int help(FILE *to)
     fprintf(to, "Usage: nestplug COMMAND [OPTIONS]\n\n"
                 "Detects input devices, recognises them, and shows what a game would see.\n\n"
                 "Commands:\n");
-    for (size_t i = 0; i < COMMANDS; i++)
-        fprintf(to, "  %-9s %s\n", commands[i]->name, commands[i]->summary);
+    for (size_t i = 0; i < COMMANDS; i++) {
+        fprintf(to, "  %-9s ", commands[i]->name);
+        tool_wrap(to, commands[i]->summary, 12);
+    }
     fprintf(to, "\nEach has its own help: nestplug COMMAND --help\n"
                 "Options here: --help, --version\n");
     return to == stdout ? TOOL_DONE : TOOL_USAGE;
+}
+
+/* For a shell that completes the line. */
+static int list_commands(void)
+{
+    for (size_t i = 0; i < COMMANDS; i++)
+        printf("%s\t%s\n", commands[i]->name, commands[i]->summary);
+    return TOOL_DONE;
 }
 
 /* What could not be written was not said: that is no success. */
@@ -32,6 +42,7 @@ static int run(int argc, char **argv)
 {
     if (argc < 2) return help(stderr);
     if (strcmp(argv[1], "--help") == 0 || strcmp(argv[1], "-h") == 0) return help(stdout);
+    if (strcmp(argv[1], "--list-commands") == 0) return list_commands();
     if (strcmp(argv[1], "--version") == 0) {
         printf("nestplug %s\n", nplug_version());
         return TOOL_DONE;

@@ -2,12 +2,25 @@
 #include "tool.h"
 #include <stdarg.h>
 #include <stdio.h>
+#include <stdlib.h>
 #include <string.h>
 #include <unistd.h>
 
+#define COLUMNS 79 /* of what is printed for people, at most */
+
+/* A terminal that can do nothing but print lines says "dumb", or nothing at all. */
+bool tool_screen(void)
+{
+    const char *term = getenv("TERM");
+
+    return isatty(STDOUT_FILENO) && term && *term && strcmp(term, "dumb") != 0;
+}
+
 bool tool_colour(void)
 {
-    return isatty(STDOUT_FILENO) != 0;
+    const char *none = getenv("NO_COLOR");
+
+    return tool_screen() && !(none && *none);
 }
 
 bool tool_ends_in(const char *path, const char *ending)
@@ -51,11 +64,45 @@ void tool_models(void)
     fprintf(stderr, " are\n");
 }
 
+void tool_wrap(FILE *to, const char *text, int indent)
+{
+    int column = indent;
+
+    for (size_t length; *text; text += length + strspn(text + length, " ")) {
+        length = strcspn(text, " \n");
+        if (column > indent && column + 1 + (int)length > COLUMNS) {
+            fprintf(to, "\n%*s", indent, "");
+            column = indent;
+        }
+        column += fprintf(to, "%s%.*s", column > indent ? " " : "", (int)length, text);
+        if (text[length] != '\n') continue;
+        fprintf(to, "\n%*s", indent, "");
+        column = indent;
+        length++;
+    }
+    fputc('\n', to);
+}
+
 static void print_help(const tool_command *command, poptContext context)
 {
-    printf("%s.\n\n", command->summary);
+    char summary[160];
+
+    snprintf(summary, sizeof summary, "%s.", command->summary);
+    tool_wrap(stdout, summary, 0);
+    printf("\n");
     poptPrintHelp(context, stdout, 0);
-    if (command->more) printf("\n%s\n", command->more);
+    if (command->more) printf("\n");
+    if (command->more) tool_wrap(stdout, command->more, 0);
+}
+
+/* For a shell that completes the line: each option, the word for its value and its meaning. */
+static int list_options(const struct poptOption *options)
+{
+    for (; options->longName || options->shortName || options->arg; options++)
+        if (options->longName)
+            printf("--%s\t%s\t%s\n", options->longName,
+                   options->argDescrip ? options->argDescrip : "", options->descrip);
+    return TOOL_DONE;
 }
 
 int tool_options(const tool_command *command, int argc, const char **argv,
@@ -70,6 +117,8 @@ int tool_options(const tool_command *command, int argc, const char **argv,
     char name[64];
     poptContext context;
 
+    *rest = NULL;
+    if (argc == 2 && strcmp(argv[1], "--list-options") == 0) return list_options(options);
     snprintf(name, sizeof name, "nestplug %s", command->name);
     argv[0] = name;
     context = poptGetContext("nestplug", argc, argv, all, 0);

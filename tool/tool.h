@@ -4,6 +4,7 @@
 
 #include "nestplug/nestplug.h"
 #include <popt.h>
+#include <stdio.h>
 
 /* Exit statuses. */
 enum { TOOL_DONE = 0, TOOL_WRONG = 1, TOOL_USAGE = 2 };
@@ -36,13 +37,19 @@ int tool_options(const tool_command *command, int argc, const char **argv,
 /* Says on standard error what is wrong, with where help is; returns TOOL_USAGE. */
 int tool_usage(const tool_command *command, const char *format, ...);
 
+/* Prints a text in lines of at most 79 columns, each but the first after so many blanks. */
+void tool_wrap(FILE *to, const char *text, int indent);
+
 /* Prints all notes on standard error. */
 void tool_notes(const nplug_notes *notes);
 
 /* Whether a file's name has this ending (".json") and something before it. */
 bool tool_ends_in(const char *path, const char *ending);
 
-/* Whether colour may be used on standard output. */
+/* Whether standard output is a terminal on which a cursor can be moved. */
+bool tool_screen(void);
+
+/* Whether colour may be used on standard output: not where NO_COLOR is set. */
 bool tool_colour(void);
 
 #endif

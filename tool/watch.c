@@ -261,7 +261,7 @@ static int run(const tool_command *command, int argc, const char **argv)
     if (status < 0) status = hardware_open(&watch.hw, command, port, (unsigned)rate, 0);
     free(port);
     if (status >= 0) return status;
-    if (tool_colour() && !watch.json && !watch.lines && !watch.raw)
+    if (tool_screen() && !watch.json && !watch.lines && !watch.raw)
         view_run(&watch.hw);
     else
         while (hardware_next(&watch.hw))

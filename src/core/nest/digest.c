@@ -4,21 +4,24 @@
 #include "core/nest/nest.h"
 #include <string.h>
 
-/* Which of the keys that the game does not bind is down is left out: a trace does not tell. */
+/* Which of the keys that the game does not bind is down is left out: a trace does not tell.  One
+ * that went down before it was bound is at rest in the trace, until it comes up. */
 static void add_signal(np_digest *digest, const nplug_nest *nest, uint32_t signal)
 {
     np_run run = nest->device.controls.of_signal[signal];
 
+    bool masked = np_record_masks(nest, signal);
+
     if (np_record_hides(nest, signal)) return;
-    np_digest_u64(digest, (uint32_t)nest->device.devices.raw[signal]);
+    np_digest_u64(digest, masked ? 0u : (uint32_t)nest->device.devices.raw[signal]);
     for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
         uint32_t control = nest->device.controls.wires[w].control;
         uint16_t flags = nest->device.controls.list[control].flags;
         nplug_vec2 value =
             np_controls_value(&nest->device.controls, &nest->device.devices, control);
-        np_digest_float(digest, value.x);
-        np_digest_float(digest, value.y);
-        np_digest_u64(digest, flags & (NP_CONTROL_DOWN | NP_CONTROL_SPENT));
+        np_digest_float(digest, masked ? 0.0f : value.x);
+        np_digest_float(digest, masked ? 0.0f : value.y);
+        np_digest_u64(digest, masked ? 0u : flags & (NP_CONTROL_DOWN | NP_CONTROL_SPENT));
     }
 }
 

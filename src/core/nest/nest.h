@@ -198,6 +198,8 @@ void np_record_layout(np_recorder *recorder, np_arena *arena, uint32_t size);
 
 /* Whether a trace must not tell which key this signal is: the game does not bind it. */
 bool np_record_hides(const nplug_nest *nest, uint32_t signal);
+/* Whether a key that is held was recorded as another one. */
+bool np_record_masks(const nplug_nest *nest, uint32_t signal);
 
 /* `signal` is the place of a value's signal among all signals, or NP_NONE. */
 void np_record_report(nplug_nest *nest, uint32_t port, const nplug_report *report, uint32_t signal);

@@ -49,40 +49,63 @@ static nplug_control key_of(const np_signal *signal)
     return 0;
 }
 
-/* A key is one by its code or by its wire, in every code space. */
-bool np_record_hides(const nplug_nest *nest, uint32_t signal)
+/* The key that a signal is, by its wire or else by its code, in every code space; 0 for none. */
+static nplug_control key_id(const nplug_nest *nest, uint32_t signal)
 {
     np_run run = nest->device.controls.of_signal[signal];
     nplug_control id = key_of(&nest->device.devices.signals[signal]);
 
-    if (nest->recorder.all_keys) return false;
     for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++) {
-        uint32_t control = nest->device.controls.wires[w].control;
-        if (nest->action.sources.of_control[control] != NP_NO_INDEX) return false;
-        if (NPLUG_CONTROL_CLASS(nest->device.controls.list[control].id) == NPLUG_CLASS_KEY)
-            id = nest->device.controls.list[control].id;
+        nplug_control read = nest->device.controls.list[nest->device.controls.wires[w].control].id;
+        if (NPLUG_CONTROL_CLASS(read) == NPLUG_CLASS_KEY) id = read;
     }
-    return NPLUG_CONTROL_CLASS(id) == NPLUG_CLASS_KEY &&
-           np_game_source(&nest->game.game, id) == NP_NO_INDEX;
+    return NPLUG_CONTROL_CLASS(id) == NPLUG_CLASS_KEY ? id : 0;
+}
+
+static bool is_key(const nplug_nest *nest, uint32_t signal)
+{
+    return !nest->recorder.all_keys && key_id(nest, signal) != 0;
+}
+
+bool np_record_hides(const nplug_nest *nest, uint32_t signal)
+{
+    np_run run = nest->device.controls.of_signal[signal];
+
+    for (uint32_t w = run.first; w < (uint32_t)run.first + run.count; w++)
+        if (nest->action.sources.of_control[nest->device.controls.wires[w].control] != NP_NO_INDEX)
+            return false;
+    return is_key(nest, signal) &&
+           np_game_source(&nest->game.game, key_id(nest, signal)) == NP_NO_INDEX;
+}
+
+/* As which signal a key that is held was recorded; NP_NONE where it is not known to be held. */
+static uint32_t shown_as(const np_recorder *recorder, uint32_t signal)
+{
+    for (uint32_t i = 0; i < recorder->mask_count; i++)
+        if (recorder->mask[i].signal == signal) return recorder->mask[i].shown;
+    return NP_NONE;
+}
+
+bool np_record_masks(const nplug_nest *nest, uint32_t signal)
+{
+    uint32_t shown = shown_as(&nest->recorder, signal);
+    return shown != NP_NONE && shown != signal;
 }
 
 /* The key that stands for a hidden one while that is held: so a replay sees that some key that the
- * game does not bind went down, but not which. */
-static uint32_t substitute(nplug_nest *nest, const np_node *node, uint32_t signal)
+ * game does not bind went down, but not which.  The last ones are those that nobody binds
+ * meanwhile. */
+static uint32_t substitute(const nplug_nest *nest, const np_node *node, uint32_t signal)
 {
-    np_recorder *recorder = &nest->recorder;
+    const np_recorder *recorder = &nest->recorder;
 
-    for (uint32_t i = 0; i < recorder->mask_count; i++)
-        if (recorder->mask[i].signal == signal) return recorder->mask[i].shown;
-    if (recorder->mask_count == NP_RECORD_MASKS) return NP_NONE;
-    for (uint32_t s = node->first_signal; s < node->first_signal + node->signals; s++) {
-        bool free = np_record_hides(nest, s);
-        for (uint32_t i = 0; free && i < recorder->mask_count; i++)
-            free = recorder->mask[i].shown != s;
-        if (!free) continue;
-        recorder->mask[recorder->mask_count].signal = signal;
-        recorder->mask[recorder->mask_count++].shown = s;
-        return s;
+    for (uint32_t i = 0; i < node->signals; i++) {
+        uint32_t last = node->first_signal + node->signals - 1;
+        uint32_t s = node->presence == NP_ARRIVING ? node->first_signal + i : last - i;
+        bool free = s != signal && np_record_hides(nest, s);
+        for (uint32_t m = 0; free && m < recorder->mask_count; m++)
+            free = recorder->mask[m].shown != s;
+        if (free) return s;
     }
     return NP_NONE;
 }
@@ -94,14 +117,33 @@ static void forget_mask(np_recorder *recorder, uint32_t signal)
             recorder->mask[i--] = recorder->mask[--recorder->mask_count];
 }
 
-/* Where too many are held at once, a signal that is none stands for the key: the report stays,
+/* Whether a key's press is recorded as another's.  A pick wants the key itself: it is bound next.
+ */
+static bool hides_press(const nplug_nest *nest, uint32_t signal)
+{
+    return np_record_hides(nest, signal) && !nest->action.pick.waits;
+}
+
+/* A key is recorded as its press was, until it comes up, whatever is bound or picked meanwhile.
+ * Where too many are held at once, a signal that is none stands for a hidden key: the report stays,
  * since it may end a group. */
-static void hide_key(nplug_nest *nest, nplug_report *report, uint32_t signal)
+static void record_key(nplug_nest *nest, nplug_report *report, uint32_t signal)
 {
     const np_node *node = &nest->device.devices.nodes[nest->device.devices.signals[signal].node];
-    uint32_t shown = substitute(nest, node, signal);
+    np_recorder *recorder = &nest->recorder;
+    uint32_t shown = shown_as(recorder, signal);
+    bool room = recorder->mask_count < NP_RECORD_MASKS;
 
-    if (report->data.value == 0) forget_mask(&nest->recorder, signal);
+    if (shown == NP_NONE) {
+        shown = !hides_press(nest, signal) ? signal
+                : room                     ? substitute(nest, node, signal)
+                                           : NP_NONE;
+        if (report->data.value != 0 && room && shown != NP_NONE) {
+            recorder->mask[recorder->mask_count].signal = signal;
+            recorder->mask[recorder->mask_count++].shown = shown;
+        }
+    }
+    if (report->data.value == 0) forget_mask(recorder, signal);
     report->signal = shown == NP_NONE ? UINT16_MAX : (uint16_t)(shown - node->first_signal);
 }
 
@@ -129,8 +171,7 @@ void np_record_report(nplug_nest *nest, uint32_t port, const nplug_report *repor
         node = np_devices_node(&nest->device.devices, port << 24 | report->device);
         if (node != NP_NONE) forget_masks_of(nest, node);
     }
-    if (signal != NP_NONE && np_record_hides(nest, signal))
-        hide_key(nest, &record.data.report, signal);
+    if (signal != NP_NONE && is_key(nest, signal)) record_key(nest, &record.data.report, signal);
     keep(&nest->recorder, &record);
 }
 
