@@ -27,17 +27,34 @@ static const char *suite_name(const TTest *test, char *name, size_t size)
     return name;
 }
 
-/* Whether it is among those that are named, by its suite or as "suite:test". */
-static bool wanted(const char *suite, const char *test, int argc, char **argv)
+/* Whether a word is a suite, or a test of it as "suite:test". */
+static bool names(const char *word, const char *suite, const char *test)
 {
     size_t length = strlen(suite);
 
+    if (strncmp(word, suite, length) != 0) return false;
+    return !word[length] || (word[length] == ':' && strcmp(word + length + 1, test) == 0);
+}
+
+/* Whether a test is among those that are named, and is not among those named with "-" before it. */
+static bool wanted(const char *suite, const char *test, int argc, char **argv)
+{
+    bool named = false, any = true;
+
     for (int i = 1; i < argc; i++) {
-        if (strncmp(argv[i], suite, length) != 0) continue;
-        if (!argv[i][length]) return true;
-        if (argv[i][length] == ':' && strcmp(argv[i] + length + 1, test) == 0) return true;
+        if (argv[i][0] == '-' && names(argv[i] + 1, suite, test)) return false;
+        if (argv[i][0] == '-') continue;
+        any = false;
+        named |= names(argv[i], suite, test);
     }
-    return argc == 1;
+    return named || any;
+}
+
+/* Two processes may share the work: NPLUG_HALF=0 runs every other test, and 1 the others. */
+static bool is_of_this_half(int index)
+{
+    const char *half = getenv("NPLUG_HALF");
+    return !half || (half[0] == '1') == (index & 1);
 }
 
 /* The suite of a test's file: the one that was made last, or a new one, which keeps its name. */
@@ -66,7 +83,7 @@ const char *__asan_default_options(void)
     return "quarantine_size_mb=8";
 }
 
-/* Runs every suite, or what is named: nestplug-tests [SUITE | SUITE:TEST]... */
+/* Runs every suite, or what is named: nestplug-tests [SUITE | SUITE:TEST | -SUITE]... */
 int main(int argc, char **argv)
 {
     SRunner *runner = srunner_create(NULL);
@@ -81,7 +98,8 @@ int main(int argc, char **argv)
 #endif
     for (int i = 0; i < listed_count; i++)
         if (wanted(suite_name(*listed[i].test, name, sizeof name), (*listed[i].test)->name, argc,
-                   argv))
+                   argv) &&
+            is_of_this_half(i))
             tcase_add_loop_test(cases_of(runner, name), *listed[i].test, 0, listed[i].count);
     srunner_run_all(runner, CK_NORMAL);
     failed = srunner_ntests_failed(runner);

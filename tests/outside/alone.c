@@ -1,0 +1,5 @@
+/* Links whatever the build gives it. */
+int main(void)
+{
+    return 0;
+}
