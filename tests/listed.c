@@ -50,11 +50,17 @@ static bool wanted(const char *suite, const char *test, int argc, char **argv)
     return named || any;
 }
 
-/* Two processes may share the work: NPLUG_HALF=0 runs every other test, and 1 the others. */
-static bool is_of_this_half(int index)
+/* Two processes may share the work: NPLUG_HALF=0 runs every other suite, and 1 the others.  Tests
+ * of one suite may write the same files. */
+static bool is_of_this_half(const char *suite)
 {
+    static char last[32];
+    static unsigned suites;
     const char *half = getenv("NPLUG_HALF");
-    return !half || (half[0] == '1') == (index & 1);
+
+    if (strcmp(suite, last) != 0) suites++;
+    strcpy(last, suite);
+    return !half || (half[0] == '1') == (suites & 1u);
 }
 
 /* The suite of a test's file: the one that was made last, or a new one, which keeps its name. */
@@ -96,11 +102,12 @@ int main(int argc, char **argv)
     setenv("LSAN_OPTIONS", "print_suppressions=0:suppressions=" SOURCE_DIR "/tests/data/leaks.txt",
            0);
 #endif
-    for (int i = 0; i < listed_count; i++)
-        if (wanted(suite_name(*listed[i].test, name, sizeof name), (*listed[i].test)->name, argc,
-                   argv) &&
-            is_of_this_half(i))
-            tcase_add_loop_test(cases_of(runner, name), *listed[i].test, 0, listed[i].count);
+    for (int i = 0; i < listed_count; i++) {
+        const TTest *test = *listed[i].test;
+        bool here = is_of_this_half(suite_name(test, name, sizeof name));
+        if (here && wanted(name, test->name, argc, argv))
+            tcase_add_loop_test(cases_of(runner, name), test, 0, listed[i].count);
+    }
     srunner_run_all(runner, CK_NORMAL);
     failed = srunner_ntests_failed(runner);
     run = srunner_ntests_run(runner);

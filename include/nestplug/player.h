@@ -52,8 +52,11 @@ NPLUG_API nplug_result nplug_unclaim_for(nplug_nest *nest, nplug_device device,
  * NPLUG_ERR_ARGUMENT: the same or no such player; NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_swap(nplug_nest *nest, nplug_player player, nplug_player other);
 
-/* A player leaves at the next step: all devices of that player and the seat are free.
- * NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
+/* A player leaves at the next step: all devices of that player and the seat are free.  Whoever sits
+ * down there next has what was set for the seat: its own bindings and comfort, what it follows
+ * (nplug_follow), the layers that were switched for it, and its zones.  nplug_restore (menu.h) gives
+ * it the game's bindings and comfort again; a game that keeps people apart restores a seat when it
+ * is left, or loads the new person's profile.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_leave(nplug_nest *nest, nplug_player player);
 
 /* Whether a player has a seat; also while all of the player's devices are gone. */

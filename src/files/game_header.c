@@ -108,7 +108,7 @@ static void put_numbers(writer *out, const nplug_game *game, const char *prefix)
 
 static void put_actions(writer *out, const nplug_game *game, const char *lower)
 {
-    static const char *const kinds[] = {"BUTTON", "LEVEL", "VECTOR", "MOTION"};
+    static const char *const kinds[] = {"BUTTON", "LEVEL", "VECTOR", "MOTION", "POSE"};
 
     if (game->action_count == 0) return;
     put(out, "\nstatic const nplug_action_def %s_actions[] = {\n", lower);
@@ -193,62 +193,85 @@ static void put_zones(writer *out, const nplug_game *game, const char *lower)
     put(out, "static const nplug_zone_def %s_zones[] = {\n", lower);
     for (uint32_t i = 0; i < game->zone_count; i++) {
         const nplug_zone_def *zone = &game->zones[i];
-        put(out, "    {.name = ");
+        put(out, "    {");
         put_string(out, zone->name);
-        if (zone->as) put(out, ", .as = ");
-        if (zone->as) put_string(out, zone->as);
-        put(out, ", .kind = NPLUG_ZONE_%s, .layer = %" PRIu32 ", .part = %" PRIu32 ",\n     ",
-            kinds[zone->kind], zone->layer, zone->part);
-        put(out, ".priority = %" PRId32 ", .corner = %" PRIu32 ", .flags = %" PRIu32 ",\n     ",
-            zone->priority, zone->corner, zone->flags);
-        put(out, ".x = %#.9gf, .y = %#.9gf, .width = %#.9gf, .height = %#.9gf, .reach = %#.9gf},\n",
-            (double)zone->x, (double)zone->y, (double)zone->width, (double)zone->height,
-            (double)zone->reach);
+        put(out, ", ");
+        if (zone->as)
+            put_string(out, zone->as);
+        else
+            put(out, "NULL");
+        put(out,
+            ", NPLUG_ZONE_%s, %" PRIu32 ", %" PRIu32 ", %" PRId32 ", %" PRIu32 ", %" PRIu32
+            ",\n     ",
+            kinds[zone->kind], zone->layer, zone->part, zone->priority, zone->corner, zone->flags);
+        put(out, "%#.9gf, %#.9gf, %#.9gf, %#.9gf, %#.9gf, 0},\n", (double)zone->x, (double)zone->y,
+            (double)zone->width, (double)zone->height, (double)zone->reach);
     }
     put(out, "};\n");
 }
 
-static void put_member(writer *out, const char *member, uint32_t value)
-{
-    if (value) put(out, "    .%s = %" PRIu32 ",\n", member, value);
-}
-
 static void put_text(writer *out, const char *member, const char *text)
 {
-    if (!text) return;
-    put(out, "    .%s = ", member);
-    put_string(out, text);
+    put(out, "    /* %s */ ", member);
+    if (text)
+        put_string(out, text);
+    else
+        put(out, "NULL");
     put(out, ",\n");
 }
 
-static void put_table(writer *out, const char *lower, const char *rows, const char *row,
-                      const char *type, uint32_t count)
+static void put_size(writer *out, const char *type)
 {
-    if (count == 0) return;
-    put(out, "    .%s_size = sizeof(nplug_%s),\n    .%s = %s_%s,\n    .%s_count = %" PRIu32 ",\n",
-        row, type, rows, lower, rows, row, count);
+    put(out, "    sizeof(nplug_%s),\n", type);
 }
 
+static void put_table(writer *out, const char *lower, const char *rows, uint32_t count)
+{
+    if (count)
+        put(out, "    %s_%s,\n", lower, rows);
+    else
+        put(out, "    /* %s */ NULL,\n", rows);
+}
+
+static void put_count(writer *out, const char *member, uint32_t value)
+{
+    put(out, "    /* %s */ %" PRIu32 ",\n", member, value);
+}
+
+/* In the order of the members, which C++17 knows no names for. */
 static void put_game(writer *out, const nplug_game *game, const char *lower, const char *prefix)
 {
     static const char *const seats[] = {"ONE", "FIRST_USE", "BY_CALL", "BY_ACTION", "BY_ARRIVAL"};
+    static const char *const sizes[] = {"game",          "action_def", "layer_def",
+                                        "action_policy", "shaper",     "part_def"};
 
-    put(out, "static const nplug_game %s_game = {\n    .size = sizeof(nplug_game),\n", lower);
-    put(out, "    .names = %s_NAMES,\n", prefix);
+    put(out, "static const nplug_game %s_game = {\n", lower);
+    for (size_t i = 0; i < sizeof sizes / sizeof *sizes; i++)
+        put_size(out, sizes[i]);
+    put(out, "    %s_NAMES,\n", prefix);
     put_text(out, "name", game->name);
-    put_table(out, lower, "actions", "action", "action_def", game->action_count);
-    put_table(out, lower, "layers", "layer", "layer_def", game->layer_count);
-    put_table(out, lower, "policies", "policy", "action_policy", game->policy_count);
-    put_table(out, lower, "parts", "part", "part_def", game->part_count);
-    put_table(out, lower, "zones", "zone", "zone_def", game->zone_count);
-    put(out, "    .seats = NPLUG_SEATS_%s,\n", seats[game->seats]);
+    put_table(out, lower, "actions", game->action_count);
+    put_table(out, lower, "layers", game->layer_count);
+    put_table(out, lower, "policies", game->policy_count);
+    put_table(out, lower, "shapers", 0);
+    put_table(out, lower, "parts", game->part_count);
     put_text(out, "join", game->join);
     put_text(out, "leave", game->leave);
-    put_member(out, "players", game->players);
-    put_member(out, "seat_kinds", game->seat_kinds);
-    put_member(out, "seat_wait_ms", game->seat_wait_ms);
-    put_member(out, "wobble_ms", game->wobble_ms);
-    put_member(out, "unfocused_kinds", game->unfocused_kinds);
+    put_count(out, "action_count", game->action_count);
+    put_count(out, "layer_count", game->layer_count);
+    put_count(out, "policy_count", game->policy_count);
+    put_count(out, "shaper_count", 0);
+    put_count(out, "part_count", game->part_count);
+    put(out, "    NPLUG_SEATS_%s,\n", seats[game->seats]);
+    put_count(out, "players", game->players);
+    put_count(out, "seat_kinds", game->seat_kinds);
+    put_count(out, "seat_wait_ms", game->seat_wait_ms);
+    put_count(out, "wobble_ms", game->wobble_ms);
+    put_count(out, "unfocused_kinds", game->unfocused_kinds);
+    put_count(out, "reserved", 0);
+    put_table(out, lower, "zones", game->zone_count);
+    put_size(out, "zone_def");
+    put_count(out, "zone_count", game->zone_count);
     put(out, "};\n");
 }
 
