@@ -13,62 +13,6 @@ static void open_one(test_rig *rig)
     rig_step(rig, 0);
 }
 
-TEST(a_press_shorter_than_a_step_is_seen_with_its_times)
-{
-    NPLUG_SIZED(nplug_action_facts, state);
-    test_rig rig;
-
-    open_one(&rig);
-    nplug_sim_press(rig.sim, 1000, "pad", "south", 500);
-    nplug_sim_press(rig.sim, 2000, "pad", "south", 700);
-    rig_step(&rig, 50000);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 2);
-    ck_assert_uint_eq(nplug_releases(rig.nest, 1, HORN), 2);
-    ck_assert(!nplug_held(rig.nest, 1, HORN));
-    nplug_action_info(rig.nest, 1, HORN, &state);
-    ck_assert_uint_eq(state.press_count, 2);
-    ck_assert_uint_eq(state.press_time, 2000);
-    ck_assert_uint_eq(state.release_time, 2700);
-    rig_step(&rig, 60000);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 0);
-    nplug_action_info(rig.nest, 1, HORN, &state);
-    ck_assert_uint_eq(state.press_count, 2);
-    rig_close(&rig);
-}
-
-TEST(a_trigger_is_a_button_without_chatter)
-{
-    test_rig rig;
-    nplug_time t = 1000;
-
-    open_one(&rig);
-    nplug_switch_layer(rig.nest, NPLUG_EVERYONE, 1, true);
-    for (unsigned i = 0; i < 50; i++, t += 1000) { /* trembles about the press threshold */
-        nplug_vec2 to = {i % 2 ? 0.52f : 0.45f, 0.0f};
-        nplug_sim_sweep(rig.sim, t, "pad", "trigger-left", to, 0);
-    }
-    rig_step(&rig, t);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, WINCH), 1);
-    ck_assert_uint_eq(nplug_releases(rig.nest, 1, WINCH), 0);
-    rig_close(&rig);
-}
-
-TEST(values_are_events_too)
-{
-    nplug_event event;
-    test_rig rig;
-
-    open_one(&rig);
-    nplug_sim_sweep(rig.sim, 1000, "pad", "trigger-right", (nplug_vec2){1.0f, 0.0f}, 0);
-    rig_step(&rig, 2000);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_VALUE, &event));
-    ck_assert_uint_eq(event.action, THROTTLE);
-    ck_assert_float_eq(event.value.x, 1.0f);
-    rig_step(&rig, 3000);
-    ck_assert(!rig_saw(&rig, NPLUG_EVENT_VALUE, NULL));
-    rig_close(&rig);
-}
-
 /* Over any random hand, presses and releases balance, and the events tell the same as the counts.
  */
 TESTS(polling_and_events_tell_the_same, 5)

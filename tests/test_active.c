@@ -92,29 +92,6 @@ TESTS(deliberate_use_switches_at_once_and_nothing_else_does, COUNT_OF(uses))
     rig_close(&rig);
 }
 
-TEST(the_same_moment_at_any_frame_rate)
-{
-    static const unsigned rates[] = {20, 60, 1000};
-    nplug_time found[COUNT_OF(rates)];
-
-    for (size_t r = 0; r < COUNT_OF(rates); r++) {
-        nplug_event event = {0}, one;
-        test_rig rig;
-        open_one(&rig);
-        nplug_sim_sweep(rig.sim, SECOND, "pad", "stick-left", (nplug_vec2){0.6f, 0.0f}, 300 * MS);
-        nplug_sim_sweep(rig.sim, SECOND + 110 * MS, "marks", "stick-left", (nplug_vec2){0.6f, 0.0f},
-                        300 * MS);
-        for (nplug_time now = 500 * MS; now < 3 * SECOND; now += SECOND / rates[r]) {
-            rig_step(&rig, now);
-            if (rig_saw(&rig, NPLUG_EVENT_ACTIVE, &one)) event = one;
-        }
-        found[r] = event.time;
-        ck_assert_uint_gt(found[r], SECOND);
-        ck_assert_uint_eq(found[r], found[0]);
-        rig_close(&rig);
-    }
-}
-
 TEST(a_game_may_pin_forbid_and_let_only_one_drive)
 {
     nplug_following following = nplug_following_default();
@@ -154,92 +131,6 @@ TEST(a_game_may_pin_forbid_and_let_only_one_drive)
     following.pin = 0xfff00001u;
     ck_assert_int_eq(nplug_follow(rig.nest, 1, &following), NPLUG_ERR_STALE);
     ck_assert_int_eq(nplug_follow(rig.nest, 99, &following), NPLUG_ERR_ARGUMENT);
-    rig_close(&rig);
-}
-
-/* What the player is shown changes, and an event says so; or it does not, and none comes. */
-TEST(a_family_that_is_given_changes_what_is_shown)
-{
-    static const struct {
-        const char *family;
-        bool says;
-        uint16_t flags;
-    } wishes[] = {
-        {"numbers", true, 0}, {"numbers", false, 0},      {"letters", true, 0},
-        {NULL, true, 0},      {"quay-letters", false, 0}, /* the pad's own */
-        {NULL, false, 0},
-    };
-    nplug_following following = nplug_following_default();
-    nplug_event event;
-    test_rig rig;
-
-    open_one(&rig);
-    for (size_t i = 0; i < COUNT_OF(wishes); i++) {
-        following.family = wishes[i].family;
-        nplug_follow(rig.nest, 1, &following);
-        rig_step(&rig, SECOND + i);
-        ck_assert_msg(rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event) == wishes[i].says, "wish %zu", i);
-        if (wishes[i].says) ck_assert_uint_eq(event.flags, wishes[i].flags);
-        if (wishes[i].says) ck_assert_uint_eq(event.device, nplug_device_at(rig.nest, 0));
-    }
-    /* With a family given, all switches show the same; a pin that switches says so, too. */
-    following.family = "numbers";
-    following.pin = nplug_device_at(rig.nest, 3);
-    nplug_follow(rig.nest, 1, &following);
-    rig_step(&rig, 2 * SECOND);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event) && event.flags == 0);
-    following.pin = 0;
-    nplug_follow(rig.nest, 1, &following);
-    nplug_sim_press(rig.sim, 3 * SECOND, "pad", "south", MS);
-    rig_step(&rig, 3 * SECOND + MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event));
-    ck_assert_uint_eq(event.flags, NPLUG_EVENT_FLAG_SAME_PROMPTS);
-    rig_close(&rig);
-}
-
-/* A wheel's notch and 40 counts win at once over a stick that stands somewhere. */
-TEST(what_stands_somewhere_is_not_being_moved)
-{
-    nplug_event event;
-    test_rig rig;
-
-    for (uint32_t wheel = 0; wheel < 2; wheel++) {
-        nplug_move move = {.time = 2 * SECOND,
-                           .kind = NPLUG_MOVE_SIGNAL,
-                           .on = "mouse",
-                           .code = 2u << 16 | 8 * wheel,
-                           .space = NPLUG_SPACE_EVDEV,
-                           .value = wheel ? 1 : 40};
-        open_one(&rig);
-        nplug_sim_sweep(rig.sim, SECOND, "pad", "stick-left", (nplug_vec2){0.9f, 0.0f}, 50 * MS);
-        nplug_sim_sweep(rig.sim, SECOND, "pad", "trigger-left", (nplug_vec2){0.4f, 0.0f}, 50 * MS);
-        nplug_sim_move(rig.sim, &move);
-        rig_step(&rig, 2 * SECOND + 10 * MS);
-        ck_assert(rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event));
-        ck_assert_uint_eq(event.time, 2 * SECOND);
-        ck_assert_int_eq(active_of(rig.nest, 1).kind, NPLUG_KIND_MOUSE);
-        rig_close(&rig);
-    }
-}
-
-/* The dwell is the dwell, whatever the set that loses does. */
-TEST(a_movement_wins_after_the_dwell_exactly)
-{
-    nplug_event event;
-    test_rig rig;
-
-    open_one(&rig);
-    nplug_sim_sweep(rig.sim, SECOND, "pad", "stick-left", (nplug_vec2){0.9f, 0.0f}, 100 * MS);
-    for (unsigned i = 0; i < 40; i++) /* it goes on and on */
-        nplug_sim_sweep(rig.sim, SECOND + (100 + 30 * i) * MS, "pad", "stick-left",
-                        (nplug_vec2){i % 2 ? 0.9f : -0.9f, 0.0f}, 30 * MS);
-    nplug_sim_sweep(rig.sim, SECOND + 500 * MS, "marks", "stick-left", (nplug_vec2){0.6f, 0.0f}, 0);
-    rig_step(&rig, SECOND + 640 * MS);
-    ck_assert(!rig_saw(&rig, NPLUG_EVENT_ACTIVE, NULL));
-    rig_step(&rig, SECOND + 660 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event));
-    ck_assert_uint_ge(event.time, SECOND + 650 * MS);
-    ck_assert_uint_le(event.time, SECOND + 654 * MS); /* a report of the pad's is 4 ms */
     rig_close(&rig);
 }
 

@@ -29,35 +29,6 @@ TESTS(time_may_end, 2)
     rig_close(&rig);
 }
 
-/* A year goes by in one step as in many: what is sampled meanwhile comes to the same. */
-TESTS(a_long_silence_is_the_same_in_one_step_and_in_many, 3)
-{
-    static const nplug_time ends[] = {3000000, 61000000, 3600000000u};
-    uint64_t digests[2];
-
-    for (unsigned way = 0; way < 2; way++) {
-        nplug_game game = harbour_for(1);
-        nplug_time from = 2000000;
-        test_rig rig;
-        rig_open(&rig, &game, NULL);
-        nplug_sim_plug(rig.sim, 1000, "pad", "whimbrel");
-        nplug_sim_sweep(rig.sim, 300000, "pad", "stick-left", (nplug_vec2){0.05f, 0.03f}, 100000);
-        nplug_sim_sweep(rig.sim, 900000, "pad", "stick-right", (nplug_vec2){0.5f, -1.0f}, 300000);
-        for (nplug_time t = 0; t <= from; t += 10000)
-            rig_step(&rig, t);
-        for (nplug_time t = from; way && t < ends[_i]; t += ends[_i] / 997)
-            rig_step(&rig, t);
-        rig_step(&rig, ends[_i]);
-        nplug_sim_sweep(rig.sim, ends[_i] + 130000, "pad", "stick-left", (nplug_vec2){1.0f, 0.0f},
-                        100000);
-        for (unsigned i = 0; i <= 300; i++)
-            rig_step(&rig, ends[_i] + i * 10000);
-        digests[way] = nplug_digest(rig.nest);
-        rig_close(&rig);
-    }
-    ck_assert_uint_eq(digests[0], digests[1]);
-}
-
 /* --- files ------------------------------------------------------------------------------------ */
 
 typedef struct saver {

@@ -58,86 +58,6 @@ TEST(what_is_wrong_with_a_binding_changes_nothing)
     rig_close(&rig);
 }
 
-/* The game's own change for all who have none of their own, as often as one likes. */
-TEST(the_games_bindings_change_for_everybody_else)
-{
-    test_rig rig;
-
-    open_bound(&rig, 2);
-    nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 1);
-    nplug_claim(rig.nest, nplug_device_at(rig.nest, 1), 2);
-    nplug_bind(rig.nest, 2, HORN_, "key:KeyQ");
-    nplug_bind(rig.nest, NPLUG_EVERYONE, HORN_, "pad:north | key:KeyN");
-    nplug_sim_press(rig.sim, 10 * MS, "pad", "west", 0);
-    rig_step(&rig, 20 * MS);
-    ck_assert_str_eq(nplug_bindings(rig.nest, 1, HORN_), "pad:north | key:KeyN");
-    nplug_bind(rig.nest, NPLUG_EVERYONE, HORN_, "pad:south | pad:north | key:KeyN");
-    nplug_sim_press(rig.sim, 30 * MS, "pad", "north", 10 * MS);
-    nplug_sim_press(rig.sim, 50 * MS, "keys", "KeyN", 10 * MS);
-    nplug_sim_press(rig.sim, 70 * MS, "keys", "KeyQ", 10 * MS);
-    rig_step(&rig, 100 * MS);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 2, HORN_), 1);
-    ck_assert(nplug_held(rig.nest, 1, WINCH_)); /* what else is held goes on */
-    nplug_bind(rig.nest, 2, HORN_, NULL);
-    nplug_bind(rig.nest, NPLUG_EVERYONE, HORN_, NULL);
-    nplug_sim_press(rig.sim, 110 * MS, "pad", "south", 10 * MS);
-    nplug_sim_press(rig.sim, 110 * MS, "keys", "KeyH", 300 * MS);
-    rig_step(&rig, SECOND);
-    ck_assert_str_eq(nplug_bindings(rig.nest, 1, HORN_), actions[HORN_].bindings);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 1);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 2, HORN_), 1);
-    rig_close(&rig);
-}
-
-/* A tap that waits for another one, of a binding that goes meanwhile. */
-TEST(what_waits_goes_with_its_binding)
-{
-    test_rig rig;
-
-    open_bound(&rig, 1);
-    for (unsigned round = 0; round < 20; round++) {
-        nplug_time now = (round + 1) * SECOND;
-        nplug_bind(rig.nest, 1, HORN_, "pad:north tap=200 | pad:north taps=3:200");
-        rig_step(&rig, now);
-        nplug_sim_press(rig.sim, now + 10 * MS, "pad", "north", 20 * MS);
-        rig_step(&rig, now + 100 * MS);
-        nplug_bind(rig.nest, 1, HORN_, round % 2 ? "pad:east" : "key:KeyQ hold=50");
-        rig_step(&rig, now + 900 * MS);
-        ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN_), 0);
-    }
-    rig_close(&rig);
-}
-
-/* However often bindings change, what is free is used again, and what they say holds. */
-TESTS(bindings_may_change_for_ever, 4)
-{
-    static const char *const texts[] = {
-        "pad:east",
-        "pad:north hold=5 | key:KeyQ tap=9 | pad:stick-left.up",
-        "key:ShiftLeft/ShiftRight+key:KeyQ | pad:east scale=0.5",
-        "pad:east family=quay-letters press=0.9 | pad:east sheet=heron",
-        NULL,
-        ""};
-    static const unsigned presses[] = {1, 0, 1, 2, 0, 0};
-    test_rig rig;
-
-    srand((unsigned)_i);
-    open_bound(&rig, 1);
-    for (unsigned round = 0, at = 0; round < 600; round++) {
-        nplug_time now = (round + 1) * SECOND;
-        uint32_t action = rand() % 2 ? HORN_ : WINCH_;
-        nplug_bind(rig.nest, 1, THROTTLE_, rand() % 2 ? "key:KeyT rise=3 fall=2" : NULL);
-        at = (unsigned)rand() % COUNT_OF(texts);
-        ck_assert_int_eq(nplug_bind(rig.nest, 1, action, texts[at]), NPLUG_OK);
-        nplug_sim_press(rig.sim, now - 500 * MS, "pad", "east", 100 * MS);
-        rig_step(&rig, now);
-        ck_assert(!rig_saw(&rig, NPLUG_EVENT_LIMIT, NULL));
-        ck_assert_msg(nplug_presses(rig.nest, 1, action) == (presses[at] != 0), "%s", texts[at]);
-    }
-    rig_close(&rig);
-}
-
 /* --- texts ---------------------------------------------------------------------------------- */
 
 TEST(another_source_keeps_the_options)
@@ -216,70 +136,6 @@ static nplug_pick pick_for(nplug_player player)
     nplug_pick pick = {.size = sizeof pick};
     pick.player = player;
     return pick;
-}
-
-static void expect_pick(test_rig *rig, const char *name)
-{
-    char text[64];
-    nplug_event event;
-    nplug_source source;
-
-    ck_assert_msg(rig_saw(rig, NPLUG_EVENT_PICK, &event), "no pick: %s", name);
-    source.control = event.control;
-    source.way = (uint16_t)event.way;
-    nplug_source_name(source, text, sizeof text);
-    ck_assert_str_eq(text, name);
-    ck_assert_uint_eq(event.flags, 0);
-}
-
-TEST(a_control_is_picked_by_using_it)
-{
-    nplug_pick pick = pick_for(1);
-    test_rig rig;
-
-    open_bound(&rig, 1);
-    nplug_sim_press(rig.sim, 10 * MS, "pad", "south", 0);
-    rig_step(&rig, 20 * MS);
-    ck_assert_int_eq(nplug_start_pick(rig.nest, &pick), NPLUG_OK);
-    rig_step(&rig, 30 * MS);
-    ck_assert(pick_of(rig.nest).waits);
-    nplug_sim_release(rig.sim, 40 * MS, "pad", "south"); /* what was held does not count */
-    rig_step(&rig, 50 * MS);
-    ck_assert(pick_of(rig.nest).waits);
-    nplug_sim_press(rig.sim, 60 * MS, "pad", "west", 0);
-    rig_step(&rig, 70 * MS);
-    expect_pick(&rig, "pad:west");
-    ck_assert(!nplug_held(rig.nest, 1, WINCH_)); /* the press is spent */
-    nplug_sim_release(rig.sim, 80 * MS, "pad", "west");
-    nplug_sim_press(rig.sim, 90 * MS, "pad", "west", 10 * MS);
-    rig_step(&rig, 200 * MS);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, WINCH_), 1);
-    rig_close(&rig);
-}
-
-TEST(an_axis_is_picked_by_the_direction_that_moves_most)
-{
-    nplug_pick pick = pick_for(NPLUG_EVERYONE);
-    NPLUG_SIZED(nplug_pick_facts, state);
-    test_rig rig;
-
-    open_bound(&rig, 1);
-    nplug_start_pick(rig.nest, &pick);
-    nplug_sim_sweep(rig.sim, 10 * MS, "pad", "stick-right", (nplug_vec2){0.2f, -0.45f}, 50 * MS);
-    rig_step(&rig, 100 * MS);
-    state = pick_of(rig.nest);
-    ck_assert(state.waits);
-    ck_assert_float_eq_tol(state.share, 0.75f, 0.01f);
-    ck_assert_uint_eq(state.source.way, NPLUG_WAY_DOWN);
-    nplug_sim_sweep(rig.sim, 110 * MS, "pad", "stick-right", (nplug_vec2){0.5f, -0.8f}, 50 * MS);
-    rig_step(&rig, 200 * MS);
-    expect_pick(&rig, "pad:stick-right.down");
-    pick.takes = true;
-    nplug_sim_sweep(rig.sim, 210 * MS, "pad", "trigger-left", (nplug_vec2){1.0f, 0.0f}, 50 * MS);
-    nplug_start_pick(rig.nest, &pick);
-    rig_step(&rig, 300 * MS);
-    expect_pick(&rig, "pad:trigger-left");
-    rig_close(&rig);
 }
 
 TEST(a_pick_ends_by_its_control_by_time_by_call_and_asks_the_right_devices)
@@ -479,28 +335,6 @@ TEST(confirm_is_where_the_pads_family_has_it)
     open_menu(&rig, "curlew"); /* tide-letters: east does */
     ck_assert_int_eq(want_of(&rig, &now, "east"), NPLUG_MENU_WISH_CONFIRM);
     ck_assert_int_eq(want_of(&rig, &now, "south"), NPLUG_MENU_WISH_CANCEL);
-    rig_close(&rig);
-}
-
-TEST(a_menu_goes_one_way_at_a_time_and_repeats)
-{
-    nplug_menu_press press;
-    unsigned ups = 0, others = 0;
-    test_rig rig;
-
-    open_menu(&rig, "heron");
-    nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", (nplug_vec2){0.6f, 0.95f}, 50 * MS);
-    for (unsigned ms = 10; ms <= 1000; ms += 10) {
-        rig_step(&rig, ms * MS);
-        for (uint32_t i = 0; nplug_menu_at(rig.nest, 2, i, &press); i++) {
-            ck_assert_uint_eq(press.player, 1);
-            ups += press.wish == NPLUG_MENU_WISH_UP;
-            others += press.wish != NPLUG_MENU_WISH_UP;
-        }
-    }
-    ck_assert_uint_eq(ups, 6); /* at about 30, 430, 550, 670, 790, 910 ms */
-    ck_assert_uint_eq(others, 0);
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, 1).y, 0.0f);
     rig_close(&rig);
 }
 

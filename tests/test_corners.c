@@ -7,33 +7,6 @@
 
 /* --- what a text says ------------------------------------------------------------------------- */
 
-static void keep_binding(void *user, const nplug_binding *binding)
-{
-    *(nplug_binding *)user = *binding;
-}
-
-/* How a press is made, and of which devices, is told of each binding. */
-TESTS(a_text_tells_its_gesture_and_its_devices, 5)
-{
-    static const struct {
-        const char *text;
-        nplug_gesture gesture;
-        nplug_device_kind kind;
-    } rows[] = {
-        {"key:KeyA", NPLUG_GESTURE_PRESS, NPLUG_KIND_UNKNOWN},
-        {"key:KeyA on-release", NPLUG_GESTURE_RELEASE, NPLUG_KIND_UNKNOWN},
-        {"pad:south double-tap kind=pad", NPLUG_GESTURE_TAP, NPLUG_KIND_PAD},
-        {"key:KeyA hold=300 kind=keyboard", NPLUG_GESTURE_HOLD, NPLUG_KIND_KEYBOARD},
-        {"wheel:button-1 repeat=400:80 kind=wheel", NPLUG_GESTURE_REPEAT, NPLUG_KIND_WHEEL}};
-    nplug_binding binding;
-
-    ck_assert_int_eq(
-        nplug_read_bindings(NPLUG_ACTION_BUTTON, rows[_i].text, keep_binding, &binding, NULL),
-        NPLUG_OK);
-    ck_assert_int_eq(binding.gesture, rows[_i].gesture);
-    ck_assert_int_eq(binding.kind, rows[_i].kind);
-}
-
 /* A curve stays within its ends: no point is beyond 1 along either way. */
 TESTS(a_curve_ends_at_1, 5)
 {
@@ -89,31 +62,6 @@ TESTS(own_shapings_have_whole_names, 3)
 
 /* --- readings --------------------------------------------------------------------------------- */
 
-/* One direction of a stick gives nothing the other way. */
-TESTS(a_direction_gives_nothing_the_other_way, 4)
-{
-    static const char *const texts[] = {"pad:stick-left.right", "pad:stick-left.left",
-                                        "pad:stick-left.up", "pad:stick-left.down"};
-    static const nplug_vec2 places[] = {
-        {0.75f, 0.0f}, {-0.75f, 0.0f}, {0.0f, 0.75f}, {0.0f, -0.75f}};
-    nplug_action_def action = {"push", NPLUG_ACTION_LEVEL, texts[_i % 4], 0};
-    nplug_game game = nplug_game_for_one("corners", &action, 1);
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "pad", "heron");
-    for (int way = 0; way < 4; way++) {
-        nplug_time now = (nplug_time)(way + 1) * 10 * MS;
-        nplug_sim_sweep(rig.sim, now, "pad", "stick-left", places[way], 0);
-        rig_step(&rig, now + MS);
-        if (way == _i % 4)
-            ck_assert_float_gt(nplug_level(rig.nest, 1, 0), 0.7f);
-        else
-            ck_assert_float_eq(nplug_level(rig.nest, 1, 0), 0.0f);
-    }
-    rig_close(&rig);
-}
-
 /* A chord that is not held leaves its rest by no movement: the stick that was pushed stays the
  * latest. */
 TEST(a_movement_without_its_chord_is_not_the_latest)
@@ -136,27 +84,6 @@ TEST(a_movement_without_its_chord_is_not_the_latest)
         rig_step(&rig, now);
         if (now > MS) ck_assert_float_gt(nplug_vector(rig.nest, 1, 0).x, 0.7f);
     }
-    rig_close(&rig);
-}
-
-/* However slow somebody is, a time ends where its number of microseconds does. */
-TEST(the_longest_wait_is_that_of_32_bits)
-{
-    static const nplug_action_def action = {"call", NPLUG_ACTION_BUTTON, "pad:south hold=1000000",
-                                            0};
-    nplug_game game = nplug_game_for_one("corners", &action, 1);
-    nplug_time most = UINT64_C(4294967000);
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "pad", "heron");
-    nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "slower=10");
-    rig_step(&rig, MS);
-    nplug_sim_press(rig.sim, SECOND, "pad", "south", 0);
-    rig_step(&rig, SECOND + most - 1);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 0);
-    rig_step(&rig, SECOND + most);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 1);
     rig_close(&rig);
 }
 
@@ -270,28 +197,6 @@ TESTS(a_rule_for_no_action_is_refused, 3)
     rig_open(&rig, NULL, NULL);
     ck_assert_int_eq(nplug_use_game(rig.nest, &game), _i == 0 ? NPLUG_OK : NPLUG_ERR_ARGUMENT);
     ck_assert_int_eq(nplug_start_pick(rig.nest, NULL), NPLUG_ERR_ARGUMENT);
-    rig_close(&rig);
-}
-
-/* A device for which there is no room leaves nothing behind: the next one meets the same limit. */
-TEST(what_had_no_room_takes_none)
-{
-    nplug_limits limits = nplug_limits_default();
-    nplug_event event;
-    test_rig rig;
-
-    limits.devices = 1;
-    limits.nodes = 2;
-    rig_open(&rig, NULL, &limits);
-    for (nplug_time i = 0; i < 5; i++) {
-        char name[8];
-        snprintf(name, sizeof name, "pad%u", (unsigned)i);
-        nplug_sim_plug(rig.sim, i * MS, name, "heron");
-        rig_step(&rig, i * MS);
-        if (i == 0) continue;
-        ck_assert(rig_saw(&rig, NPLUG_EVENT_LIMIT, &event));
-        ck_assert_uint_eq(event.limit, NPLUG_LIMIT_DEVICES);
-    }
     rig_close(&rig);
 }
 

@@ -23,41 +23,6 @@ static void open_by_hand(hand_rig *h, uint32_t ring_slots)
 
 enum { STICK_X, STICK_Y, SOUTH = 8 };
 
-TEST(a_diagonal_is_one_change)
-{
-    hand_rig h;
-    nplug_report group[2] = {value_report(1000, 5, STICK_X, 32767, NPLUG_REPORT_FLAG_MORE),
-                             value_report(1000, 5, STICK_Y, -32768, 0)};
-
-    open_by_hand(&h, 256);
-    push_heron(h.port.ring, 0, 5, NULL, NULL);
-    ck_assert_int_eq(nplug_push(h.port.ring, group, 1), NPLUG_OK);
-    rig_step(&h.rig, 2000); /* half a group is never taken */
-    ck_assert_float_eq(nplug_vector(h.rig.nest, 1, STEER).x, 0.0f);
-    ck_assert_int_eq(nplug_push(h.port.ring, group + 1, 1), NPLUG_OK);
-    rig_step(&h.rig, 3000);
-    ck_assert_float_eq(nplug_vector(h.rig.nest, 1, STEER).x, 1.0f);
-    ck_assert_float_eq(nplug_vector(h.rig.nest, 1, STEER).y, 1.0f);
-    rig_close(&h.rig);
-}
-
-TEST(a_press_and_its_release_in_one_group_are_both_seen)
-{
-    hand_rig h;
-    nplug_report group[3] = {value_report(1000, 5, SOUTH, 1, NPLUG_REPORT_FLAG_MORE),
-                             value_report(1000, 5, SOUTH, 0, NPLUG_REPORT_FLAG_MORE),
-                             value_report(1000, 5, SOUTH, 1, 0)};
-
-    open_by_hand(&h, 256);
-    push_heron(h.port.ring, 0, 5, NULL, NULL);
-    nplug_push(h.port.ring, group, 3);
-    rig_step(&h.rig, 2000);
-    ck_assert_uint_eq(nplug_presses(h.rig.nest, 1, HORN), 2);
-    ck_assert_uint_eq(nplug_releases(h.rig.nest, 1, HORN), 1);
-    ck_assert(nplug_held(h.rig.nest, 1, HORN));
-    rig_close(&h.rig);
-}
-
 /* Whatever a port pushes, in whatever pieces, the nest stays consistent and counts what was wrong.
  */
 TEST(wrong_reports_are_counted_and_said_once)
@@ -147,87 +112,6 @@ TEST(what_is_around_a_group_that_is_too_long_comes_through)
     rig_close(&h.rig);
 }
 
-/* A port that forgets to end its groups loses nothing, wherever in the ring that is, quick lane or
- * not; and a number that no device can have is nobody's, whoever else it might look like. */
-TEST(a_group_that_mixes_devices_is_parted)
-{
-    hand_rig h;
-    uint32_t presses = 0, mixed = 0;
-
-    open_by_hand(&h, 64);
-    push_heron(h.port.ring, 0, 5, NULL, NULL);
-    push_heron(h.port.ring, 0, 6, NULL, NULL);
-    rig_step(&h.rig, 500);
-    for (unsigned i = 1; i < 100; i++) {
-        nplug_time now = 1000 * i;
-        nplug_report group[] = {
-            value_report(now, 5, STICK_X, (int32_t)i, NPLUG_REPORT_FLAG_MORE),
-            value_report(now, 5, SOUTH, i & 1, i % 3 ? NPLUG_REPORT_FLAG_MORE : 0),
-            value_report(now, 6, SOUTH, i & 1, NPLUG_REPORT_FLAG_MORE),
-            value_report(now, 6, STICK_Y, -(int32_t)i, NPLUG_REPORT_FLAG_MORE),
-            value_report(now, 1u << 24 | 5, SOUTH, 1, 0)};
-        ck_assert_int_eq(nplug_push(h.port.ring, group, 5), NPLUG_OK);
-        rig_step(&h.rig, now + 500);
-        presses += nplug_presses(h.rig.nest, 1, HORN);
-        mixed += 1 + (i % 3 != 0);
-        ck_assert_uint_eq(counts_of(h.rig.nest).bad_groups, mixed);
-        ck_assert_uint_eq(counts_of(h.rig.nest).unknown_device, i);
-        ck_assert_float_eq(rig_control(&h.rig, 0, "pad:stick-left").x, (float)i / 32767.0f);
-        ck_assert_float_eq(rig_control(&h.rig, 1, "pad:stick-left").y, (float)i / 32768.0f);
-        ck_assert_float_eq(rig_control(&h.rig, 0, "pad:south").x, (float)(i & 1));
-        ck_assert_float_eq(rig_control(&h.rig, 1, "pad:south").x, (float)(i & 1));
-    }
-    ck_assert_uint_ge(presses, 50);
-    ck_assert_ptr_nonnull(strstr(h.rig.log, "mixed devices, and was parted: port 1"));
-    ck_assert_ptr_nonnull(strstr(h.rig.log, "is too large: 16777221"));
-    rig_close(&h.rig);
-}
-
-/* Fills the ring with movement, then presses and unplugs: the latter always come through. */
-TEST(above_three_quarters_only_movement_is_dropped)
-{
-    hand_rig h;
-    nplug_report press = value_report(3000, 5, SOUTH, 1, 0);
-    NPLUG_SIZED(nplug_device_facts, info);
-    nplug_report begin = value_report(6000, 5, 0, 0, 0);
-
-    open_by_hand(&h, 64);
-    push_heron(h.port.ring, 0, 5, NULL, NULL);
-    rig_step(&h.rig, 500);
-    for (int i = 0; i < 100; i++) {
-        nplug_report move =
-            value_report(1000 + (nplug_time)i, 5, STICK_X, 100 * i, NPLUG_REPORT_FLAG_MOVES);
-        ck_assert_int_eq(nplug_push(h.port.ring, &move, 1), NPLUG_OK);
-    }
-    ck_assert_int_eq(nplug_push(h.port.ring, &press, 1), NPLUG_OK);
-    rig_step(&h.rig, 5000);
-    ck_assert(nplug_held(h.rig.nest, 1, HORN));
-    ck_assert_uint_ge(counts_of(h.rig.nest).moves_dropped, 50);
-    ck_assert_uint_eq(counts_of(h.rig.nest).reports_dropped, 0);
-    ck_assert_uint_eq(h.port.resyncs, 1);
-    ck_assert_uint_eq(h.port.last_resync, 5);
-    nplug_device_info(h.rig.nest, nplug_device_at(h.rig.nest, 0), &info);
-    ck_assert(info.resyncing);
-
-    /* The answer: the stick is at its end, west is down, south was let go meanwhile. */
-    begin.kind = NPLUG_REPORT_RESYNC_BEGIN;
-    nplug_push(h.port.ring, &begin, 1);
-    begin = value_report(6000, 5, STICK_X, 32767, 0);
-    nplug_push(h.port.ring, &begin, 1);
-    begin = value_report(6000, 5, 15, 1, 0); /* start */
-    nplug_push(h.port.ring, &begin, 1);
-    push_kind(h.port.ring, 6000, 5, NPLUG_REPORT_RESYNC_END);
-    rig_step(&h.rig, 7000);
-    ck_assert(!nplug_held(h.rig.nest, 1, HORN));
-    ck_assert_uint_eq(nplug_releases(h.rig.nest, 1, HORN), 1);
-    ck_assert(!nplug_held(h.rig.nest, 1, MENU)); /* found pressed, but when? It is spent */
-    ck_assert_float_eq(nplug_vector(h.rig.nest, 1, STEER).x, 1.0f);
-    ck_assert(rig_saw(&h.rig, NPLUG_EVENT_RESYNCED, NULL));
-    nplug_device_info(h.rig.nest, nplug_device_at(h.rig.nest, 0), &info);
-    ck_assert(!info.resyncing);
-    rig_close(&h.rig);
-}
-
 TEST(a_full_ring_refuses_and_nothing_sticks)
 {
     hand_rig h;
@@ -251,33 +135,6 @@ TEST(a_full_ring_refuses_and_nothing_sticks)
     ck_assert_uint_eq(counts_of(h.rig.nest).unknown_device, 0);
     ck_assert_uint_eq(nplug_device_count(h.rig.nest), 0);
     ck_assert(!nplug_held(h.rig.nest, 1, HORN));
-    rig_close(&h.rig);
-}
-
-TEST(two_ports_are_merged_in_order_of_time)
-{
-    hand_rig h;
-    hand_port second = {0};
-    char text[4096] = "";
-    nplug_report a = value_report(2000, 1, SOUTH, 1, 0), b = value_report(1000, 1, SOUTH, 1, 0);
-
-    open_by_hand(&h, 256);
-    ck_assert_int_eq(nplug_attach(h.rig.nest, &hand_table, &second), NPLUG_OK);
-    push_heron(h.port.ring, 0, 1, NULL, NULL);
-    push_heron(second.ring, 0, 1, NULL, NULL); /* the same number, another port */
-    rig_step(&h.rig, 500);
-    ck_assert_uint_eq(nplug_device_count(h.rig.nest), 2);
-    nplug_push(h.port.ring, &a, 1);
-    nplug_push(second.ring, &b, 1);
-    rig_step(&h.rig, 1500); /* the later one waits */
-    rig_events(&h.rig, text, sizeof text);
-    ck_assert_ptr_nonnull(strstr(text, "1000 press device 1002"));
-    ck_assert_ptr_null(strstr(text, "device 1001"));
-    rig_step(&h.rig, 2500);
-    ck_assert_float_eq(rig_control(&h.rig, 0, "pad:south").x, 1.0f);
-    ck_assert_uint_eq(counts_of(h.rig.nest).late, 0);
-    nplug_close(h.rig.nest);
-    ck_assert_uint_eq(second.stops, 1);
     rig_close(&h.rig);
 }
 

@@ -10,83 +10,6 @@
 
 /* --- the last microsecond --------------------------------------------------------------------- */
 
-/* Two actions of one key, how long the key is down each time, and the presses that come of it:
- * "ACTION+" pressed, "ACTION-" released, each with its time in microseconds. */
-static const struct {
-    const char *first, *second;
-    struct {
-        nplug_time begin, end;
-    } presses[3];
-    const char *story;
-} limits[] = {
-    {"hold=100", "", {{10000, 110000}}, "0+110000 0-110000 "},
-    {"hold=100", "", {{10000, 109999}}, ""},
-    {"tap=100", "", {{10000, 110000}}, "0+110000 0-110000 "},
-    {"tap=100", "", {{10000, 110001}}, ""},
-    {"tap=100", "hold=100", {{10000, 110000}}, "1+110000 1-110000 "},
-    {"tap=100", "hold=100", {{10000, 109999}}, "0+109999 0-109999 "},
-    {"double-tap=100", "", {{10000, 110000}, {210000, 400000}}, "0+210000 0-400000 "},
-    {"double-tap=100", "", {{10000, 110000}, {210001, 400000}}, ""},
-    {"double-tap=100", "", {{10000, 110001}, {150000, 400000}}, ""},
-    {"tap=100",
-     "taps=3:100",
-     {{10000, 50000}, {100000, 150000}},
-     "0+250001 0-250001 0+250001 0-250001 "},
-    {"tap=100",
-     "taps=3:100",
-     {{10000, 50000}, {100000, 150000}, {250000, 260000}},
-     "1+250000 1-260000 "},
-    {"tap=100",
-     "taps=3:100",
-     {{10000, 50000}, {100000, 150000}, {250001, 260000}},
-     "0+250001 0-250001 0+250001 0-250001 0+360001 0-360001 "},
-    {"on-release", "", {{10000, 50000}}, "0+50000 0-50000 "},
-    {"repeat=100:50",
-     "",
-     {{10000, 160000}},
-     "0+10000 0-110000 0+110000 0-160000 0+160000 0-160000 "},
-    {"repeat=100:50", "", {{10000, 159999}}, "0+10000 0-110000 0+110000 0-159999 "},
-};
-
-static void add_story(const test_rig *rig, char *story, size_t size)
-{
-    for (uint32_t i = 0; i < nplug_event_count(rig->nest); i++) {
-        const nplug_event *event = nplug_event_at(rig->nest, i);
-        size_t used = strlen(story);
-        if (event->kind != NPLUG_EVENT_PRESS && event->kind != NPLUG_EVENT_RELEASE) continue;
-        snprintf(story + used, size - used, "%u%c%llu ", event->action,
-                 event->kind == NPLUG_EVENT_PRESS ? '+' : '-', (unsigned long long)event->time);
-    }
-}
-
-/* At any frame rate. */
-TESTS(a_limit_includes_its_last_microsecond, COUNT_OF(limits))
-{
-    static const nplug_time frames[] = {1000, 7001, 50000, 600000};
-    char first[60], second[60];
-    nplug_action_def actions[] = {{"first", NPLUG_ACTION_BUTTON, first, 0},
-                                  {"second", NPLUG_ACTION_BUTTON, second, 0}};
-
-    snprintf(first, sizeof first, "key:KeyA %s", limits[_i].first);
-    snprintf(second, sizeof second, *limits[_i].second ? "key:KeyA %s" : "%s", limits[_i].second);
-    for (unsigned f = 0; f < COUNT_OF(frames); f++) {
-        nplug_game game = nplug_game_for_one("limits", actions, 2);
-        char story[400] = "";
-        test_rig rig;
-        rig_open(&rig, &game, NULL);
-        nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-        for (unsigned i = 0; i < 3 && limits[_i].presses[i].end; i++)
-            nplug_sim_press(rig.sim, limits[_i].presses[i].begin, "keys", "KeyA",
-                            limits[_i].presses[i].end - limits[_i].presses[i].begin);
-        for (nplug_time now = 0; now <= 600 * MS; now += frames[f]) {
-            rig_step(&rig, now);
-            add_story(&rig, story, sizeof story);
-        }
-        check_same(story, limits[_i].story, first);
-        rig_close(&rig);
-    }
-}
-
 /* --- shaping ---------------------------------------------------------------------------------- */
 
 /* A shaping as action.h says it, by itself. */
@@ -251,34 +174,6 @@ static const nplug_action_def seat_actions[] = {
     {"pull", NPLUG_ACTION_LEVEL, "pad:trigger-right", 0},
     {"look up", NPLUG_ACTION_BUTTON, "pad:stick-left.up", 0}};
 
-/* A value that stays is dropped where its player swaps seats, and goes along with a device that
- * changes hands. */
-TESTS(a_value_stays_for_a_departure_only, 4)
-{
-    static const nplug_action_policy rule = {.action = 0, .stays = true};
-    test_rig rig;
-    float left = 0.0f;
-
-    open_pads(&rig, seat_actions, &rule);
-    plug(&rig, 0, "one", "A1", NULL);
-    nplug_sim_press(rig.sim, MS, "one", "south", MS);
-    rig_step(&rig, 5 * MS);
-    nplug_sim_sweep(rig.sim, 6 * MS, "one", "trigger-right", (nplug_vec2){0.7f, 0.0f}, 0);
-    rig_step(&rig, 10 * MS);
-    left = nplug_level(rig.nest, 1, 0);
-    ck_assert_float_gt(left, 0.6f);
-    if (_i < 2) nplug_sim_unplug(rig.sim, 15 * MS, "one");
-    if (_i == 3) nplug_unclaim(rig.nest, nplug_device_at(rig.nest, 0));
-    if (_i == 2) nplug_claim(rig.nest, nplug_device_at(rig.nest, 0), 2);
-    rig_step(&rig, 20 * MS);
-    ck_assert_float_eq(nplug_level(rig.nest, 1, 0), _i < 2 ? left : 0.0f);
-    if (_i == 1) nplug_swap(rig.nest, 1, 2);
-    rig_step(&rig, 30 * MS);
-    ck_assert_float_eq(nplug_level(rig.nest, 1, 0), _i < 1 ? left : 0.0f);
-    ck_assert_float_eq(nplug_level(rig.nest, 2, 0), 0.0f);
-    rig_close(&rig);
-}
-
 static uint32_t players_of(const test_rig *rig, uint32_t place)
 {
     return nplug_part_players(rig->nest, nplug_device_at(rig->nest, place), 0);
@@ -336,29 +231,6 @@ TESTS(a_serial_number_tells_and_a_socket_does_not, 8)
     rig_close(&rig);
 }
 
-/* A press takes over for whoever misses the like, and else for whoever has waited longest. */
-TESTS(a_press_takes_over_for_one_who_misses_the_like, 3)
-{
-    static const char *const models[] = {"heron", "curlew", "whimbrel"};
-    test_rig rig;
-
-    open_pads(&rig, seat_actions, NULL);
-    nplug_sim_plug(rig.sim, 0, "one", "curlew");
-    nplug_sim_plug(rig.sim, 0, "two", "heron");
-    nplug_sim_press(rig.sim, MS, "one", "south", MS);
-    nplug_sim_press(rig.sim, 2 * MS, "two", "south", MS);
-    rig_step(&rig, 10 * MS);
-    nplug_sim_plug(rig.sim, 12 * MS, "spare", models[_i]);
-    rig_step(&rig, 14 * MS);
-    nplug_sim_unplug(rig.sim, 20 * MS, "one");
-    nplug_sim_unplug(rig.sim, 30 * MS, "two");
-    rig_step(&rig, 40 * MS);
-    nplug_sim_press(rig.sim, 50 * MS, "spare", "south", MS);
-    rig_step(&rig, 60 * MS);
-    ck_assert_uint_eq(players_of(&rig, 0), _i == 0 ? 2u : 1u);
-    rig_close(&rig);
-}
-
 /* Which part a key is in can be asked of any key. */
 TEST(a_key_tells_its_part)
 {
@@ -380,106 +252,6 @@ TEST(a_key_tells_its_part)
 }
 
 /* --- numbers ---------------------------------------------------------------------------------- */
-
-/* An axis of which no sheet says a rest has it in the middle, the upper one of two. */
-TESTS(the_middle_of_an_even_range_is_the_upper_one, 6)
-{
-    static const struct {
-        int32_t min, max, rest;
-    } rows[] = {{0, 255, 128}, {-128, 127, 0}, {0, 254, 127}, {0, 1, 1}, {-1, 0, 0}, {-4, -1, -2}};
-    NPLUG_SIZED(nplug_signal_facts, facts);
-    hand_port hand = {0};
-    test_rig rig;
-    nplug_report report = {.time = 1, .device = 1, .kind = NPLUG_REPORT_ARRIVE};
-
-    rig_open(&rig, NULL, NULL);
-    ck_assert_int_eq(nplug_attach(rig.nest, &hand_table, &hand), NPLUG_OK);
-    report.data.arrive.bus = 3;
-    report.data.arrive.signals = 8;
-    nplug_push(hand.ring, &report, 1);
-    for (uint16_t i = 0; i < 8; i++) {
-        nplug_report signal = {.time = 1, .device = 1, .kind = NPLUG_REPORT_SIGNAL, .signal = i};
-        signal.data.signal.space = NPLUG_SPACE_EVDEV;
-        signal.data.signal.nature = i < 2 ? NPLUG_NATURE_AXIS : NPLUG_NATURE_BUTTON;
-        signal.data.signal.code = i < 2 ? 0x30000u + i : 0x10000u + 0x130u + i - 2u;
-        signal.data.signal.min = i < 2 ? rows[_i].min : 0;
-        signal.data.signal.max = i < 2 ? rows[_i].max : 1;
-        nplug_push(hand.ring, &signal, 1);
-    }
-    push_kind(hand.ring, 1, 1, NPLUG_REPORT_READY);
-    rig_step(&rig, 2);
-    ck_assert_int_eq(nplug_signal_info(rig.nest, nplug_device_at(rig.nest, 0), 0, &facts),
-                     NPLUG_OK);
-    ck_assert_int_eq(facts.raw, rows[_i].rest);
-    rig_close(&rig);
-}
-
-/* "first": 0 is rest until a value is said that is neither 0 nor the rest: saying the rest changes
- * nothing. */
-TEST(zero_is_rest_until_something_moves)
-{
-    static const struct {
-        int32_t raw;
-        float value;
-    } story[] = {{0, 0.0f}, {511, 0.0f}, {0, 0.0f}, {-512, 1.0f}, {511, 0.0f}, {0, 0.5f}};
-    nplug_move move = {
-        .kind = NPLUG_MOVE_SIGNAL, .on = "pedals", .code = 0x00010033, .space = NPLUG_SPACE_HID};
-    test_rig rig;
-
-    rig_open(&rig, NULL, NULL);
-    nplug_sim_plug(rig.sim, 0, "pedals", "godwit");
-    for (unsigned i = 0; i < COUNT_OF(story); i++) {
-        move.time = (i + 1) * 10 * MS;
-        move.value = story[i].raw;
-        nplug_sim_move(rig.sim, &move);
-        rig_step(&rig, move.time);
-        ck_assert_float_eq_tol(rig_control(&rig, 0, "stick:brake-left").x, story[i].value, 0.001f);
-    }
-    ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
-    rig_close(&rig);
-}
-
-/* A number that the tool prints reads back as the same float. */
-TESTS(json_has_digits_enough, 6)
-{
-    char path[] = BINARY_DIR "/digits.trace", command[300];
-    float x = (float)_i * 0.1234567f;
-    FILE *file = fopen(path, "w");
-    json_t *root, *controls, *value = NULL;
-    static char output[200000];
-    nplug_vec2 is;
-    test_rig rig;
-
-    ck_assert_ptr_nonnull(file);
-    fprintf(file,
-            "{\"nestplug\": \"trace\", \"version\": 1}\n"
-            "{\"t\": 0, \"arrive\": \"pad\", \"model\": \"heron\"}\n"
-            "{\"t\": 10000, \"sweep\": \"stick-left\", \"on\": \"pad\", \"to\": [%.9g, 0.1], "
-            "\"over\": 1}\n",
-            (double)x);
-    fclose(file);
-    rig_open(&rig, NULL, NULL);
-    nplug_sim_plug(rig.sim, 0, "pad", "heron");
-    nplug_sim_sweep(rig.sim, 10 * MS, "pad", "stick-left", (nplug_vec2){x, 0.1f}, 1);
-    rig_step(&rig, 20 * MS);
-    is = rig_control(&rig, 0, "pad:stick-left");
-    rig_close(&rig);
-    snprintf(command, sizeof command, BINARY_DIR "/tool/nestplug devices --json --port sim:%s",
-             path);
-    ck_assert_int_eq(run(command, output, sizeof output), 0);
-    root = json_loads(output, 0, NULL);
-    ck_assert_msg(root != NULL, "%s", output);
-    controls = json_object_get(json_array_get(root, 0), "controls");
-    for (size_t i = 0; i < json_array_size(controls); i++) {
-        json_t *one = json_array_get(controls, i);
-        const char *name = json_string_value(json_object_get(one, "name"));
-        if (name && strcmp(name, "pad:stick-left") == 0) value = json_object_get(one, "value");
-    }
-    ck_assert_ptr_nonnull(value);
-    ck_assert_float_eq((float)json_number_value(json_array_get(value, 0)), is.x);
-    ck_assert_float_eq((float)json_number_value(json_array_get(value, 1)), is.y);
-    json_decref(root);
-}
 
 /* --- stories -----------------------------------------------------------------------------------
  */

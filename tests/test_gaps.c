@@ -14,16 +14,6 @@ static const nplug_action_def actions[ACTIONS] = {
     [SWAY] = {"sway", NPLUG_ACTION_VECTOR, "pad:stick-left", 0},
 };
 
-/* Two players, each with a pad. */
-static void open_two(test_rig *rig, nplug_game game)
-{
-    game.seats = NPLUG_SEATS_BY_ARRIVAL;
-    rig_open(rig, &game, NULL);
-    nplug_sim_plug(rig->sim, 0, "one", "heron");
-    nplug_sim_plug(rig->sim, 0, "two", "heron");
-    rig_step(rig, MS);
-}
-
 /* --- what is asked ---------------------------------------------------------------------------- */
 
 /* An action past the end is nobody's, and not the next player's first one. */
@@ -85,35 +75,6 @@ TEST(queries_of_nothing_are_neutral)
     rig_close(&rig);
 }
 
-TEST(a_calibration_is_told_beside_what_the_sheet_says)
-{
-    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
-    nplug_setup setup = nplug_setup_default();
-    NPLUG_SIZED(nplug_calibration_facts, axis);
-    uint32_t axes = 0;
-    test_rig rig;
-
-    setup.follow_rest = true;
-    rig_open_setup(&rig, &game, setup);
-    for (unsigned i = 0; i < 8; i++) {
-        char name[8];
-        snprintf(name, sizeof name, "pad-%u", i);
-        nplug_sim_plug(rig.sim, 0, name, "heron");
-    }
-    rig_step(&rig, MS);
-    for (uint32_t d = 0; d < 8; d++)
-        for (uint32_t i = 0;
-             nplug_calibration_info(rig.nest, nplug_device_at(rig.nest, d), i, &axis) == 0; i++) {
-            axes++;
-            ck_assert_uint_eq(axis.now.code, axis.sheet.code);
-            ck_assert_int_lt(axis.sheet.low, axis.sheet.high);
-            ck_assert_int_eq(axis.now.low, axis.sheet.low);
-            ck_assert_int_eq(axis.mode, NPLUG_CALIBRATE_MODE_FOLLOW);
-        }
-    ck_assert_uint_eq(axes, 48); /* all of them: two sticks and two triggers each */
-    rig_close(&rig);
-}
-
 /* --- limits that just fit ----------------------------------------------------------------------
  */
 
@@ -158,31 +119,6 @@ TEST(a_game_needs_just_as_much_as_there_is_of_it)
     ck_assert_uint_eq(least(offsetof(nplug_limits, actions), defs, 2), 2);
 }
 
-/* A text is posted whole, with its command, or not at all. */
-TESTS(a_text_that_just_fits_is_posted, 5)
-{
-    static const char *const texts[] = {"pad:east", "pad:east    ", "pad:east     ",
-                                        "pad:east | pad:west     ", "pad:east | pad:west      "};
-    static const uint32_t pieces[] = {1, 1, 2, 2, 3};
-    nplug_limits limits = nplug_limits_default();
-    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
-    nplug_command mute = {.kind = NPLUG_COMMAND_MUTE};
-    test_rig rig;
-
-    limits.commands = 4 + (uint32_t)_i;
-    rig_open(&rig, &game, &limits);
-    for (uint32_t i = 0; i + pieces[_i] + 1 < limits.commands; i++)
-        ck_assert_int_eq(nplug_post(rig.nest, &mute), NPLUG_OK);
-    ck_assert_int_eq(nplug_bind(rig.nest, 1, CALL, texts[_i]), NPLUG_OK);
-    ck_assert_int_eq(nplug_post(rig.nest, &mute), NPLUG_ERR_FULL);
-    rig_step(&rig, MS);
-    ck_assert_str_eq(nplug_bindings(rig.nest, 1, CALL), texts[_i]);
-    for (uint32_t i = 0; i + pieces[_i] < limits.commands; i++)
-        ck_assert_int_eq(nplug_post(rig.nest, &mute), NPLUG_OK);
-    ck_assert_int_eq(nplug_bind(rig.nest, 1, CALL, texts[_i]), NPLUG_ERR_FULL);
-    rig_close(&rig);
-}
-
 /* Own texts share one room: what replaces a text may use that one's. */
 TEST(an_own_text_has_the_room_of_the_one_before_it)
 {
@@ -211,52 +147,6 @@ TEST(an_own_text_has_the_room_of_the_one_before_it)
 /* --- the game's digest -------------------------------------------------------------------------
  */
 
-static uint64_t digest_with(const nplug_layer_def *layers, const nplug_action_policy *rules,
-                            const nplug_part_def *parts)
-{
-    nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
-    uint64_t digest;
-    test_rig rig;
-
-    game.layers = layers;
-    game.layer_count = layers ? 2 : 0;
-    game.policies = rules;
-    game.policy_count = rules ? 1 : 0;
-    game.parts = parts;
-    game.part_count = parts ? 1 : 0;
-    rig_open(&rig, &game, NULL);
-    digest = nplug_game_digest(rig.nest);
-    rig_close(&rig);
-    ck_assert_uint_ne(digest, 0);
-    return digest;
-}
-
-TEST(another_game_is_another_digest)
-{
-    static const nplug_layer_def layers[][2] = {{{"helm", 0, true}, {"menu", 1, false}},
-                                                {{"deck", 0, true}, {"menu", 1, false}},
-                                                {{"helm", 0, false}, {"menu", 1, false}},
-                                                {{"helm", 2, true}, {"menu", 1, false}}};
-    static const nplug_action_policy rules[] = {{.action = CALL},
-                                                {.action = PULL},
-                                                {.action = CALL, .one_of = 1},
-                                                {.action = PULL, .merge = NPLUG_MERGE_ADDED},
-                                                {.action = PULL, .stays = true}};
-    static const nplug_part_def parts[] = {{"left", "KeyA"}, {"left", "KeyB"}, {"west", "KeyA"}};
-    uint64_t found[12];
-    unsigned count = 0;
-
-    for (unsigned i = 0; i < 4; i++)
-        found[count++] = digest_with(layers[i], NULL, NULL);
-    for (unsigned i = 0; i < 5; i++)
-        found[count++] = digest_with(NULL, &rules[i], NULL);
-    for (unsigned i = 0; i < 3; i++)
-        found[count++] = digest_with(NULL, NULL, &parts[i]);
-    for (unsigned a = 0; a < count; a++)
-        for (unsigned b = 0; b < a; b++)
-            ck_assert_msg(found[a] != found[b], "games %u and %u are not told apart", a, b);
-}
-
 TEST(what_is_wrong_with_a_game_is_in_the_log)
 {
     static const nplug_shaper nameless[] = {{"own", NULL, NULL}};
@@ -280,28 +170,6 @@ TEST(what_is_wrong_with_a_game_is_in_the_log)
 
 /* --- bindings and comfort ----------------------------------------------------------------------
  */
-
-TEST(a_wheel_has_a_press_each_way)
-{
-    static const nplug_action_def defs[] = {{"right", NPLUG_ACTION_BUTTON, "mouse:wheel.right", 0},
-                                            {"left", NPLUG_ACTION_BUTTON, "mouse:wheel.left", 0},
-                                            {"up", NPLUG_ACTION_BUTTON, "mouse:wheel.up", 0}};
-    static const paper_signal signals[] = {{BTN(0x110)}, {BTN(0x111)}, {REL(0)},
-                                           {REL(1)},     {REL(6)},     {REL(8)}};
-    nplug_game game = nplug_game_for_one("gaps", defs, 3);
-    paper_rig p;
-
-    memset(&p, 0, sizeof p);
-    rig_open(&p.rig, &game, NULL);
-    nplug_attach(p.rig.nest, &hand_table, &p.port);
-    plug_paper(&p, 3, 0xb12e, 0x7003, 1, signals, COUNT_OF(signals));
-    say(&p, 2 * MS, 4, 1);
-    rig_step(&p.rig, 3 * MS);
-    ck_assert_uint_eq(nplug_presses(p.rig.nest, 1, 0), 1);
-    ck_assert_uint_eq(nplug_presses(p.rig.nest, 1, 1), 0);
-    ck_assert_uint_eq(nplug_presses(p.rig.nest, 1, 2), 0);
-    rig_close(&p.rig);
-}
 
 /* Each player shapes each action otherwise: taking one back leaves all others. */
 TEST(many_comforts_are_kept_each_for_itself)
@@ -427,40 +295,6 @@ TESTS(kernel_codes_tell_what_a_device_is, 12)
     rig_close(&p.rig);
 }
 
-/* Twenty of the main block's keys make a keyboard. */
-TEST(twenty_keys_are_a_keyboard)
-{
-    for (uint16_t count = 19; count <= 20; count++) {
-        paper_signal keys[20];
-        paper_rig p;
-        for (uint32_t i = 0; i < 20; i++) {
-            paper_signal key = {BTN(0x57 - i)};
-            keys[i] = key;
-        }
-        memset(&p, 0, sizeof p);
-        open_paper(&p);
-        ck_assert_uint_eq(look_paper(&p, plug_paper(&p, 3, 0xb12e, 0x7005, 1, keys, count)).kind,
-                          count < 20 ? NPLUG_KIND_UNKNOWN : NPLUG_KIND_KEYBOARD);
-        rig_close(&p.rig);
-    }
-}
-
-TEST(hid_keys_are_a_keyboard)
-{
-    paper_signal keys[40];
-    paper_rig p;
-
-    for (uint32_t i = 0; i < 40; i++) {
-        paper_signal key = {HID(7, 4 + i), NPLUG_SPACE_HID, NPLUG_NATURE_BUTTON, 0, 1, NO};
-        keys[i] = key;
-    }
-    memset(&p, 0, sizeof p);
-    open_paper(&p);
-    ck_assert_uint_eq(look_paper(&p, plug_paper(&p, 3, 0xb12e, 0x7002, 1, keys, 40)).kind,
-                      NPLUG_KIND_KEYBOARD);
-    rig_close(&p.rig);
-}
-
 /* A third device that presses alone parts no pair of others; one that goes is no twin any more. */
 TEST(duplicates_are_parted_by_their_own_presses_alone)
 {
@@ -509,157 +343,11 @@ TEST(duplicates_are_parted_by_their_own_presses_alone)
     rig_close(&rig);
 }
 
-/* A device that goes while its contact bounces leaves nothing behind for whoever has its place. */
-TEST(a_contact_that_bounces_as_its_device_goes_is_forgotten)
-{
-    nplug_game game = harbour_for(1);
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "worn", "dunlin");
-    rig_step(&rig, MS);
-    for (nplug_time t = 0; t < 40; t++) {
-        nplug_sim_press(rig.sim, (10 + 10 * t) * MS, "worn", "south", MS);
-        nplug_sim_unplug(rig.sim, (12 + 10 * t) * MS, "worn");
-        nplug_sim_plug(rig.sim, (12 + 10 * t) * MS + 1, "worn", "dunlin");
-        rig_step(&rig, (19 + 10 * t) * MS);
-        ck_assert(!nplug_held(rig.nest, NPLUG_EVERYONE, HORN));
-    }
-    rig_close(&rig);
-}
-
-/* A port's clock that is a little ahead is no fault, however late it is. */
-TEST(a_little_ahead_is_no_disagreement)
-{
-    nplug_game game = harbour_for(1);
-    nplug_report report;
-    paper_rig p;
-
-    memset(&p, 0, sizeof p);
-    rig_open(&p.rig, &game, NULL);
-    nplug_attach(p.rig.nest, &hand_table, &p.port);
-    push_heron(p.port.ring, 0, 1, NULL, NULL);
-    rig_step(&p.rig, 5000 * MS);
-    report = value_report(5990 * MS, 1, 0, 300, 0);
-    nplug_push(p.port.ring, &report, 1);
-    rig_step(&p.rig, 5001 * MS);
-    ck_assert(!rig_saw(&p.rig, NPLUG_EVENT_CLOCKS, NULL));
-    report = value_report(7003 * MS, 1, 0, 300, 0);
-    nplug_push(p.port.ring, &report, 1);
-    rig_step(&p.rig, 6001 * MS);
-    ck_assert(!rig_saw(&p.rig, NPLUG_EVENT_CLOCKS, NULL));
-    rig_step(&p.rig, 6002 * MS); /* the first one was taken: this is a second and more ahead */
-    ck_assert(rig_saw(&p.rig, NPLUG_EVENT_CLOCKS, NULL));
-    rig_close(&p.rig);
-}
-
 /* --- picking and layers -------------------------------------------------------------------------
  */
 
-TEST(a_pick_hears_its_player_alone_and_says_which_way)
-{
-    nplug_pick pick = {.size = sizeof pick, .player = 2};
-    nplug_event event;
-    test_rig rig;
-
-    open_two(&rig, nplug_game_for("gaps", actions, ACTIONS, 2));
-    ck_assert_int_eq(nplug_start_pick(rig.nest, &pick), NPLUG_OK);
-    nplug_sim_press(rig.sim, 2 * MS, "one", "east", 2 * MS);
-    rig_step(&rig, 5 * MS);
-    ck_assert(pick_of(rig.nest).waits);
-    nplug_sim_sweep(rig.sim, 6 * MS, "two", "stick-left", (nplug_vec2){0.4f, 0.0f}, 0);
-    rig_step(&rig, 8 * MS);
-    ck_assert_uint_eq(pick_of(rig.nest).source.way, NPLUG_WAY_RIGHT);
-    nplug_sim_sweep(rig.sim, 9 * MS, "two", "stick-left", (nplug_vec2){0.9f, 0.0f}, 0);
-    rig_step(&rig, 12 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_PICK, &event));
-    ck_assert_uint_eq(event.player, 2);
-    ck_assert_uint_eq(event.way, NPLUG_WAY_RIGHT);
-    ck_assert_float_eq(pick_of(rig.nest).share, 1.0f);
-    rig_close(&rig);
-}
-
-/* Of a player who holds nothing else: moving goes on being moving, look after look, though nobody
- * has the device. */
-TEST(what_nobody_has_is_followed_by_movement_too)
-{
-    nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
-    nplug_device one;
-    test_rig rig;
-
-    game.seats = NPLUG_SEATS_BY_CALL;
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "one", "heron");
-    nplug_sim_plug(rig.sim, 0, "two", "heron");
-    rig_step(&rig, MS);
-    one = nplug_device_at(rig.nest, 0);
-    nplug_sim_press(rig.sim, 2 * MS, "one", "south", MS);
-    for (nplug_time t = 0; t < 10; t++)
-        nplug_sim_sweep(rig.sim, (300 + 200 * t) * MS, "one", "stick-left",
-                        (nplug_vec2){t % 2 ? 0.1f : 1.0f, 0.0f}, 200 * MS);
-    nplug_sim_sweep(rig.sim, 1000 * MS, "two", "stick-left", (nplug_vec2){1.0f, 0.0f}, 10 * MS);
-    nplug_sim_sweep(rig.sim, 1020 * MS, "two", "stick-left", (nplug_vec2){0.0f, 0.0f}, 10 * MS);
-    for (nplug_time t = 100; t < 2000; t += 50) {
-        rig_step(&rig, t * MS);
-        ck_assert_uint_eq(active_of(rig.nest, NPLUG_NOBODY).device, one);
-    }
-    rig_close(&rig);
-}
-
-/* A device that was gone for a moment shows again whose it is. */
-TEST(lights_come_back_after_a_wobble)
-{
-    nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
-    nplug_move plug = {0};
-    nplug_effect effect;
-    test_rig rig;
-
-    game.seats = NPLUG_SEATS_BY_ARRIVAL;
-    game.wobble_ms = 500;
-    rig_open(&rig, &game, NULL);
-    plug.kind = NPLUG_MOVE_ARRIVE;
-    plug.on = "pad";
-    plug.what = "heron";
-    plug.serial = "H-1";
-    nplug_sim_move(rig.sim, &plug);
-    rig_step(&rig, MS);
-    nplug_sim_unplug(rig.sim, 2 * MS, "pad");
-    plug.time = 100 * MS;
-    nplug_sim_move(rig.sim, &plug);
-    rig_step(&rig, 110 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_WOBBLE, NULL));
-    ck_assert_uint_eq(nplug_sim_effects(rig.sim, "pad", &effect), 1);
-    ck_assert_uint_eq(effect.kind, NPLUG_EFFECT_LIGHTS);
-    ck_assert_uint_eq(effect.player, 1);
-    rig_close(&rig);
-}
-
 /* --- to the microsecond -------------------------------------------------------------------------
  */
-
-TESTS(times_have_a_least_and_a_most, 12)
-{
-    static const struct {
-        const char *from;
-        bool right;
-    } rows[] = {{"pad:south hold=1", true},
-                {"pad:south hold=0", false},
-                {"pad:south hold=1000000", true},
-                {"pad:south hold=1000001", false},
-                {"pad:south repeat=1:1", true},
-                {"pad:south repeat=1:0", false},
-                {"pad:south taps=9", true},
-                {"pad:south taps=10", false},
-                {"pad:south taps=1", true},
-                {"pad:south taps=0", false},
-                {"pad:stick-left.up dead=0.99", true},
-                {"pad:stick-left.up dead=1", false}};
-    nplug_binding_error error;
-    nplug_result result =
-        nplug_read_bindings(NPLUG_ACTION_BUTTON, rows[_i].from, NULL, NULL, &error);
-
-    ck_assert_msg((result == NPLUG_OK) == rows[_i].right, "%s", rows[_i].from);
-}
 
 /* Of two ports that say something at one moment, the one that was attached first goes first. */
 TESTS(ports_speak_in_the_order_in_which_they_were_attached, 2)
@@ -691,86 +379,6 @@ TESTS(ports_speak_in_the_order_in_which_they_were_attached, 2)
 /* --- what is told -------------------------------------------------------------------------------
  */
 
-TEST(a_limit_is_in_the_log_once_and_an_event_each_time)
-{
-    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
-    nplug_limits limits = nplug_limits_default();
-    test_rig rig;
-
-    limits.devices = 1;
-    rig_open(&rig, &game, &limits);
-    nplug_sim_plug(rig.sim, 0, "one", "heron");
-    nplug_sim_plug(rig.sim, 2 * MS, "two", "heron");
-    nplug_sim_plug(rig.sim, 4 * MS, "three", "heron");
-    rig_step(&rig, MS);
-    for (nplug_time t = 3; t <= 5; t += 2) {
-        nplug_event event;
-        rig_step(&rig, t * MS);
-        ck_assert(rig_saw(&rig, NPLUG_EVENT_LIMIT, &event));
-        ck_assert_uint_eq(event.limit, NPLUG_LIMIT_DEVICES);
-    }
-    ck_assert(strstr(rig.log, "raise limits.devices") != NULL);
-    ck_assert(strstr(strstr(rig.log, "raise limits.devices") + 1, "raise limits.devices") == NULL);
-    rig_close(&rig);
-}
-
-/* Whoever waited for a device whose place is given away has left before the new one is there. */
-TEST(a_seat_is_given_up_before_the_next_device_comes)
-{
-    nplug_game game = nplug_game_for("gaps", actions, ACTIONS, 2);
-    nplug_limits limits = nplug_limits_default();
-    char told[2048];
-    test_rig rig;
-
-    game.seats = NPLUG_SEATS_BY_ARRIVAL;
-    limits.devices = 1;
-    rig_open(&rig, &game, &limits);
-    nplug_sim_plug(rig.sim, 0, "one", "heron");
-    nplug_sim_unplug(rig.sim, 2 * MS, "one");
-    nplug_sim_plug(rig.sim, 4 * MS, "two", "whimbrel");
-    rig_step(&rig, 3 * MS);
-    rig_step(&rig, 5 * MS);
-    rig_events(&rig, told, sizeof told);
-    ck_assert_msg(strstr(told, "leave") && strstr(told, "leave") < strstr(told, "arrival"), "%s",
-                  told);
-    ck_assert_uint_eq(nplug_part_players(rig.nest, nplug_device_at(rig.nest, 0), 0), 1);
-    rig_close(&rig);
-}
-
-/* Poses and sensors move all the time: nobody picks them. */
-TEST(a_pose_that_moves_is_not_picked)
-{
-    static const nplug_pose put[] = {{{0.9f, 0.9f, 0.9f}, {0.0f, 0.0f, 0.0f, 1.0f}},
-                                     {{-0.9f, 0.1f, 0.9f}, {0.7f, 0.0f, 0.0f, 0.7f}}};
-    nplug_control grip = nplug_control_named("hand-left:pose-grip");
-    nplug_pick pick = {.size = sizeof pick, .player = NPLUG_EVERYONE};
-    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
-    nplug_pose got;
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "hand", "osprey-left");
-    rig_step(&rig, MS);
-    nplug_start_pick(rig.nest, &pick);
-    rig_step(&rig, 2 * MS);
-    for (unsigned i = 0; i < 2; i++) {
-        nplug_move move = {.kind = NPLUG_MOVE_POSE,
-                           .time = (3 + i) * MS,
-                           .on = "hand",
-                           .what = "pose-grip",
-                           .pose = &put[i]};
-        nplug_sim_move(rig.sim, &move);
-    }
-    rig_step(&rig, 6 * MS);
-    ck_assert(pick_of(rig.nest).waits);
-    ck_assert_uint_eq(pick_of(rig.nest).source.control, 0);
-    memset(&got, 0x55, sizeof got);
-    ck_assert_int_eq(nplug_control_pose(rig.nest, nplug_device_at(rig.nest, 0), grip, &got),
-                     NPLUG_OK);
-    ck_assert_float_eq_tol(got.position[0], -0.9f, 0.001f);
-    rig_close(&rig);
-}
-
 /* Keys that the game does not bind are told apart in records as long as they are held; with the
  * keyboard, all are let go. */
 TEST(hidden_keys_that_went_with_their_keyboard_hide_nothing_more)
@@ -800,24 +408,6 @@ TEST(hidden_keys_that_went_with_their_keyboard_hide_nothing_more)
             seen++;
         }
     ck_assert_uint_eq(seen, 48);
-    rig_close(&rig);
-}
-
-/* A text of no known sort does not belong to an arrival, and is counted. */
-TEST(a_text_of_no_known_sort_is_counted)
-{
-    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
-    nplug_report report = value_report(0, 1, NPLUG_TEXT_UNIT + 1, 0, 0);
-    hand_port port = {0};
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_attach(rig.nest, &hand_table, &port);
-    push_kind(port.ring, 0, 1, NPLUG_REPORT_ARRIVE);
-    report.kind = NPLUG_REPORT_TEXT;
-    nplug_push(port.ring, &report, 1);
-    rig_step(&rig, 1);
-    ck_assert_uint_eq(counts_of(rig.nest).unknown_signal, 1);
     rig_close(&rig);
 }
 
@@ -857,19 +447,6 @@ TEST(all_devices_of_a_group_that_was_refused_are_stale)
 TEST(no_game_has_no_names)
 {
     ck_assert_uint_eq(nplug_names_digest(NULL), 0);
-}
-
-TEST(actions_have_numbers_from_0)
-{
-    nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    for (uint32_t a = 0; a < ACTIONS; a++)
-        ck_assert_int_eq(nplug_action_number(rig.nest, actions[a].name), (int)a);
-    ck_assert_uint_eq(nplug_action_number(rig.nest, "pul"), NPLUG_NO_ACTION);
-    ck_assert(strstr(rig.log, "no action \"pul\"; did you mean \"pull\"?") != NULL);
-    rig_close(&rig);
 }
 
 /* --- stories -----------------------------------------------------------------------------------

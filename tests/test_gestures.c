@@ -216,132 +216,11 @@ TEST(a_direction_of_a_stick_is_a_button)
 
 /* --- layers --------------------------------------------------------------------------------- */
 
-static const nplug_action_def layered[] = {
-    {"horn", NPLUG_ACTION_BUTTON, "pad:south | key:KeyH", 0},
-    {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left", 0},
-    {"rope", NPLUG_ACTION_BUTTON, "pad:south | pad:stick-left.up", 1},
-    {"look", NPLUG_ACTION_BUTTON, "pad:east | pad:south observe", 2},
-    {"bell", NPLUG_ACTION_BUTTON, "pad:east", 0}};
 enum { L_HORN, L_STEER, L_ROPE, L_LOOK, L_BELL };
-
-TEST(a_layer_takes_its_controls_from_those_below)
-{
-    test_rig rig;
-
-    open_actions(&rig, layered, COUNT_OF(layered));
-    ck_assert_int_eq(nplug_layer_number(rig.nest, "deck"), 1);
-    ck_assert_str_eq(nplug_layer_name(rig.nest, 2), "lookout");
-    nplug_sim_press(rig.sim, 100 * MS, "pad", "south", 0);
-    nplug_sim_sweep(rig.sim, 100 * MS, "pad", "stick-left", (nplug_vec2){0.0f, 1.0f}, 0);
-    rig_step(&rig, 200 * MS);
-    ck_assert(nplug_held(rig.nest, 1, L_HORN));
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, L_STEER).y, 1.0f);
-    nplug_switch_layer(rig.nest, 1, 1, true);
-    rig_step(&rig, 300 * MS);
-    ck_assert(nplug_layer_on(rig.nest, 1, 1));
-    /* the press began below: it is over there, and fires nothing here */
-    ck_assert(!nplug_held(rig.nest, 1, L_HORN) && !nplug_held(rig.nest, 1, L_ROPE));
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, L_STEER).y, 0.0f);
-    nplug_sim_release(rig.sim, 400 * MS, "pad", "south");
-    nplug_sim_press(rig.sim, 500 * MS, "pad", "south", 0);
-    nplug_sim_press(rig.sim, 500 * MS, "keys", "KeyH", 50 * MS);
-    rig_step(&rig, 600 * MS);
-    ck_assert(nplug_held(rig.nest, 1, L_ROPE) && !nplug_held(rig.nest, 1, L_HORN));
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, L_HORN), 1); /* the key is nobody else's */
-    nplug_switch_layer(rig.nest, 1, 1, false);
-    rig_step(&rig, 700 * MS);
-    ck_assert(!nplug_held(rig.nest, 1, L_ROPE) && !nplug_held(rig.nest, 1, L_HORN));
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, L_STEER).y, 1.0f); /* values carry over */
-    rig_close(&rig);
-}
 
 /* --- several sources ------------------------------------------------------------------------ */
 
-static float level_of(nplug_merge merge, nplug_opposite opposite, const char *from,
-                      const touch *touches, size_t count)
-{
-    nplug_action_def action = {"trim", NPLUG_ACTION_LEVEL, from, 0};
-    nplug_action_policy rule = {0, merge, opposite, 0, NULL, 0, 0, false};
-    nplug_game game = nplug_game_for_one("merge", &action, 1);
-    test_rig rig;
-    float value;
-
-    game.policies = &rule;
-    game.policy_count = 1;
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "pad", "heron");
-    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-    nplug_sim_sweep(rig.sim, MS, "pad", "stick-left", (nplug_vec2){0.5f, 0.0f}, 0);
-    play(&rig, touches, count);
-    for (unsigned ms = 0; ms <= 1000; ms += 50)
-        rig_step(&rig, ms * MS);
-    value = nplug_level(rig.nest, 1, 0);
-    rig_close(&rig);
-    return value;
-}
-
-TEST(several_sources_never_add_up_to_more_than_one)
-{
-    static const touch left_then_right[] = {{"KeyA", 100, 2000}, {"KeyD", 220, 2000}};
-    static const touch right[] = {{"KeyD", 220, 2000}};
-    static const touch left[] = {{"KeyA", 220, 2000}};
-    const char *keys = "keys:KeyA,KeyD", *both = "pad:stick-left.x | keys:KeyA,KeyD";
-
-    ck_assert_float_eq(level_of(0, NPLUG_OPPOSITE_NEUTRAL, keys, left_then_right, 2), 0.0f);
-    ck_assert_float_eq(level_of(0, NPLUG_OPPOSITE_LATEST, keys, left_then_right, 2), 1.0f);
-    ck_assert_float_eq(level_of(0, NPLUG_OPPOSITE_FIRST, keys, left_then_right, 2), -1.0f);
-    ck_assert_float_eq(level_of(0, NPLUG_OPPOSITE_LOW, keys, left_then_right, 2), -1.0f);
-    ck_assert_float_eq(level_of(0, NPLUG_OPPOSITE_HIGH, keys, left_then_right, 2), 1.0f);
-    ck_assert_float_eq(level_of(NPLUG_MERGE_STRONGEST, 0, both, left, 1), -1.0f);
-    ck_assert_float_eq_tol(level_of(NPLUG_MERGE_ADDED, 0, both, left, 1), -0.5f, 0.001f);
-    ck_assert_float_eq(level_of(NPLUG_MERGE_ADDED, 0, both, right, 1), 1.0f);
-    ck_assert_float_eq(level_of(NPLUG_MERGE_LATEST, 0, "keys:KeyA,KeyD | pad:trigger-right",
-                                (const touch[]){{"KeyA", 100, 2000}, {"trigger-right", 300, 2000}},
-                                2),
-                       1.0f);
-    ck_assert_float_eq(level_of(NPLUG_MERGE_LATEST, 0, "pad:trigger-right | keys:KeyA,KeyD",
-                                (const touch[]){{"trigger-right", 100, 2000}, {"KeyA", 101, 2000}},
-                                2),
-                       -1.0f);
-}
-
 /* --- any source for any action -------------------------------------------------------------- */
-
-TEST(a_stick_moves_a_motion_at_a_speed_and_a_mouse_is_as_good_as_a_stick)
-{
-    static const nplug_action_def actions[] = {
-        {"look", NPLUG_ACTION_MOTION, "mouse:move | pad:stick-right scale=0.4", 0},
-        {"steer", NPLUG_ACTION_VECTOR, "pad:stick-left | mouse:move", 0}};
-    nplug_move move = {.time = 1400 * MS,
-                       .kind = NPLUG_MOVE_SIGNAL,
-                       .on = "mouse",
-                       .code = 2u << 16, /* REL_X */
-                       .value = 50};
-    float sum = 0.0f;
-    test_rig rig;
-
-    open_actions(&rig, actions, 2);
-    nplug_sim_plug(rig.sim, 0, "mouse", "stint");
-    rig_step(&rig, MS);
-    nplug_sim_sweep(rig.sim, 2 * MS, "pad", "stick-right", (nplug_vec2){0.5f, 0.0f}, 0);
-    rig_step(&rig, 10 * MS);
-    for (unsigned i = 1; i <= 60; i++) {
-        rig_step(&rig, 10 * MS + i * SECOND / 60);
-        sum += nplug_motion(rig.nest, 1, 0).x;
-    }
-    ck_assert_float_eq_tol(sum, 200.0f, 1.0f); /* half of 400 counts a second */
-    nplug_sim_sweep(rig.sim, 1100 * MS, "pad", "stick-right", (nplug_vec2){0.0f, 0.0f}, 0);
-    rig_step(&rig, 1200 * MS);
-    rig_step(&rig, 1300 * MS);
-    ck_assert_float_eq(nplug_motion(rig.nest, 1, 0).x, 0.0f);
-    rig_play(&rig, &move, 1);
-    rig_step(&rig, 1400 * MS);
-    ck_assert_float_eq_tol(nplug_vector(rig.nest, 1, 1).x, 0.5f, 0.01f); /* 50 counts in 100 ms */
-    ck_assert(nplug_held(rig.nest, 1, 1));
-    rig_step(&rig, 1500 * MS);
-    ck_assert_float_eq(nplug_vector(rig.nest, 1, 1).x, 0.0f);
-    rig_close(&rig);
-}
 
 static void in_steps(void *user, nplug_vec2 *value)
 {
@@ -462,52 +341,7 @@ TEST(a_shortcut_follows_the_letter_when_the_layout_changes)
     rig_close(&rig);
 }
 
-TEST(labels_are_letters_of_any_case_in_utf8)
-{
-    static const struct {
-        const char *name, *canonical;
-    } names[] = {{"key-label:z", "key-label:z"},
-                 {"key-label:Z", "key-label:z"},
-                 {"key-label:7", "key-label:7"},
-                 {"key-label:\xc3\x84", "key-label:\xc3\xa4"},
-                 {"key-label:\xce\xa9", "key-label:\xcf\x89"},
-                 {"key-label:zz", ""},
-                 {"key-label:", ""},
-                 {"key-label:\xe2\x82\xac", ""}};
-    char text[32];
-
-    for (size_t i = 0; i < COUNT_OF(names); i++) {
-        nplug_control control = nplug_control_named(names[i].name);
-        text[0] = 0;
-        nplug_control_name(control, text, sizeof text);
-        ck_assert_str_eq(text, names[i].canonical);
-    }
-}
-
 /* --- fixed ticks and callbacks -------------------------------------------------------------- */
-
-/* A simulation at 60 Hz in a loop at 144 Hz: each tick sees what was pressed since the last one. */
-TEST(fixed_ticks_see_each_press_once)
-{
-    static const nplug_action_def actions[] = {{"horn", NPLUG_ACTION_BUTTON, "pad:south", 0}};
-    uint64_t seen = 0, presses = 0;
-    NPLUG_SIZED(nplug_action_facts, state);
-    test_rig rig;
-
-    open_actions(&rig, actions, 1);
-    for (unsigned i = 0; i < 40; i++)
-        nplug_sim_press(rig.sim, (10 + 47 * i) * MS, "pad", "south", (1 + i % 30) * MS);
-    for (unsigned frame = 1, tick = 1; frame <= 288; frame++) {
-        rig_step(&rig, frame * SECOND / 144);
-        for (; tick * 144 <= frame * 60; tick++) {
-            nplug_action_info(rig.nest, 1, 0, &state);
-            presses += state.press_count - seen;
-            seen = state.press_count;
-        }
-    }
-    ck_assert_uint_eq(presses, 40);
-    rig_close(&rig);
-}
 
 TEST(a_press_a_little_too_early_is_used_once)
 {

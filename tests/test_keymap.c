@@ -211,26 +211,5 @@ TEST(who_gives_up_a_layout_has_none)
     free(window);
 }
 
-TEST(what_is_no_layout_is_said)
-{
-    nplug_keymap *map = (nplug_keymap *)1;
-    char label[8] = "x";
-
-    ck_assert_int_eq(nplug_keymap_open("no-such-layout", NULL, &map), NPLUG_ERR_UNKNOWN);
-    ck_assert_ptr_null(map);
-    ck_assert_int_eq(nplug_keymap_open("de", NULL, NULL), NPLUG_ERR_ARGUMENT);
-    ck_assert_int_eq(nplug_use_key_labels(NULL, NULL, NULL), NPLUG_ERR_ARGUMENT);
-    ck_assert_uint_eq(nplug_keymap_label(NULL, 4, label, sizeof label), 0);
-    ck_assert_str_eq(label, "");
-    ck_assert_str_eq(nplug_keymap_name(NULL), "");
-    nplug_keymap_close(NULL);
-    setenv("XKB_DEFAULT_LAYOUT", "fr", 1);
-    ck_assert_int_eq(nplug_keymap_open(NULL, NULL, &map), NPLUG_OK);
-    nplug_keymap_label(map, nplug_key_usage_from_code("KeyQ"), label, sizeof label);
-    ck_assert_str_eq(label, "A");
-    nplug_keymap_close(map);
-    unsetenv("XKB_DEFAULT_LAYOUT");
-}
-
 #else
 #endif

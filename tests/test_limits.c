@@ -155,27 +155,6 @@ TESTS(whatever_players_do_fits, 60)
     rig_close(&rig);
 }
 
-/* A game with thirty gestures, which the default limits refuse, starts as it is. */
-TEST(a_game_of_many_gestures_starts)
-{
-    static char texts[30][40], names[30][16];
-    static nplug_action_def defs[30];
-    nplug_game game = nplug_game_for("taps", defs, 30, 4);
-    nplug_nest *nest;
-    test_rig rig;
-
-    for (int i = 0; i < 30; i++) {
-        snprintf(texts[i], sizeof texts[i], "key:F%d %s", i % 20 + 1, i < 20 ? "tap" : "hold=500");
-        snprintf(names[i], sizeof names[i], "a%d", i);
-        defs[i] = (nplug_action_def){names[i], NPLUG_ACTION_BUTTON, texts[i], 0};
-    }
-    game.players = 4;
-    rig_open(&rig, NULL, NULL);
-    rig_close(&rig);
-    ck_assert_int_eq(nplug_start_bare(&game, NULL, &nest), NPLUG_OK);
-    nplug_stop(nest);
-}
-
 /* Of nothing, and of what cannot be read, there are limits too. */
 TEST(there_are_limits_of_anything)
 {

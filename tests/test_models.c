@@ -67,53 +67,6 @@ static bool is_one_of_several(const nplug_sim_model *model, uint16_t i)
     return i && strcmp(model->controls[i].name, model->controls[i - 1].name) == 0;
 }
 
-/* What moves without ends has no way to go all of. */
-static bool is_endless(const nplug_sim_model *model, uint16_t i)
-{
-    return model->signals[model->controls[i].signal].nature == NPLUG_NATURE_DELTA;
-}
-
-static nplug_control canonical(const char *model, const char *name)
-{
-    char full[80];
-    size_t i = 0;
-
-    while (strcmp(rows[i].model, model) != 0)
-        i++;
-    snprintf(full, sizeof full, "%s:%s", nplug_kind_name(rows[i].kind), name);
-    return nplug_control_named(full);
-}
-
-TESTS(each_control_of_a_model_is_heard, COUNT_OF(rows))
-{
-    const nplug_sim_model *model = model_named(rows[_i].model);
-    test_rig rig;
-
-    rig_open(&rig, NULL, NULL);
-    nplug_sim_plug(rig.sim, 0, "it", model->name);
-    for (uint16_t i = 0; i < model->control_count; i++) {
-        nplug_time at = (i + 1u) * 100 * MS;
-        unsigned parts;
-        nplug_control control = canonical(model->name, model->controls[i].name);
-        nplug_control_nature(control, &parts);
-        if (is_one_of_several(model, i) || !control || parts == 7 || is_endless(model, i)) continue;
-        nplug_sim_sweep(rig.sim, at, "it", model->controls[i].name, (nplug_vec2){1.0f, 0.0f}, 0);
-        nplug_sim_sweep(rig.sim, at + 50 * MS, "it", model->controls[i].name,
-                        (nplug_vec2){0.0f, 0.0f}, 0);
-        rig_step(&rig, at + 10 * MS);
-        ck_assert_msg(nplug_control_value(rig.nest, nplug_device_at(rig.nest, 0), control).x ==
-                          1.0f,
-                      "%s %s", model->name, model->controls[i].name);
-        rig_step(&rig, at + 90 * MS);
-        if (model->controls[i].lost) continue; /* nor is each of its ends */
-        ck_assert_msg(nplug_control_value(rig.nest, nplug_device_at(rig.nest, 0), control).x ==
-                          0.0f,
-                      "%s %s", model->name, model->controls[i].name);
-    }
-    ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
-    rig_close(&rig);
-}
-
 /* A pose comes as it was put. */
 TEST(a_pose_is_read_in_metres)
 {
@@ -138,39 +91,6 @@ TEST(a_pose_is_read_in_metres)
         ck_assert_float_eq_tol(got.orientation[i], put.orientation[i], 1e-6f);
     ck_assert_int_eq(nplug_control_pose(rig.nest, nplug_device_at(rig.nest, 0), 0, &got),
                      NPLUG_ERR_UNKNOWN);
-    rig_close(&rig);
-}
-
-/* All raw values of up to 16 bits, and a dense sample of more: further on is never less. */
-TESTS(every_axis_never_falls, COUNT_OF(rows))
-{
-    const nplug_sim_model *model = model_named(rows[_i].model);
-    const np_controls *controls;
-    test_rig rig;
-
-    rig_open(&rig, NULL, NULL);
-    nplug_sim_plug(rig.sim, 0, "it", model->name);
-    rig_step(&rig, 1000);
-    controls = &rig.nest->device.controls;
-    for (uint32_t s = 0; s < model->signal_count; s++) {
-        const nplug_sim_signal *signal = &model->signals[s];
-        int64_t width = (int64_t)signal->max - signal->min, by = width > 70000 ? width / 65536 : 1;
-        if (signal->nature != NPLUG_NATURE_AXIS) continue;
-        for (uint32_t w = 0; w < controls->of_signal[s].count; w++) {
-            const np_wire *wire = &controls->wires[controls->of_signal[s].first + w];
-            float first = np_wire_value(wire, signal->min), end = np_wire_value(wire, signal->max),
-                  last = first;
-            bool rises = first <= end, good = true;
-            if (np_wire_jumps(wire)) continue;
-            for (int64_t raw = signal->min; raw <= signal->max; raw += by) {
-                float value = np_wire_value(wire, (int32_t)raw);
-                good &= isfinite(value) && fabsf(value) <= 1.0f &&
-                        (rises ? value >= last : value <= last);
-                last = value;
-            }
-            ck_assert_msg(good, "%s: signal %u", model->name, s);
-        }
-    }
     rig_close(&rig);
 }
 

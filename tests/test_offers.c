@@ -367,73 +367,6 @@ TESTS(what_is_kept_is_as_fresh_as_new, 30)
     free(p);
 }
 
-/* The label of what drives an action, for whoever uses what is here. */
-static nplug_prompt_part shown(test_rig *rig, const char *bindings)
-{
-    NPLUG_SIZED(nplug_prompt, prompt);
-
-    ck_assert_int_eq(nplug_bind(rig->nest, 1, HORN, bindings), NPLUG_OK);
-    nplug_step(rig->nest, nplug_nest_time(rig->nest));
-    ck_assert_int_eq(nplug_prompt_info(rig->nest, 1, HORN, &prompt), NPLUG_OK);
-    ck_assert_uint_gt(prompt.count, 0);
-    return prompt.parts[prompt.count - 1];
-}
-
-/* Of each control of a pad: its print where its sheet has one, else its place. */
-TESTS(a_label_is_what_is_printed_there, 3)
-{
-    static const char *const names[] = {"pad:south",          "pad:east",         "pad:west",
-                                        "pad:north",          "pad:start",        "pad:select",
-                                        "pad:shoulder-right", "pad:trigger-left", "pad:dpad-up"};
-    nplug_game game = harbour_for(1);
-    nplug_device device;
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "pad", hardware[_i].model);
-    rig_step(&rig, MS);
-    device = nplug_device_at(rig.nest, 0);
-    for (size_t i = 0; i < COUNT_OF(names); i++) {
-        nplug_prompt_part part = shown(&rig, names[i]);
-        const char *print = nplug_control_print(rig.nest, device, nplug_control_named(names[i]));
-        if (*print)
-            ck_assert_str_eq(part.label, print);
-        else
-            ck_assert_ptr_nonnull(strchr("blrst d", part.label[0]));
-        ck_assert_uint_eq(part.certain, *print ? NPLUG_CERTAINTY_PRINTED : NPLUG_CERTAINTY_PLACE);
-        ck_assert_uint_eq(strncmp(part.picture, "pad-", 4), 0);
-        ck_assert_uint_gt(strlen(part.words), 4);
-    }
-    rig_close(&rig);
-}
-
-/* Keys by their position are called by what the person's own layout prints there. */
-TESTS(a_key_is_called_as_it_is_printed, 7)
-{
-    static const struct {
-        const char *layout, *binding, *label, *words;
-    } rows[] = {{"qwerty", "key:KeyQ", "Q", "Q key"},
-                {"azerty", "key:KeyQ", "A", "A key"},
-                {"qwertz", "key:KeyY", "Z", "Z key"},
-                {"azerty", "key:ShiftLeft", "left Shift", "left Shift key"},
-                {"azerty", "key:ArrowUp", "\xe2\x86\x91", "up arrow key"},
-                {"qwerty", "key:F5", "F5", "F5 key"},
-                {"qwertz", "key-label:z", "Z", "Z key"}};
-    nplug_game game = harbour_for(1);
-    nplug_prompt_part part;
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-    nplug_sim_layout(rig.sim, 0, rows[_i].layout);
-    rig_step(&rig, MS);
-    part = shown(&rig, rows[_i].binding);
-    ck_assert_str_eq(part.label, rows[_i].label);
-    ck_assert_str_eq(part.words, rows[_i].words);
-    ck_assert_str_eq(part.picture, "key");
-    rig_close(&rig);
-}
-
 /* Layers decide what is shown: nothing of one that is off, and of the higher one that is on. */
 TEST(what_is_off_takes_no_room)
 {
@@ -628,32 +561,6 @@ TESTS(a_family_is_shown_as_its_pad_would_be, 8)
     rig_close(&p->rig);
     free(p);
     free(q);
-}
-
-/* A control alone is shown as a binding of just that is. */
-TESTS(a_control_is_shown_as_its_binding_is, 3)
-{
-    static const char *const names[] = {"pad:south", "pad:stick-left.up", "pad:dpad-up",
-                                        "pad:trigger-right"};
-    nplug_game game = harbour_for(1);
-    nplug_source none = {0, 0};
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "pad", hardware[_i].model);
-    rig_step(&rig, MS);
-    for (size_t i = 0; i < COUNT_OF(names); i++) {
-        nplug_prompt_part part = shown(&rig, names[i]);
-        nplug_source source = {part.control, part.way};
-        NPLUG_SIZED(nplug_prompt, alone);
-        ck_assert_int_eq(
-            nplug_source_prompt(rig.nest, nplug_device_at(rig.nest, 0), source, &alone), NPLUG_OK);
-        ck_assert_int_eq(memcmp(&alone.parts[0], &part, sizeof part), 0);
-        ck_assert_int_eq(nplug_source_prompt(rig.nest, 0, source, &alone), NPLUG_OK);
-        ck_assert_uint_eq(alone.certain, NPLUG_CERTAINTY_PLACE);
-        ck_assert_int_eq(nplug_source_prompt(rig.nest, 0, none, &alone), NPLUG_ERR_UNKNOWN);
-    }
-    rig_close(&rig);
 }
 
 TEST(impossible_prompts_are_refused)

@@ -23,53 +23,6 @@ static uint32_t players_of(const test_rig *rig, uint32_t place)
     return info.players;
 }
 
-TEST(when_all_seats_are_taken_presses_are_anyones)
-{
-    test_rig rig;
-
-    open_two(&rig);
-    nplug_sim_press(rig.sim, 2000, "pad-1", "start", 100);
-    nplug_sim_press(rig.sim, 3000, "pad-2", "start", 100);
-    nplug_sim_press(rig.sim, 4000, "keys", "KeyH", 100);
-    rig_step(&rig, 5000);
-    ck_assert(nplug_player_seated(rig.nest, 1) && nplug_player_seated(rig.nest, 2));
-    ck_assert_uint_eq(nplug_presses(rig.nest, NPLUG_EVERYONE, HORN), 1);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN) + nplug_presses(rig.nest, 2, HORN), 0);
-    rig_close(&rig);
-}
-
-TEST(hardware_comes_back_to_its_player)
-{
-    nplug_move plug = {.kind = NPLUG_MOVE_ARRIVE, .on = "p", .what = "heron", .serial = "H-7"};
-    nplug_event claim;
-    test_rig rig;
-
-    open_two(&rig);
-    plug.time = 2000;
-    nplug_sim_move(rig.sim, &plug);
-    nplug_sim_press(rig.sim, 3000, "keys", "KeyA", 100);
-    nplug_sim_press(rig.sim, 4000, "p", "south", 100);
-    rig_step(&rig, 5000);
-    nplug_sim_unplug(rig.sim, 6000, "p");
-    rig_step(&rig, 7000);
-    ck_assert(nplug_player_seated(rig.nest, 2)); /* waits */
-    plug.time = 8000;
-    plug.socket = "elsewhere";
-    nplug_sim_move(rig.sim, &plug);
-    rig_step(&rig, 9000);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_CLAIM, &claim));
-    ck_assert_uint_eq(claim.player, 2);
-    ck_assert_uint_eq(claim.flags, NPLUG_EVENT_FLAG_RETURNED);
-    nplug_sim_unplug(rig.sim, 10000, "p"); /* who left misses nothing */
-    rig_step(&rig, 11000);
-    nplug_leave(rig.nest, 2);
-    plug.time = 12000;
-    nplug_sim_move(rig.sim, &plug);
-    rig_step(&rig, 13000);
-    ck_assert(!rig_saw(&rig, NPLUG_EVENT_CLAIM, NULL));
-    rig_close(&rig);
-}
-
 TEST(who_holds_the_join_button_keeps_nobody_out)
 {
     static const nplug_action_def actions[] = {
@@ -125,41 +78,6 @@ TEST(hands_and_a_headset_join_as_one_and_so_do_levers_and_pedals)
     nplug_sim_press(rig.sim, 40 * MS, "levers", "button-1", 5 * MS);
     rig_step(&rig, 50 * MS);
     ck_assert(players_of(&rig, 3) == 2 && players_of(&rig, 4) == 2);
-    rig_close(&rig);
-}
-
-TEST(seats_by_arrival_sharing_and_swapping)
-{
-    nplug_game game = harbour_for(4);
-    nplug_effect lights;
-    nplug_device pad;
-    test_rig rig;
-
-    game.seats = NPLUG_SEATS_BY_ARRIVAL;
-    game.seat_kinds = 1u << NPLUG_KIND_PAD;
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "mouse", "stint"); /* of no kind that has a seat */
-    nplug_sim_plug(rig.sim, 1 * MS, "pad-1", "heron");
-    nplug_sim_plug(rig.sim, 2 * MS, "pad-2", "dunlin");
-    rig_step(&rig, 10 * MS);
-    ck_assert(players_of(&rig, 0) == 0 && players_of(&rig, 1) == 1 && players_of(&rig, 2) == 2);
-    pad = nplug_device_at(rig.nest, 1);
-    nplug_share(rig.nest, pad, 3); /* a helper, or two characters */
-    nplug_sim_press(rig.sim, 20 * MS, "pad-1", "south", 0);
-    rig_step(&rig, 30 * MS);
-    ck_assert(nplug_held(rig.nest, 1, HORN) && nplug_held(rig.nest, 3, HORN));
-    nplug_unclaim_for(rig.nest, pad, 3);
-    rig_step(&rig, 40 * MS);
-    ck_assert(players_of(&rig, 1) == 1 && nplug_player_seated(rig.nest, 3));
-    ck_assert_int_eq(nplug_swap(rig.nest, 2, 4), NPLUG_OK); /* to a free seat */
-    rig_step(&rig, 50 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_SWAP, NULL));
-    ck_assert(players_of(&rig, 2) == 8 && !nplug_player_seated(rig.nest, 2) &&
-              nplug_player_seated(rig.nest, 4));
-    ck_assert_uint_ge(nplug_sim_effects(rig.sim, "pad-2", &lights), 1);
-    ck_assert(lights.kind == NPLUG_EFFECT_LIGHTS && lights.player == 4);
-    ck_assert_int_eq(nplug_swap(rig.nest, 1, 1), NPLUG_ERR_ARGUMENT);
-    ck_assert_int_eq(nplug_swap(rig.nest, 1, 5), NPLUG_ERR_ARGUMENT);
     rig_close(&rig);
 }
 

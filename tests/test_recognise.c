@@ -381,23 +381,6 @@ TEST(a_sheet_among_thousands_is_found)
     rig_close(&p.rig);
 }
 
-/* The same pad numbers its axes otherwise over the air, and its sheet says so. */
-TEST(one_pad_has_two_sheets_by_its_bus)
-{
-    static const paper_signal signals[] = {{BTN(0x130)}, {ABS(2, 0, 255)}, {ABS(9, 0, 255)}};
-    paper_rig p;
-
-    for (unsigned air = 0; air < 2; air++) {
-        open_paper(&p);
-        plug_paper(&p, air ? 5 : 3, 0xb12d, 0x0201, 0, signals, 3);
-        say(&p, 1000, 1, 255);
-        rig_step(&p.rig, 2000);
-        ck_assert_float_eq(rig_control(&p.rig, 0, "pad:stick-right").x, air ? 1.0f : 0.0f);
-        ck_assert_float_eq(rig_control(&p.rig, 0, "pad:trigger-left").x, air ? 0.0f : 1.0f);
-        rig_close(&p.rig);
-    }
-}
-
 /* What a rule weighs, as sheet.h says: product before vendor, version, bus, kind, code space, and
  * then how many signals are named; an axis's driver counts as two of them. */
 static uint64_t plain_weight(const nplug_rule *match)
@@ -491,39 +474,6 @@ TEST(no_two_built_in_rules_tie)
     ck_assert(!nplug_rules_tie(&a, 0, &b, 0)); /* one is surer */
 }
 
-/* A sheet that says that it rests outside of what the hardware says of its range. */
-TEST(a_rest_outside_of_the_range_gives_values_in_range)
-{
-    static const int32_t raw[] = {INT32_MIN, -1, 0, 100, 255, 5000, INT32_MAX};
-    nplug_wire wires[] = {south_wire[0], south_wire[0]};
-    nplug_rule match = {.vendor = 0x77};
-    nplug_sheet sheet = sheet_of("outside", &match);
-    paper_signal signals[] = {{ABS(0, 0, 255)}, {ABS(1, 0, 255)}};
-    paper_rig p;
-
-    for (unsigned i = 0; i < 2; i++) {
-        wires[i].control = NPLUG_CONTROL(NPLUG_CLASS_PAD, NPLUG_PAD_STICK_LEFT);
-        wires[i].component = (uint8_t)i;
-        wires[i].code = EV(3, i);
-        wires[i].flags = NPLUG_WIRE_HAS_REST;
-        wires[i].rest = i ? -700 : 5000;
-    }
-    sheet.wires = wires;
-    sheet.wire_count = 2;
-    open_paper(&p);
-    nplug_add_sheets(p.rig.nest, &sheet, 1);
-    plug_paper(&p, 3, 0x77, 1, 0, signals, 2);
-    for (uint16_t i = 0; i < COUNT_OF(raw); i++) {
-        nplug_vec2 value;
-        say(&p, 1000u * (i + 1u), 0, raw[i]);
-        say(&p, 1000u * (i + 1u), 1, raw[i]);
-        rig_step(&p.rig, 1000u * (i + 1u));
-        value = rig_control(&p.rig, 0, "pad:stick-left");
-        ck_assert(value.x >= -1.0f && value.x <= 1.0f && value.y >= -1.0f && value.y <= 1.0f);
-    }
-    rig_close(&p.rig);
-}
-
 /* --- quirks ----------------------------------------------------------------------------------- */
 
 /* A sheet with one wire, and what its control reads at some raw values. */
@@ -608,59 +558,6 @@ TESTS(each_quirk_reads_as_its_sheet_says, COUNT_OF(quirks))
     }
     rig_close(&p.rig);
     nplug_sheet_file_free(file);
-}
-
-/* A contact that bounces for 5 ms: the press is heard at once, the chatter never, and what holds in
- * the end is heard when the time is over; whatever the frame rate. */
-TESTS(a_bouncing_button_is_one_press, 2)
-{
-    static const paper_signal south = {7, 0, NPLUG_NATURE_BUTTON, 0, 1, NO};
-    static const struct {
-        nplug_time t;
-        int32_t value;
-    } chatter[] = {{10000, 1}, {11000, 0}, {12000, 1}, {13000, 0}, {13500, 1},
-                   {40000, 0}, {41000, 1}, {42000, 0}, {90000, 1}, {91000, 0}};
-    nplug_sheet_file *file = sheet_with("\"south\": {\"plain\": 7, \"debounce\": 5}");
-    NPLUG_SIZED(nplug_action_facts, state);
-    paper_rig p;
-
-    open_paper(&p);
-    nplug_add_sheets(p.rig.nest, nplug_sheet_file_sheet(file), 1);
-    plug_paper(&p, 3, 0x77, 9, 0, &south, 1);
-    for (unsigned i = 0; i < COUNT_OF(chatter); i++)
-        say(&p, chatter[i].t, 0, chatter[i].value);
-    for (nplug_time t = 0; t <= 100000; t += _i ? 50 * MS : MS)
-        rig_step(&p.rig, t);
-    rig_step(&p.rig, 100000);
-    nplug_action_info(p.rig.nest, 1, HORN, &state);
-    ck_assert_uint_eq(state.press_count, 2);
-    ck_assert_uint_eq(state.release_count, 2);
-    ck_assert_uint_eq(state.press_time, 90000);
-    ck_assert_uint_eq(state.release_time, 95000);
-    push_kind(p.port.ring, 100001, 1, NPLUG_REPORT_DEPART);
-    rig_step(&p.rig, 200000);
-    rig_close(&p.rig);
-    nplug_sheet_file_free(file);
-}
-
-/* A lever stays where it is put: it is never spent, and reads where it stands from the first. */
-TEST(a_lever_keeps_its_place)
-{
-    NPLUG_SIZED(nplug_control_facts, info);
-    test_rig rig;
-    nplug_device device;
-
-    rig_open(&rig, NULL, NULL);
-    nplug_sim_plug(rig.sim, 0, "it", "godwit");
-    nplug_sim_sweep(rig.sim, 1000, "it", "throttle", (nplug_vec2){0.75f, 0.0f}, 0);
-    rig_step(&rig, 2000);
-    device = nplug_device_at(rig.nest, 0);
-    for (uint32_t i = 0; nplug_control_info(rig.nest, device, i, &info) == NPLUG_OK; i++)
-        if (info.control == nplug_control_named("stick:throttle")) break;
-    ck_assert(info.lever);
-    ck_assert(!info.spent);
-    ck_assert_float_eq_tol(info.value.x, 0.75f, 1e-4f);
-    rig_close(&rig);
 }
 
 /* --- why -------------------------------------------------------------------------------------- */

@@ -93,43 +93,6 @@ TESTS(the_same_unit_goes_to_its_player, COUNT_OF(comings))
     rig_close(&rig);
 }
 
-/* Of three pads at a hub two are players' and one is spare: each is whose it was, in whatever order
- * they come back, and as often as the hub does that. */
-TESTS(a_spare_pad_is_nobodys_again, 6)
-{
-    static const unsigned orders[][3] = {{0, 1, 2}, {0, 2, 1}, {1, 0, 2},
-                                         {1, 2, 0}, {2, 0, 1}, {2, 1, 0}};
-    static const char *const sockets[] = {"hub.1", "hub.2", "hub.3"};
-    nplug_game game = four_seats();
-    nplug_time at = 20 * MS;
-    char name[16];
-    test_rig rig;
-
-    game.wobble_ms = _i % 2 ? 5 : 0;
-    rig_open(&rig, &game, NULL);
-    for (unsigned i = 0; i < 3; i++) {
-        snprintf(name, sizeof name, "0-%u", i);
-        plug(&rig, 0, name, "dunlin", NULL, sockets[i]);
-        if (i != 1) nplug_sim_press(rig.sim, (1 + i) * MS, name, "start", MS);
-    }
-    for (unsigned round = 1; round < 20; round++, at += 100 * MS) {
-        const unsigned *order =
-            orders[(unsigned)_i + round < 6 ? (unsigned)_i + round : (unsigned)_i];
-        for (unsigned i = 0; i < 3; i++) {
-            snprintf(name, sizeof name, "%u-%u", round - 1, i);
-            nplug_sim_unplug(rig.sim, at + i, name);
-        }
-        for (unsigned i = 0; i < 3; i++) {
-            snprintf(name, sizeof name, "%u-%u", round, order[i]);
-            plug(&rig, at + (i + 1) * 10 * MS, name, "dunlin", NULL, sockets[order[i]]);
-        }
-        rig_step(&rig, at + 50 * MS);
-        for (unsigned i = 0; i < 3; i++)
-            ck_assert_uint_eq(players_at(&rig, i), order[i] == 0 ? 1 : order[i] == 1 ? 0 : 2);
-    }
-    rig_close(&rig);
-}
-
 TESTS(a_hub_that_loses_four_pads_gives_them_back_in_any_order, 3)
 {
     static const unsigned orders[][4] = {{3, 2, 1, 0}, {1, 3, 0, 2}, {2, 0, 3, 1}};
@@ -155,79 +118,6 @@ TESTS(a_hub_that_loses_four_pads_gives_them_back_in_any_order, 3)
         ck_assert_uint_eq(players_at(&rig, i), 1u << orders[_i][i]);
     for (nplug_player p = 1; p <= 4; p++)
         ck_assert(!nplug_player_waits(rig.nest, p) && nplug_missed_at(rig.nest, p, 0) == 0);
-    rig_close(&rig);
-}
-
-TEST(a_wobble_is_one_event_and_keeps_the_handle)
-{
-    static const char *none[2] = {NULL, NULL};
-    nplug_game game = four_seats();
-    nplug_device pad;
-    nplug_event event;
-    nplug_time now = 20 * MS;
-    test_rig rig;
-
-    game.wobble_ms = 300;
-    seat_two(&rig, &game, none, none);
-    pad = nplug_device_at(rig.nest, 0);
-    nplug_sim_unplug(rig.sim, 11 * MS, "b"); /* the other one goes for good */
-    for (unsigned i = 0; i < 1000; i++, now += 500 * MS) {
-        nplug_sim_press(rig.sim, now, "a", "south", 0);
-        nplug_sim_unplug(rig.sim, now + 10 * MS, "a");
-        rig_step(&rig, now + 20 * MS);
-        ck_assert(rig_saw(&rig, NPLUG_EVENT_RELEASE, &event));
-        ck_assert(event.flags == NPLUG_EVENT_FLAG_CANCELLED && !nplug_held(rig.nest, 1, HORN));
-        ck_assert(!rig_saw(&rig, NPLUG_EVENT_DEPARTURE, NULL));
-        nplug_sim_plug(rig.sim, now + 299 * MS, "a", "heron");
-        rig_step(&rig, now + 400 * MS);
-        ck_assert(rig_saw(&rig, NPLUG_EVENT_WOBBLE, &event) && event.device == pad);
-        ck_assert(!rig_saw(&rig, NPLUG_EVENT_ARRIVAL, NULL));
-        ck_assert(!rig_saw(&rig, NPLUG_EVENT_CLAIM, NULL));
-        ck_assert_uint_eq(nplug_device_at(rig.nest, 0), pad);
-        ck_assert_uint_eq(players_at(&rig, 0), 1);
-    }
-    ck_assert(nplug_player_waits(rig.nest, 2));
-    nplug_sim_unplug(rig.sim, now, "a"); /* and once too long */
-    rig_step(&rig, now + 299 * MS);
-    ck_assert(!rig_saw(&rig, NPLUG_EVENT_DEPARTURE, NULL));
-    rig_step(&rig, now + 301 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_DEPARTURE, &event) && event.time == now + 300 * MS);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_WAIT, NULL));
-    rig_close(&rig);
-}
-
-TEST(levers_stay_and_others_as_the_game_says)
-{
-    static const nplug_action_def actions[] = {
-        {"throttle", NPLUG_ACTION_LEVEL, "stick:throttle | key:Space", 0},
-        {"rudder", NPLUG_ACTION_LEVEL, "stick:rudder | keys:KeyA,KeyD", 0},
-        {"trim", NPLUG_ACTION_LEVEL, "stick:brake-left", 0}};
-    static const nplug_action_policy rules[] = {
-        {2, NPLUG_MERGE_STRONGEST, NPLUG_OPPOSITE_NEUTRAL, 0, NULL, 0, NPLUG_KEEP_NOTHING, true}};
-    nplug_game game = nplug_game_for_one("quay", actions, COUNT_OF(actions));
-    float throttle, trim;
-    test_rig rig;
-
-    game.policies = rules;
-    game.policy_count = COUNT_OF(rules);
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "levers", "godwit");
-    nplug_sim_plug(rig.sim, 0, "keys", "turnstone");
-    nplug_sim_sweep(rig.sim, 1000, "levers", "throttle", (nplug_vec2){0.75f, 0.0f}, 1000);
-    nplug_sim_sweep(rig.sim, 1000, "levers", "rudder", (nplug_vec2){0.5f, 0.0f}, 1000);
-    nplug_sim_sweep(rig.sim, 1000, "levers", "brake-left", (nplug_vec2){0.5f, 0.0f}, 1000);
-    rig_step(&rig, 10 * MS);
-    throttle = nplug_level(rig.nest, 1, 0);
-    trim = nplug_level(rig.nest, 1, 2);
-    ck_assert(throttle > 0.7f && trim > 0.4f && nplug_level(rig.nest, 1, 1) > 0.4f);
-    nplug_sim_unplug(rig.sim, 20 * MS, "levers");
-    rig_step(&rig, 30 * MS);
-    ck_assert_float_eq(nplug_level(rig.nest, 1, 0), throttle);
-    ck_assert_float_eq(nplug_level(rig.nest, 1, 1), 0.0f);
-    ck_assert_float_eq(nplug_level(rig.nest, 1, 2), trim);
-    nplug_sim_press(rig.sim, 40 * MS, "keys", "Space", 10 * MS); /* until another control moves */
-    rig_step(&rig, 60 * MS);
-    ck_assert_float_eq(nplug_level(rig.nest, 1, 0), 0.0f);
     rig_close(&rig);
 }
 

@@ -179,69 +179,6 @@ static void is_near(double is, double should, double by)
     ck_assert_msg(fabs(is - should) <= by, "%f, not %f", is, should);
 }
 
-/* What the words of control.h say of the pad as it is. */
-static void check_pad(const play *p, double slack)
-{
-    const nplug_nest *nest = p->p.rig.nest;
-    nplug_vec2 lean = nplug_vector(nest, 1, LEAN);
-    nplug_vec2 tilt = nplug_vector(nest, 1, TILT);
-    vec rate = p->body.rate;
-
-    is_near((double)lean.x, -rate.y / 2000, slack / 2000); /* to the right */
-    is_near((double)lean.y, rate.x / 2000, slack / 2000);  /* its front up */
-    is_near((double)nplug_level(nest, 1, ROLL), -rate.z / 2000, slack / 2000);
-    is_near((double)tilt.x, -p->body.right.y, 0.03); /* its right side down */
-    is_near((double)tilt.y, -p->body.back.y, 0.03);  /* its front up */
-}
-
-/* However a pad is turned: turn, roll and tilt are what control.h says, and a motion is the angle
- * that the pad was turned by. */
-TESTS(a_pad_that_is_turned_says_how, 12)
-{
-    play *p = malloc(sizeof *p);
-
-    srand((unsigned)_i + 1);
-    open_play(p, _i % 2, 1);
-    pass(p, 0.1, 3);
-    forget(p);
-    for (int n = 0; n < 40; n++) {
-        p->body.rate = (vec){some(-900, 900), some(-900, 900), some(-900, 900)};
-        if (rand() % 3 == 0) p->body.rate = (vec){0, some(-400, 400), 0};
-        pass(p, some(0.02, 0.3), 1 + (unsigned)rand() % 9);
-        check_pad(p, 0.5);
-    }
-    is_near((double)p->moved.x, -p->turned.y / 2, 0.5);
-    is_near((double)p->moved.y, p->turned.x / 2, 0.5);
-    rig_close(&p->p.rig);
-    free(p);
-}
-
-/* Where a turn of the pad's front leads, by its words: to the right, up, and its right side down.
- */
-TESTS(right_is_right_and_up_is_up, 6)
-{
-    static const vec rates[] = {{0, -90, 0}, {90, 0, 0}, {0, 0, -90}};
-    play *p = malloc(sizeof *p);
-
-    open_play(p, _i / 3, 1);
-    p->body.rate = rates[_i % 3];
-    pass(p, 1.0 / 3, 2); /* 30 degrees */
-    if (_i % 3 == 0) {   /* its front, which was away from the person, is to the right */
-        is_near(-p->body.back.x, 0.5, 0.02);
-        ck_assert_float_gt(nplug_vector(p->p.rig.nest, 1, LEAN).x, 0.03f);
-    } else if (_i % 3 == 1) {
-        is_near(-p->body.back.y, 0.5, 0.02);
-        ck_assert_float_gt(nplug_vector(p->p.rig.nest, 1, LEAN).y, 0.03f);
-        is_near((double)nplug_vector(p->p.rig.nest, 1, TILT).y, 0.5, 0.03);
-    } else {
-        is_near(p->body.right.y, -0.5, 0.02);
-        ck_assert_float_gt(nplug_level(p->p.rig.nest, 1, ROLL), 0.03f);
-        is_near((double)nplug_vector(p->p.rig.nest, 1, TILT).x, 0.5, 0.03);
-    }
-    rig_close(&p->p.rig);
-    free(p);
-}
-
 static double rate_of(const play *p, unsigned axis)
 {
     float rates[3];

@@ -207,89 +207,7 @@ TEST(all_three_values_can_be_read)
 
 /* --- presses ---------------------------------------------------------------------------------- */
 
-/* Where a press begins and ends, and that trembling at its edge is no second press. */
-static const struct {
-    const char *from;
-    float below, press, keeps, release;
-} edges[] = {
-    {"pad:trigger-left", 0.48f, 0.51f, 0.41f, 0.39f},
-    {"pad:trigger-left press=0.8", 0.78f, 0.81f, 0.71f, 0.69f},
-    {"pad:trigger-left press=0.9 release=0.2", 0.89f, 0.91f, 0.21f, 0.19f},
-    {"pad:trigger-left press=1", 0.999f, 1.0f, 0.91f, 0.89f},
-    {"pad:trigger-left press=0.1 release=0.05", 0.09f, 0.11f, 0.06f, 0.04f},
-    {"pad:trigger-left release=0.1", 0.48f, 0.51f, 0.11f, 0.09f},
-};
-
-TESTS(a_press_has_two_thresholds, COUNT_OF(edges))
-{
-    one_action o;
-    NPLUG_SIZED(nplug_action_facts, state);
-
-    open_one(&o, NPLUG_ACTION_BUTTON, edges[_i].from, "heron");
-    put(&o, "trigger-left", edges[_i].below, 0);
-    ck_assert(!nplug_held(o.rig.nest, 1, 0));
-    for (int i = 0; i < 10; i++) {
-        put(&o, "trigger-left", edges[_i].press, 0);
-        ck_assert(nplug_held(o.rig.nest, 1, 0));
-        put(&o, "trigger-left", edges[_i].keeps, 0);
-        ck_assert(nplug_held(o.rig.nest, 1, 0));
-    }
-    put(&o, "trigger-left", edges[_i].release, 0);
-    ck_assert(!nplug_held(o.rig.nest, 1, 0));
-    nplug_action_info(o.rig.nest, 1, 0, &state);
-    ck_assert_uint_eq(state.press_count, 1);
-    rig_close(&o.rig);
-}
-
-/* Two actions on one trigger: a light pull and a full one. */
-TEST(one_control_has_several_thresholds)
-{
-    nplug_action_def defs[] = {{"light", NPLUG_ACTION_BUTTON, "pad:trigger-left press=0.2", 0},
-                               {"full", NPLUG_ACTION_BUTTON, "pad:trigger-left press=1", 0},
-                               {"pull", NPLUG_ACTION_LEVEL, "pad:trigger-left", 0}};
-    nplug_game game = nplug_game_for_one("two", defs, 3);
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "it", "heron");
-    nplug_sim_sweep(rig.sim, 1000, "it", "trigger-left", (nplug_vec2){1, 0}, 500 * MS);
-    rig_step(&rig, 251 * MS);
-    ck_assert(nplug_held(rig.nest, 1, 0) && !nplug_held(rig.nest, 1, 1));
-    ck_assert_float_eq_tol(nplug_level(rig.nest, 1, 2), 0.5f, 0.01f);
-    rig_step(&rig, 502 * MS);
-    ck_assert(nplug_held(rig.nest, 1, 0) && nplug_held(rig.nest, 1, 1));
-    nplug_sim_unplug(rig.sim, 503 * MS, "it");
-    rig_step(&rig, 504 * MS);
-    ck_assert(!nplug_held(rig.nest, 1, 0) && !nplug_held(rig.nest, 1, 1));
-    rig_close(&rig);
-}
-
 /* --- ramps ------------------------------------------------------------------------------------ */
-
-/* A key as a level: rises 2 a second, falls 4 a second, by report time; at any frame rate. */
-TESTS(a_ramp_goes_by_report_time, 2)
-{
-    static const struct {
-        nplug_time t;
-        float value;
-    } points[] = {{100, 0.0f}, {350, 0.5f}, {450, 0.7f},  {550, 0.3f},
-                  {625, 0.0f}, {800, 0.2f}, {1200, 1.0f}, {1600, 1.0f}};
-    unsigned next = 0;
-    nplug_time frame = _i ? 25 * MS : MS;
-    one_action o;
-
-    open_one(&o, NPLUG_ACTION_LEVEL, "key:Space rise=2 fall=4", "turnstone");
-    nplug_sim_press(o.rig.sim, 100 * MS, "it", "Space", 350 * MS); /* to 0.7, and down in 175 ms */
-    nplug_sim_press(o.rig.sim, 700 * MS, "it", "Space", 2 * SECOND);
-    for (nplug_time t = 0; t <= 1600 * MS && next < COUNT_OF(points); t += frame) {
-        rig_step(&o.rig, t);
-        if (t != points[next].t * MS) continue;
-        ck_assert_float_eq_tol(nplug_level(o.rig.nest, 1, 0), points[next].value, 1e-5f);
-        next++;
-    }
-    ck_assert_uint_eq(next, COUNT_OF(points));
-    rig_close(&o.rig);
-}
 
 /* --- wrong texts ------------------------------------------------------------------------------ */
 
@@ -323,28 +241,5 @@ TESTS(a_wrong_option_is_told, COUNT_OF(wrong))
     rig_open(&rig, NULL, NULL);
     ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_BINDING);
     ck_assert_msg(strstr(rig.log, wrong[_i].says) != NULL, "%s: %s", wrong[_i].from, rig.log);
-    rig_close(&rig);
-}
-
-TEST(what_does_not_suit_an_action_is_told)
-{
-    nplug_action_def defs[] = {{"look", NPLUG_ACTION_MOTION, "mouse:move dead=0.1", 0},
-                               {"horn", NPLUG_ACTION_BUTTON, "pad:south rise=2", 0}};
-    nplug_limits limits = nplug_limits_default();
-    nplug_action_def many[] = {{"a", NPLUG_ACTION_LEVEL, "pad:trigger-left dead=0.1", 0},
-                               {"b", NPLUG_ACTION_LEVEL, "pad:trigger-left dead=0.2", 0}};
-    nplug_game game = nplug_game_for_one("many", many, 2);
-    test_rig rig;
-
-    for (unsigned i = 0; i < 2; i++) {
-        nplug_game one = nplug_game_for_one("one", &defs[i], 1);
-        rig_open(&rig, NULL, NULL);
-        ck_assert_int_eq(nplug_use_game(rig.nest, &one), NPLUG_ERR_BINDING);
-        rig_close(&rig);
-    }
-    limits.shapings = 1;
-    rig_open(&rig, NULL, &limits);
-    ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_FULL);
-    ck_assert_ptr_nonnull(strstr(rig.log, "limits.shapings"));
     rig_close(&rig);
 }

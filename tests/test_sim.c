@@ -40,44 +40,6 @@ TESTS(motions_become_the_models_own_numbers, COUNT_OF(rows))
     rig_close(&rig);
 }
 
-/* A mouse goes on by the counts that it is told, evenly, whatever the step is. */
-TESTS(a_roll_goes_on_by_its_counts, 6)
-{
-    static const struct {
-        const char *control;
-        float x, y;
-        nplug_time span, frame;
-    } rolls[] = {{"move", 300.0f, -40.0f, 100000, 1000}, {"move", 300.0f, -40.0f, 100000, 16667},
-                 {"move", -7.0f, 1.0f, 0, 1000},         {"wheel", 0.0f, 5.0f, 80000, 7000},
-                 {"wheel", 0.0f, -1.0f, 0, 200000},      {"move", 1.0f, 0.0f, 90000, 5000}};
-    static const nplug_action_def action = {"look", NPLUG_ACTION_MOTION, "mouse:move | mouse:wheel",
-                                            0};
-    nplug_game game = nplug_game_for_one("rolls", &action, 1);
-    nplug_vec2 sum = {0.0f, 0.0f}, half = {0.0f, 0.0f};
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "mouse", "stint");
-    nplug_sim_roll(rig.sim, 10 * MS, "mouse", rolls[_i].control,
-                   (nplug_vec2){rolls[_i].x, rolls[_i].y}, rolls[_i].span);
-    for (nplug_time now = 0; now <= 300 * MS; now += rolls[_i].frame) {
-        nplug_vec2 moved;
-        rig_step(&rig, now);
-        moved = nplug_motion(rig.nest, 1, 0);
-        sum.x += moved.x;
-        sum.y += moved.y;
-        if (now <= 10 * MS + rolls[_i].span / 2) half = sum;
-    }
-    ck_assert_float_eq(sum.x, rolls[_i].x);
-    ck_assert_float_eq(sum.y, rolls[_i].y);
-    if (rolls[_i].span && rolls[_i].x > 100.0f) {
-        ck_assert_float_gt(half.x, rolls[_i].x * 0.3f);
-        ck_assert_float_lt(half.x, rolls[_i].x * 0.6f);
-    }
-    ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
-    rig_close(&rig);
-}
-
 /* What moves without ends is rolled, and nothing else is. */
 TEST(only_what_moves_without_ends_is_rolled)
 {

@@ -23,34 +23,6 @@ static void open_game(test_rig *rig, const nplug_game *game, const nplug_limits 
 
 /* --- who is here ------------------------------------------------------------------------------ */
 
-TEST(a_device_that_comes_with_its_stick_held_is_spent)
-{
-    static const paper_signal signals[] = {
-        {EV(3, 0), NPLUG_SPACE_EVDEV, NPLUG_NATURE_AXIS, -32768, 32767, 30000, 0, 0, 0},
-        {ABS(1, -32768, 32767)},
-        {BTN(0x130)},
-        {BTN(0x131)}};
-    nplug_game game = harbour_for(2); /* nobody has it: no claim spends it */
-    paper_rig p;
-
-    memset(&p, 0, sizeof p);
-    rig_open(&p.rig, &game, NULL);
-    ck_assert_int_eq(nplug_attach(p.rig.nest, &hand_table, &p.port), NPLUG_OK);
-    plug_paper(&p, 3, 0xb12d, 0x0101, 1, signals, COUNT_OF(signals));
-    say(&p, 1000, 1, 100);
-    rig_step(&p.rig, 1000);
-    ck_assert_float_eq(nplug_vector(p.rig.nest, NPLUG_EVERYONE, STEER).x, 0.0f);
-    say(&p, 2000, 0, 20000);
-    rig_step(&p.rig, 2000);
-    ck_assert_float_eq(nplug_vector(p.rig.nest, NPLUG_EVERYONE, STEER).x, 0.0f);
-    say(&p, 3000, 0, 0);
-    rig_step(&p.rig, 3000);
-    say(&p, 4000, 0, 20000);
-    rig_step(&p.rig, 4000);
-    ck_assert(nplug_vector(p.rig.nest, NPLUG_EVERYONE, STEER).x > 0.6f);
-    rig_close(&p.rig);
-}
-
 TEST(one_unit_key_of_two_ports_is_two_devices)
 {
     nplug_game game = harbour_for(1);
@@ -122,26 +94,6 @@ TEST(a_shaper_that_gives_no_number_gives_0)
     rig_close(&rig);
 }
 
-/* Bindings that come and go leave no place taken: a game with just enough sources goes on. */
-TEST(bindings_that_change_again_and_again_need_no_more_room)
-{
-    static const char *const texts[] = {"key:KeyA", "key:KeyB", "pad:east", NULL};
-    nplug_game game = nplug_game_for_one("slips", actions, ACTIONS);
-    nplug_limits limits = nplug_limits_default();
-    test_rig rig;
-
-    limits.sources = 6;
-    open_game(&rig, &game, &limits);
-    for (unsigned i = 0; i < 40; i++) {
-        ck_assert_int_eq(nplug_bind(rig.nest, NPLUG_EVERYONE, CALL, texts[i % 4]), NPLUG_OK);
-        ck_assert_int_eq(nplug_bind(rig.nest, NPLUG_EVERYONE, PULL, i % 2 ? "key:KeyC" : NULL),
-                         NPLUG_OK);
-        rig_step(&rig, (2 + i) * MS);
-        ck_assert(!rig_saw(&rig, NPLUG_EVENT_LIMIT, NULL));
-    }
-    rig_close(&rig);
-}
-
 /* A player's comfort keeps its shaping, whatever bindings come and go. */
 TEST(a_comfort_keeps_its_shaping)
 {
@@ -162,85 +114,6 @@ TEST(a_comfort_keeps_its_shaping)
     rig_close(&rig);
 }
 
-static void keep_taps(void *user, const nplug_binding *binding)
-{
-    *(uint32_t *)user = binding->taps;
-}
-
-TEST(a_binding_that_is_read_says_how_many_taps)
-{
-    uint32_t taps = 0;
-
-    ck_assert_int_eq(
-        nplug_read_bindings(NPLUG_ACTION_BUTTON, "pad:south taps=3", keep_taps, &taps, NULL),
-        NPLUG_OK);
-    ck_assert_uint_eq(taps, 3);
-    nplug_read_bindings(NPLUG_ACTION_BUTTON, "pad:south double-tap", keep_taps, &taps, NULL);
-    ck_assert_uint_eq(taps, 2);
-}
-
-/* Of kinds that begin alike, only the whole word is one. */
-TEST(a_kind_is_a_whole_word)
-{
-    ck_assert_int_eq(
-        nplug_read_bindings(NPLUG_ACTION_BUTTON, "pad:south kind=pad", NULL, NULL, NULL), NPLUG_OK);
-    ck_assert_int_eq(
-        nplug_read_bindings(NPLUG_ACTION_BUTTON, "pad:south kind=pa", NULL, NULL, NULL),
-        NPLUG_ERR_BINDING);
-    ck_assert_int_eq(
-        nplug_read_bindings(NPLUG_ACTION_BUTTON, "pad:south kind=pads", NULL, NULL, NULL),
-        NPLUG_ERR_BINDING);
-    ck_assert_int_eq(
-        nplug_read_bindings(NPLUG_ACTION_BUTTON, "pad:south kind=mad", NULL, NULL, NULL),
-        NPLUG_ERR_BINDING);
-}
-
-/* Beyond the circle a round stick comes to lie on it. */
-TEST(a_round_gate_ends_at_the_circle)
-{
-    static const nplug_action_def round[] = {
-        {"sway", NPLUG_ACTION_VECTOR, "pad:stick-left gate=circle", 0}};
-    nplug_game game = nplug_game_for_one("slips", round, 1);
-    nplug_vec2 value;
-    test_rig rig;
-
-    open_game(&rig, &game, NULL);
-    rig_say(&rig, 2 * MS, "pad", EV(3, 0), 32767);
-    rig_say(&rig, 2 * MS, "pad", EV(3, 1), -32768);
-    rig_step(&rig, 3 * MS);
-    value = nplug_vector(rig.nest, 1, 0);
-    ck_assert_float_eq_tol(value.x, 0.7071f, 0.001f);
-    ck_assert_float_eq_tol(value.y, 0.7071f, 0.001f);
-    rig_close(&rig);
-}
-
-/* A shift that sticks: tapped alone it waits for one press; with another key it does not stick; a
- * second tap frees it. */
-TESTS(what_sticks_waits_for_one_press, 6)
-{
-    static const nplug_action_def chord[] = {
-        {"loud", NPLUG_ACTION_BUTTON, "key:ShiftLeft+key:KeyF", 0},
-        {"call", NPLUG_ACTION_BUTTON, "key:KeyG", 0}};
-    static const struct {
-        const char *keys; /* pressed one after the other: S is the shift */
-        uint32_t presses;
-    } rows[] = {{"SF", 1}, {"SFF", 1}, {"SSF", 0}, {"SGF", 0}, {"F", 0}, {"SSSF", 1}};
-    nplug_game game = nplug_game_for_one("slips", chord, 2);
-    char key[] = "KeyX";
-    test_rig rig;
-
-    open_game(&rig, &game, NULL);
-    nplug_set_comfort(rig.nest, 1, NPLUG_EVERY_ACTION, "sticky");
-    for (unsigned i = 0; rows[_i].keys[i]; i++) {
-        key[3] = rows[_i].keys[i];
-        nplug_sim_press(rig.sim, (10 + 10 * i) * MS, "keys", key[3] == 'S' ? "ShiftLeft" : key,
-                        5 * MS);
-    }
-    rig_step(&rig, SECOND);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), rows[_i].presses);
-    rig_close(&rig);
-}
-
 TEST(a_command_of_no_known_kind_is_refused)
 {
     nplug_game game = harbour_for(1);
@@ -257,73 +130,7 @@ TEST(a_command_of_no_known_kind_is_refused)
     rig_close(&rig);
 }
 
-/* A player's comfort shapes a motion once, whoever joins in the same step; and one event says it.
- */
-TEST(a_motion_is_shaped_once_whatever_happens_in_its_step)
-{
-    static const nplug_action_def aim[] = {{"aim", NPLUG_ACTION_MOTION, "mouse:move", 0}};
-    nplug_game game = nplug_game_for("slips", aim, 1, 2);
-    uint32_t told = 0;
-    test_rig rig;
-
-    open_game(&rig, &game, NULL);
-    nplug_claim(rig.nest, nplug_device_at(rig.nest, 2), 1);
-    nplug_set_comfort(rig.nest, 1, 0, "scale=3");
-    rig_step(&rig, SECOND);
-    rig_say(&rig, SECOND + 2 * MS, "mouse", EV(2, 0), 5);
-    nplug_sim_press(rig.sim, SECOND + 4 * MS, "pad", "south", MS); /* somebody joins */
-    rig_say(&rig, SECOND + 6 * MS, "mouse", EV(2, 0), 2);
-    rig_step(&rig, SECOND + 20 * MS);
-    ck_assert(nplug_player_seated(rig.nest, 2));
-    ck_assert_float_eq(nplug_motion(rig.nest, 1, 0).x, 21.0f);
-    for (uint32_t i = 0; i < nplug_event_count(rig.nest); i++)
-        told += nplug_event_at(rig.nest, i)->kind == NPLUG_EVENT_VALUE;
-    ck_assert_uint_eq(told, 1);
-    rig_close(&rig);
-}
-
 /* --- the rest --------------------------------------------------------------------------------- */
-
-TEST(clocks_that_agreed_again_are_told_of_again)
-{
-    nplug_game game = harbour_for(1);
-    hand_port port = {0};
-    test_rig rig;
-    bool said;
-
-    rig_open(&rig, &game, NULL);
-    nplug_attach(rig.nest, &hand_table, &port);
-    push_heron(port.ring, 0, 5, NULL, NULL);
-    for (nplug_time at = 0; at < 20 * SECOND; at += 10 * SECOND) {
-        nplug_report ahead = value_report(at + 9 * SECOND, 5, 8, at == 0, 0);
-        nplug_push(port.ring, &ahead, 1);
-        rig_step(&rig, at + 1000);
-        said = rig_saw(&rig, NPLUG_EVENT_CLOCKS, NULL);
-        rig_step(&rig, at + 1500);
-        ck_assert(said != rig_saw(&rig, NPLUG_EVENT_CLOCKS, NULL));
-        rig_step(&rig, at + 9 * SECOND + 1);
-    }
-    rig_close(&rig);
-}
-
-TEST(events_that_were_left_out_are_told_of_by_their_limit)
-{
-    nplug_game game = harbour_for(1);
-    nplug_limits limits = nplug_limits_default();
-    nplug_event event;
-    test_rig rig;
-
-    limits.events = 32;
-    open_game(&rig, &game, &limits);
-    for (unsigned i = 0; i < 200; i++)
-        nplug_sim_press(rig.sim, (10 + 2 * i) * MS, "pad", "south", MS);
-    nplug_step(rig.nest, SECOND);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, HORN), 200);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_LIMIT, &event));
-    ck_assert_uint_eq(event.limit, NPLUG_LIMIT_EVENTS);
-    ck_assert(event.left_out > 300);
-    rig_close(&rig);
-}
 
 TEST(names_that_are_none_are_no_number)
 {
@@ -338,19 +145,6 @@ TEST(names_that_are_none_are_no_number)
     ck_assert_uint_eq(nplug_action_number(rig.nest, NULL), NPLUG_NO_ACTION);
     ck_assert_int_eq(nplug_action_number(rig.nest, "horn"), HORN);
     rig_close(&rig);
-}
-
-/* Each control of a row is found by a name that is nearly its own. */
-TEST(a_misspelt_control_of_many_is_found)
-{
-    static const char *const nearly[][2] = {{"stick:buton-17", "stick:button-17"},
-                                            {"stick:button-99x", "stick:button-99"},
-                                            {"wheel:dail-3", "wheel:dial-3"},
-                                            {"touch:contct-5", "touch:contact-5"}};
-
-    for (size_t i = 0; i < COUNT_OF(nearly); i++)
-        ck_assert_uint_eq(nplug_control_nearest(nearly[i][0], (size_t)-1),
-                          nplug_control_named(nearly[i][1]));
 }
 
 /* --- what was given to a nest ----------------------------------------------------------------- */

@@ -205,19 +205,3 @@ TESTS(what_is_spent_is_silent_until_it_has_been_at_rest, COUNT_OF(ways))
     check_slide(&ways[_i], AIM);
     check_slide(&ways[_i], SCROLL);
 }
-
-/* What a mouse moves in the step in which it joins: before the press nobody's, after it the
- * player's. */
-TEST(a_mouse_that_rests_is_heard_from_its_click_on)
-{
-    deck deck;
-
-    open_deck(&deck);
-    nplug_leave(deck.rig.nest, 1);
-    step(&deck, SECOND);
-    nplug_sim_press(deck.rig.sim, deck.now + MS, "mouse", "left", MS);
-    deck.now += 10 * MS;
-    say(&deck, "mouse", 2u << 16, 7);
-    ck_assert_float_eq(nplug_motion(deck.rig.nest, 1, AIM).x, 7.0f);
-    rig_close(&deck.rig);
-}

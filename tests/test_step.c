@@ -74,23 +74,6 @@ TEST(edges_do_not_depend_on_the_frame_rate)
     }
 }
 
-TEST(leaving_lets_go_at_that_moment)
-{
-    static char text[32768];
-    const char *release, *departure;
-
-    memset(text, 0, sizeof text);
-    tell(20, text, sizeof text);
-    release = strstr(text, "512000 release device 1001 player 1 horn pad:south count 3 flags 1");
-    departure = strstr(text, "512000 departure device 1001");
-    ck_assert_ptr_nonnull(release);
-    ck_assert_ptr_nonnull(departure);
-    ck_assert(release < departure);
-    /* Back by its serial number, to the same player, and what it pressed counts on. */
-    ck_assert_ptr_nonnull(strstr(text, "530000 claim device 1004 player 1 -  count 0 flags 2"));
-    ck_assert_ptr_nonnull(strstr(text, "537000 press device 1004 player 1 horn pad:south count 4"));
-}
-
 /* --- the same again ------------------------------------------------------------------------- */
 
 #define STEPS 400

@@ -717,34 +717,6 @@ TESTS(impossible_surfaces_are_refused, 7)
     rig_close(&rig);
 }
 
-/* More contacts than there is room for are told, and those that have room go on. */
-TEST(contacts_beyond_the_limit_are_told)
-{
-    nplug_game game = two_zone_game(1);
-    nplug_limits limits = nplug_limits_for(&game);
-    nplug_event event;
-    test_rig rig;
-
-    limits.contacts = 3;
-    rig_open(&rig, &game, &limits);
-    nplug_sim_plug(rig.sim, 0, "table", "tern");
-    for (uint32_t f = 1; f <= 5; f++)
-        nplug_sim_touch(rig.sim, f * MS, "table", f, (nplug_vec2){0.1f * (float)f, 0.5f},
-                        (nplug_vec2){0, 0}, 0);
-    rig_step(&rig, 10 * MS);
-    ck_assert_uint_eq(nplug_contact_count(rig.nest), 3);
-    ck_assert(rig_saw(&rig, NPLUG_EVENT_LIMIT, &event));
-    ck_assert_uint_eq(event.limit, NPLUG_LIMIT_CONTACTS);
-    for (uint32_t f = 1; f <= 5; f++)
-        nplug_sim_lift(rig.sim, 20 * MS, "table", f);
-    rig_step(&rig, 30 * MS);
-    ck_assert(!nplug_held(rig.nest, 1, 0));
-    nplug_sim_touch(rig.sim, 40 * MS, "table", 5, (nplug_vec2){0.2f, 0.5f}, (nplug_vec2){0, 0}, 0);
-    rig_step(&rig, 50 * MS);
-    ck_assert(nplug_held(rig.nest, 1, 0));
-    rig_close(&rig);
-}
-
 /* No room for a surface's zones: it is told, and the surface can still be read. */
 TEST(zones_beyond_the_limit_are_told)
 {
@@ -763,34 +735,6 @@ TEST(zones_beyond_the_limit_are_told)
     ck_assert_uint_eq(event.limit, NPLUG_LIMIT_ZONES);
     ck_assert_int_eq(nplug_contact_info(rig.nest, 0, &facts), NPLUG_OK);
     ck_assert_uint_eq(facts.zone, NPLUG_NO_ZONE);
-    rig_close(&rig);
-}
-
-/* A tracking id that is another one without an end between is another contact (Linux kernel,
- * multi-touch-protocol.rst); one that never began and ends is none. */
-TEST(a_contact_that_is_replaced_has_ended)
-{
-    nplug_game game = two_zone_game(1);
-    NPLUG_SIZED(nplug_contact_facts, facts);
-    test_rig rig;
-
-    rig_open(&rig, &game, NULL);
-    nplug_sim_plug(rig.sim, 0, "table", "tern");
-    rig_say(&rig, MS, "table", 0x30039, -1);
-    rig_step(&rig, MS);
-    ck_assert_uint_eq(nplug_contact_count(rig.nest), 0);
-    rig_say(&rig, 2 * MS, "table", 0x30035, 200);
-    rig_say(&rig, 2 * MS, "table", 0x30039, 7);
-    rig_step(&rig, 3 * MS);
-    rig_say(&rig, 4 * MS, "table", 0x30039, 8);
-    rig_step(&rig, 5 * MS);
-    ck_assert_uint_eq(nplug_presses(rig.nest, 1, 0), 1);
-    ck_assert_uint_eq(nplug_releases(rig.nest, 1, 0), 1);
-    ck_assert_uint_eq(nplug_contact_count(rig.nest), 2);
-    nplug_contact_info(rig.nest, 0, &facts);
-    ck_assert(facts.ended && !facts.cancelled && facts.id == 1);
-    nplug_contact_info(rig.nest, 1, &facts);
-    ck_assert(facts.began && !facts.ended && facts.id == 2);
     rig_close(&rig);
 }
 

@@ -159,27 +159,6 @@ TEST(what_could_each_be_a_device_is_never_one)
         }
 }
 
-/* A receiver for keyboard and mouse: letters and movement both come through. */
-TEST(a_receiver_for_keyboard_and_mouse_is_two_devices)
-{
-    nplug_device keyboard, mouse;
-    paper_rig p;
-
-    open_units(&p);
-    plug(&p, 0, 1, MOUSE, NULL, "quay-1");
-    plug(&p, 0, 2, KEYBOARD, NULL, "quay-1");
-    plug(&p, 0, 3, MEDIA, NULL, "quay-1");
-    say_paper(&p, 1000, 2, 1, 1, false); /* W */
-    say_paper(&p, 1000, 1, 2, 1, false);
-    rig_step(&p.rig, 2000);
-    keyboard = device_of_kind(&p, NPLUG_KIND_KEYBOARD);
-    mouse = device_of_kind(&p, NPLUG_KIND_MOUSE);
-    ck_assert_uint_eq(nplug_device_count(p.rig.nest), 2);
-    ck_assert_float_eq(value_of(&p, keyboard, "key:KeyW"), 1.0f);
-    ck_assert_float_eq(value_of(&p, mouse, "mouse:left"), 1.0f);
-    rig_close(&p.rig);
-}
-
 /* Five nodes, come and gone in random orders: the device is the same as long as one is here, it is
  * a pad exactly while its pad's node is, and what is left goes on. */
 TESTS(a_unit_of_five_nodes_comes_and_goes_in_any_order, 10)
@@ -213,60 +192,7 @@ TESTS(a_unit_of_five_nodes_comes_and_goes_in_any_order, 10)
     rig_close(&p.rig);
 }
 
-TEST(a_node_that_dies_while_its_unit_is_put_together_leaves_the_rest)
-{
-    paper_rig p;
-    nplug_report arrive = value_report(2, 2, 0, 0, 0);
-
-    open_units(&p);
-    plug(&p, 1, 1, PAD, "W-7", NULL);
-    arrive.kind = NPLUG_REPORT_ARRIVE;
-    arrive.data.arrive.vendor = 0x77;
-    arrive.data.arrive.product = 1;
-    arrive.data.arrive.signals = 6;
-    nplug_push(p.port.ring, &arrive, 1);
-    nplug_push_text(p.port.ring, 2, 2, NPLUG_TEXT_SERIAL, "W-7");
-    push_kind(p.port.ring, 3, 2, NPLUG_REPORT_DEPART);
-    plug(&p, 4, 3, TOUCH, "W-7", NULL);
-    say_paper(&p, 5000, 1, PAD_SOUTH, 1, false);
-    rig_step(&p.rig, 6000);
-    ck_assert_uint_eq(nplug_device_count(p.rig.nest), 1);
-    ck_assert(nplug_held(p.rig.nest, 1, HORN));
-    rig_close(&p.rig);
-}
-
 /* --- which node is read ----------------------------------------------------------------------- */
-
-/* The same axes on two nodes: what the sensors say never moves a stick or a trigger. */
-TESTS(gravity_pulls_no_trigger_and_tilting_moves_no_stick, 2)
-{
-    float accel[3], turn[3];
-    nplug_device device;
-    paper_rig p;
-
-    open_units(&p);
-    plug(&p, 0, 1, _i ? MOTION : PAD, "W-7", NULL);
-    plug(&p, 1, 2, _i ? PAD : MOTION, "W-7", NULL);
-    for (uint16_t s = 0; s < 6; s++)
-        say_paper(&p, 1000, _i ? 1 : 2, s, s < 3 ? 8192 : -1024, s < 5);
-    rig_step(&p.rig, 2000);
-    device = nplug_device_at(p.rig.nest, 0);
-    ck_assert_str_eq(look_paper(&p, device).sheet, "any-pad");
-    ck_assert_float_eq(nplug_level(p.rig.nest, 1, THROTTLE), 0.0f);
-    ck_assert_float_eq(nplug_vector(p.rig.nest, 1, STEER).x, 0.0f);
-    ck_assert_int_eq(
-        nplug_control_sensor(p.rig.nest, device, nplug_control_from_name("pad:accel", 9), accel),
-        NPLUG_OK);
-    nplug_control_sensor(p.rig.nest, device, nplug_control_from_name("pad:gyro", 8), turn);
-    for (unsigned i = 0; i < 3; i++) {
-        ck_assert_float_eq_tol(accel[i], 9.80665f, 1e-5f);    /* one g */
-        ck_assert_float_eq_tol(turn[i], -0.01745329f, 1e-7f); /* a degree a second */
-    }
-    say_paper(&p, 3000, _i ? 2 : 1, PAD_RZ, 255, false);
-    rig_step(&p.rig, 3000);
-    ck_assert_float_eq(nplug_level(p.rig.nest, 1, THROTTLE), 1.0f);
-    rig_close(&p.rig);
-}
 
 /* Neither sensors nor fingers on a touch pad are use: nobody joins by them. */
 TEST(what_lies_beside_a_pad_is_never_use)
@@ -293,29 +219,6 @@ TEST(what_lies_beside_a_pad_is_never_use)
     rig_step(&p.rig, 4000);
     ck_assert_float_eq(value_of(&p, device, "pad:touchpad"), 1.0f);
     ck_assert(nplug_player_seated(p.rig.nest, 1));
-    rig_close(&p.rig);
-}
-
-/* A sheet may name a node; resolution and nodes can be asked of each signal. */
-TEST(signals_tell_their_node_and_their_resolution)
-{
-    NPLUG_SIZED(nplug_signal_facts, info);
-    uint32_t beside = 0;
-    nplug_device device;
-    paper_rig p;
-
-    open_units(&p);
-    plug(&p, 0, 1, MOTION, "W-7", NULL);
-    plug(&p, 1, 2, PAD, "W-7", NULL);
-    rig_step(&p.rig, 10);
-    device = nplug_device_at(p.rig.nest, 0);
-    for (uint32_t i = 0; nplug_signal_info(p.rig.nest, device, i, &info) == NPLUG_OK; i++) {
-        ck_assert_int_eq(info.chief, info.node == 1);
-        ck_assert_int_eq(info.node_kind, info.chief ? NPLUG_KIND_PAD : NPLUG_KIND_MOTION);
-        if (!info.chief) ck_assert_int_eq(info.resolution, beside++ < 3 ? 8192 : 1024);
-        ck_assert(info.read || info.chief);
-    }
-    ck_assert_uint_eq(beside, 6);
     rig_close(&p.rig);
 }
 
@@ -368,36 +271,6 @@ TEST(a_pad_with_sensors_is_learnt)
 }
 
 /* --- d-pads ----------------------------------------------------------------------------------- */
-
-/* Buttons and a hat for one d-pad, moved at random: a side is down exactly while either says so. */
-TESTS(an_idle_hat_neither_doubles_nor_overrides, 3)
-{
-    static const paper_signal signals[] = {{HAT(0x10)},   {HAT(0x11)},   BUTTON(0x220),
-                                           BUTTON(0x221), BUTTON(0x222), BUTTON(0x223),
-                                           BUTTON(0x130), STICK(0),      STICK(1)};
-    static const char *const sides[] = {"pad:dpad-up", "pad:dpad-down", "pad:dpad-left",
-                                        "pad:dpad-right"};
-    int32_t said[6] = {0};
-    uint32_t random = (uint32_t)_i * 7919u + 1;
-    nplug_device device;
-    paper_rig p;
-
-    open_paper(&p);
-    device = plug_paper(&p, 3, 1, 1, 0, signals, COUNT_OF(signals));
-    for (nplug_time time = 1000; time < 2000000; time += 1000) {
-        uint16_t signal;
-        random = random * 1664525u + 1013904223u;
-        signal = (uint16_t)((random >> 16) % 6);
-        said[signal] = signal < 2 ? (int32_t)((random >> 8) % 3) - 1 : (int32_t)((random >> 8) & 1);
-        say(&p, time, signal, said[signal]);
-        rig_step(&p.rig, time);
-        for (unsigned side = 0; side < 4; side++) {
-            bool hat = said[side < 2 ? 1 : 0] == (side % 2 ? 1 : -1);
-            ck_assert_float_eq(value_of(&p, device, sides[side]), hat || said[2 + side]);
-        }
-    }
-    rig_close(&p.rig);
-}
 
 /* --- where axes rest -------------------------------------------------------------------------- */
 
@@ -556,29 +429,6 @@ TEST(a_contact_replaced_without_an_end_is_an_end_and_a_begin)
     ck_assert_uint_eq(nplug_presses(p.rig.nest, 1, 0), 40);
     ck_assert_uint_eq(nplug_releases(p.rig.nest, 1, 0), 39);
     ck_assert(nplug_held(p.rig.nest, 1, 0));
-    rig_close(&p.rig);
-}
-
-/* The system lets go of a button, not a person: the release is marked. */
-TEST(what_the_system_lets_go_of_is_marked_cancelled)
-{
-    nplug_report report = value_report(3000, 1, 8, 0, NPLUG_REPORT_FLAG_CANCELLED);
-    nplug_event event;
-    paper_rig p;
-
-    open_units(&p);
-    plug(&p, 0, 1, PAD, NULL, NULL);
-    say(&p, 1000, PAD_SOUTH, 1);
-    rig_step(&p.rig, 2000);
-    nplug_push(p.port.ring, &report, 1);
-    rig_step(&p.rig, 3000);
-    ck_assert(rig_saw(&p.rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert_uint_eq(event.flags & NPLUG_EVENT_FLAG_CANCELLED, NPLUG_EVENT_FLAG_CANCELLED);
-    say(&p, 4000, PAD_SOUTH, 1);
-    say(&p, 5000, PAD_SOUTH, 0);
-    rig_step(&p.rig, 6000);
-    ck_assert(rig_saw(&p.rig, NPLUG_EVENT_RELEASE, &event));
-    ck_assert_uint_eq(event.flags & NPLUG_EVENT_FLAG_CANCELLED, 0);
     rig_close(&p.rig);
 }
 
