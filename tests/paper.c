@@ -1,5 +1,54 @@
 #include "paper.h"
+#include <stdio.h>
+#include <stdlib.h>
 #include <string.h>
+
+/* What a signal is by its number alone. */
+static uint32_t usual_nature(uint32_t space, uint32_t type)
+{
+    if (space == NPLUG_SPACE_HID)
+        return type == 7 || type == 9 ? NPLUG_NATURE_BUTTON : NPLUG_NATURE_AXIS;
+    return type == 1 ? NPLUG_NATURE_BUTTON : type == 2 ? NPLUG_NATURE_DELTA : NPLUG_NATURE_AXIS;
+}
+
+/* A word after the number: a nature, a range, or what it says. */
+static void read_word(const char *word, paper_signal *signal)
+{
+    const char *range = strstr(word, "..");
+
+    for (uint32_t nature = 0; nature < 12; nature++)
+        if (strcmp(word, nplug_nature_name(nature)) == 0) signal->nature = nature;
+    if (strcmp(word, "odd") == 0) signal->space = 99, signal->nature = 77;
+    if (*word == '=') signal->says = atoi(word + 1);
+    if (!range) return;
+    signal->min = atoi(word);
+    signal->max = atoi(range + 2);
+}
+
+uint16_t read_paper(const char *text, paper_signal *signals)
+{
+    char copy[800], *save, *inner;
+    uint16_t count = 0;
+
+    snprintf(copy, sizeof copy, "%s", text);
+    for (char *one = strtok_r(copy, ";", &save); one; one = strtok_r(NULL, ";", &save)) {
+        paper_signal *signal = &signals[count++];
+        char *word = strtok_r(one, " ", &inner), *code;
+        const char *space = strchr("upw", *word);
+        uint32_t type = (uint32_t)strtoul(word + (space != NULL), &code, 16);
+        *signal = (paper_signal){.says = SILENT};
+        signal->space = !space          ? NPLUG_SPACE_EVDEV
+                        : *space == 'u' ? NPLUG_SPACE_HID
+                        : *space == 'p' ? NPLUG_SPACE_PLAIN
+                                        : NPLUG_SPACE_W3C;
+        signal->code = type << 16 | (uint32_t)strtoul(code + 1, NULL, 16);
+        signal->nature = usual_nature(signal->space, type);
+        signal->max = signal->nature == NPLUG_NATURE_BUTTON;
+        while ((word = strtok_r(NULL, " ", &inner)))
+            read_word(word, signal);
+    }
+    return count;
+}
 
 void open_paper_setup(paper_rig *p, nplug_setup setup)
 {

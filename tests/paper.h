@@ -35,6 +35,14 @@ typedef struct paper_rig {
     hand_port port;
 } paper_rig;
 
+/* Reads signals written as texts, parted by semicolons; returns how many.
+ *
+ *   3:0 0..255           an axis by the kernel's type and code, and its range (1: a button, 2: a
+ * delta) u9:1                 a HID usage: a button of page 7 or 9, else an axis; w0:1 and p0:1 are
+ * numbers of the W3C's layout, and counted ones 3:10 hat -1..1 =0    with a nature of its own, and
+ * what it says when it comes */
+uint16_t read_paper(const char *text, paper_signal *signals);
+
 void open_paper(paper_rig *p);
 void open_paper_setup(paper_rig *p, nplug_setup setup);
 

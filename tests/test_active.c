@@ -19,77 +19,34 @@ static void open_one(test_rig *rig)
     ck_assert_uint_eq(active_of(rig->nest, 1).device, nplug_device_at(rig->nest, 0));
 }
 
-/* One thing that is done at the second 1 while the first pad is the active set, and the place of
- * the device that is active after it. */
-static const struct {
-    nplug_move move;
-    uint32_t place;
-    uint16_t flags; /* of the event, where there is one */
-} uses[] = {
-    {{.kind = NPLUG_MOVE_PRESS, .on = "keys", .what = "KeyQ", .span = MS}, 3, 0},
-    {{.kind = NPLUG_MOVE_PRESS, .on = "mouse", .what = "left", .span = MS}, 4, 0},
-    {{.kind = NPLUG_MOVE_PRESS, .on = "marks", .what = "south", .span = MS}, 2, 0},
-    {{.kind = NPLUG_MOVE_PRESS, .on = "pad-2", .what = "east", .span = MS},
-     1,
-     NPLUG_EVENT_FLAG_SAME_PROMPTS},
-    {{.kind = NPLUG_MOVE_SWEEP, .on = "marks", .what = "stick-left", .x = 0.4f, .span = MS}, 2, 0},
-    {{.kind = NPLUG_MOVE_SWEEP, .on = "marks", .what = "stick-left", .y = -0.4f, .span = MS}, 2, 0},
-    {{.kind = NPLUG_MOVE_SWEEP, .on = "marks", .what = "trigger-left", .x = 0.4f, .span = MS},
-     2,
-     0},
-    {{.kind = NPLUG_MOVE_SIGNAL,
-      .on = "mouse",
-      .code = 2u << 16,
-      .space = NPLUG_SPACE_EVDEV,
-      .value = -40},
-     4,
-     0},
-    {{.kind = NPLUG_MOVE_SIGNAL,
-      .on = "mouse",
-      .code = 2u << 16 | 8,
-      .space = NPLUG_SPACE_EVDEV,
-      .value = 1},
-     4,
-     0}, /* the wheel */
-    /* and what does not switch */
-    {{.kind = NPLUG_MOVE_SWEEP, .on = "marks", .what = "stick-left", .x = 0.3f, .span = MS}, 0, 0},
-    {{.kind = NPLUG_MOVE_SWEEP, .on = "marks", .what = "trigger-left", .x = 0.2f}, 0, 0},
-    {{.kind = NPLUG_MOVE_NOISE, .on = "marks", .what = "stick-right", .x = 0.2f, .span = SECOND},
-     0,
-     0},
-    {{.kind = NPLUG_MOVE_SIGNAL,
-      .on = "mouse",
-      .code = 2u << 16,
-      .space = NPLUG_SPACE_EVDEV,
-      .value = 39},
-     0,
-     0}, /* a nudge */
-    {{.kind = NPLUG_MOVE_SIGNAL,
-      .on = "keys",
-      .code = 7u << 16 | 4,
-      .space = NPLUG_SPACE_HID,
-      .value = 0},
-     0,
-     0}, /* a key that is not down comes up */
+/* One thing that is done at the second 1 while the first pad is the active set: deliberate use
+ * switches at once, and nothing else does. */
+#define ONE                                                                                        \
+    "harbour; plug pad heron; plug pad-2 heron; plug marks whimbrel; plug keys turnstone; "        \
+    "plug mouse stint; 1 press pad start 1; 500: active 1 #0; 1000 "
+#define USED(flags)    "; 1060: saw active flags=" flags "; 3000: not saw active; failures 0"
+#define LEFT_AS_IT_WAS "; 1060: not saw active; active 1 #0; 3000: not saw active; failures 0"
+
+static const told_story uses[] = {
+    {"press keys KeyQ 1", ONE "press keys KeyQ 1" USED("- device=#3")},
+    {"press mouse left 1", ONE "press mouse left 1" USED("- device=#4")},
+    {"press marks south 1", ONE "press marks south 1" USED("- device=#2")},
+    {"press pad-2 east 1", ONE "press pad-2 east 1" USED("same-prompts device=#1")},
+    {"sweep marks stick-left 0.4 0 1", ONE "sweep marks stick-left 0.4 0 1" USED("- device=#2")},
+    {"sweep marks stick-left 0 -0.4 1", ONE "sweep marks stick-left 0 -0.4 1" USED("- device=#2")},
+    {"sweep marks trigger-left 0.4 0 1",
+     ONE "sweep marks trigger-left 0.4 0 1" USED("- device=#2")},
+    {"say mouse 2:0 -40", ONE "say mouse 2:0 -40" USED("- device=#4")},
+    {"say mouse 2:8 1", ONE "say mouse 2:8 1" USED("- device=#4")},
+    {"sweep marks stick-left 0.3 0 1", ONE "sweep marks stick-left 0.3 0 1" LEFT_AS_IT_WAS},
+    {"sweep marks trigger-left 0.2 0", ONE "sweep marks trigger-left 0.2 0" LEFT_AS_IT_WAS},
+    {"noise marks stick-right 0.2 0 1000", ONE "noise marks stick-right 0.2 0 1000" LEFT_AS_IT_WAS},
+    {"say mouse 2:0 39", ONE "say mouse 2:0 39" LEFT_AS_IT_WAS},
 };
 
-TESTS(deliberate_use_switches_at_once_and_nothing_else_does, COUNT_OF(uses))
+TESTS(use_is_active, COUNT_OF(uses))
 {
-    nplug_move move = uses[_i].move;
-    nplug_event event;
-    test_rig rig;
-
-    open_one(&rig);
-    move.time = SECOND;
-    nplug_sim_move(rig.sim, &move);
-    rig_step(&rig, SECOND + 60 * MS);
-    ck_assert_uint_eq(active_of(rig.nest, 1).device, nplug_device_at(rig.nest, uses[_i].place));
-    ck_assert_int_eq(rig_saw(&rig, NPLUG_EVENT_ACTIVE, &event), uses[_i].place != 0);
-    if (uses[_i].place) ck_assert_uint_eq(event.flags, uses[_i].flags);
-    rig_step(&rig, 3 * SECOND);
-    ck_assert(!rig_saw(&rig, NPLUG_EVENT_ACTIVE, NULL));
-    ck_assert_uint_eq(nplug_sim_failures(rig.sim, NULL), 0);
-    rig_close(&rig);
+    play_story(&uses[_i]);
 }
 
 TEST(a_game_may_pin_forbid_and_let_only_one_drive)

@@ -1,5 +1,5 @@
 /* Shaping: what bindings make of values, and what is a press; by the same texts that games use. */
-#include "support.h"
+#include "story.h"
 #include <math.h>
 #include <stdio.h>
 #include <stdlib.h>
@@ -36,121 +36,56 @@ static float length(nplug_vec2 v)
 }
 
 /* What each option does, at a place where it shows. */
-static const struct {
-    const char *from, *model, *control;
-    nplug_action_kind kind;
-    nplug_vec2 at, gives;
-} rows[] = {
-    {"pad:trigger-left dead=0.2",
-     "heron",
-     "trigger-left",
-     NPLUG_ACTION_LEVEL,
-     {0.6f, 0},
-     {0.5f, 0}},
+static const told_story options[] = {
+    {"pad:trigger-left dead=0.2", "level it = pad:trigger-left dead=0.2; plug it heron; 0:; 1 "
+                                  "sweep it trigger-left 0.6 0; 1: level 1 it 0.5~0.001"},
     {"pad:trigger-left dead=0.2 zone=radial",
-     "heron",
-     "trigger-left",
-     NPLUG_ACTION_LEVEL,
-     {0.6f, 0},
-     {0.6f, 0}},
+     "level it = pad:trigger-left dead=0.2 zone=radial; plug it heron; 0:; 1 sweep it trigger-left "
+     "0.6 0; 1: level 1 it 0.6~0.001"},
     {"pad:trigger-left dead=0.2 outer=0.8",
-     "heron",
-     "trigger-left",
-     NPLUG_ACTION_LEVEL,
-     {0.8f, 0},
-     {1, 0}},
-    {"pad:trigger-left power=2",
-     "heron",
-     "trigger-left",
-     NPLUG_ACTION_LEVEL,
-     {0.5f, 0},
-     {0.25f, 0}},
-    {"pad:trigger-left power=1.5",
-     "heron",
-     "trigger-left",
-     NPLUG_ACTION_LEVEL,
-     {0.25f, 0},
-     {0.125f, 0}},
-    {"pad:trigger-left power=0.25",
-     "heron",
-     "trigger-left",
-     NPLUG_ACTION_LEVEL,
-     {0.0625f, 0},
-     {0.5f, 0}},
+     "level it = pad:trigger-left dead=0.2 outer=0.8; plug it heron; 0:; 1 sweep it trigger-left "
+     "0.8 0; 1: level 1 it 1~0.001"},
+    {"pad:trigger-left power=2", "level it = pad:trigger-left power=2; plug it heron; 0:; 1 sweep "
+                                 "it trigger-left 0.5 0; 1: level 1 it 0.25~0.001"},
+    {"pad:trigger-left power=1.5", "level it = pad:trigger-left power=1.5; plug it heron; 0:; 1 "
+                                   "sweep it trigger-left 0.25 0; 1: level 1 it 0.125~0.001"},
+    {"pad:trigger-left power=0.25", "level it = pad:trigger-left power=0.25; plug it heron; 0:; 1 "
+                                    "sweep it trigger-left 0.0625 0; 1: level 1 it 0.5~0.001"},
     {"pad:trigger-left curve=0.5:0.1",
-     "heron",
-     "trigger-left",
-     NPLUG_ACTION_LEVEL,
-     {0.75f, 0},
-     {0.55f, 0}},
+     "level it = pad:trigger-left curve=0.5:0.1; plug it heron; 0:; 1 sweep it trigger-left 0.75 "
+     "0; 1: level 1 it 0.55~0.001"},
     {"pad:trigger-left curve=0.5:0.1/0.8:0.8",
-     "heron",
-     "trigger-left",
-     NPLUG_ACTION_LEVEL,
-     {0.25f, 0},
-     {0.05f, 0}},
-    {"pad:trigger-left lift=0.3",
-     "heron",
-     "trigger-left",
-     NPLUG_ACTION_LEVEL,
-     {0.5f, 0},
-     {0.65f, 0}},
-    {"pad:trigger-left scale=0.5", "heron", "trigger-left", NPLUG_ACTION_LEVEL, {1, 0}, {0.5f, 0}},
-    {"pad:trigger-left scale=3", "heron", "trigger-left", NPLUG_ACTION_LEVEL, {0.5f, 0}, {1, 0}},
-    {"pad:trigger-left invert=x",
-     "heron",
-     "trigger-left",
-     NPLUG_ACTION_LEVEL,
-     {0.5f, 0},
-     {-0.5f, 0}},
+     "level it = pad:trigger-left curve=0.5:0.1/0.8:0.8; plug it heron; 0:; 1 sweep it "
+     "trigger-left 0.25 0; 1: level 1 it 0.05~0.001"},
+    {"pad:trigger-left lift=0.3", "level it = pad:trigger-left lift=0.3; plug it heron; 0:; 1 "
+                                  "sweep it trigger-left 0.5 0; 1: level 1 it 0.65~0.001"},
+    {"pad:trigger-left scale=0.5", "level it = pad:trigger-left scale=0.5; plug it heron; 0:; 1 "
+                                   "sweep it trigger-left 1 0; 1: level 1 it 0.5~0.001"},
+    {"pad:trigger-left scale=3", "level it = pad:trigger-left scale=3; plug it heron; 0:; 1 sweep "
+                                 "it trigger-left 0.5 0; 1: level 1 it 1~0.001"},
+    {"pad:trigger-left invert=x", "level it = pad:trigger-left invert=x; plug it heron; 0:; 1 "
+                                  "sweep it trigger-left 0.5 0; 1: level 1 it -0.5~0.001"},
     {"pad:stick-left dead=0.2 zone=axial",
-     "heron",
-     "stick-left",
-     NPLUG_ACTION_VECTOR,
-     {0.9f, 0.1f},
-     {0.9f, 0}},
+     "vector it = pad:stick-left dead=0.2 zone=axial; plug it heron; 0:; 1 sweep it stick-left 0.9 "
+     "0.1; 1: vector 1 it 0.9~0.001 0~0.001"},
     {"pad:stick-left dead=0.2 zone=radial",
-     "heron",
-     "stick-left",
-     NPLUG_ACTION_VECTOR,
-     {0.9f, 0.1f},
-     {0.9f, 0.1f}},
-    {"pad:stick-left dead=0.5", "heron", "stick-left", NPLUG_ACTION_VECTOR, {0.6f, 0}, {0.2f, 0}},
-    {"pad:stick-left invert=y",
-     "heron",
-     "stick-left",
-     NPLUG_ACTION_VECTOR,
-     {0.5f, 0.5f},
-     {0.5f, -0.5f}},
+     "vector it = pad:stick-left dead=0.2 zone=radial; plug it heron; 0:; 1 sweep it stick-left "
+     "0.9 0.1; 1: vector 1 it 0.9~0.001 0.1~0.001"},
+    {"pad:stick-left dead=0.5", "vector it = pad:stick-left dead=0.5; plug it heron; 0:; 1 sweep "
+                                "it stick-left 0.6 0; 1: vector 1 it 0.2~0.001 0~0.001"},
+    {"pad:stick-left invert=y", "vector it = pad:stick-left invert=y; plug it heron; 0:; 1 sweep "
+                                "it stick-left 0.5 0.5; 1: vector 1 it 0.5~0.001 -0.5~0.001"},
     {"pad:stick-left gate=circle",
-     "whimbrel",
-     "stick-left",
-     NPLUG_ACTION_VECTOR,
-     {1, 1},
-     {0.70710678f, 0.70710678f}},
+     "vector it = pad:stick-left gate=circle; plug it whimbrel; 0:; 1 sweep it stick-left 1 1; 1: "
+     "vector 1 it 0.707107~0.001 0.707107~0.001"},
     {"pad:stick-left gate=circle",
-     "heron",
-     "stick-left",
-     NPLUG_ACTION_VECTOR,
-     {0.6f, 0.6f},
-     {0.6f, 0.6f}},
-    {"pad:stick-left", "whimbrel", "stick-left", NPLUG_ACTION_VECTOR, {1, 1}, {1, 1}},
+     "vector it = pad:stick-left gate=circle; plug it heron; 0:; 1 sweep it stick-left 0.6 0.6; 1: "
+     "vector 1 it 0.6~0.001 0.6~0.001"},
+    {"pad:stick-left", "vector it = pad:stick-left; plug it whimbrel; 0:; 1 sweep it stick-left 1 "
+                       "1; 1: vector 1 it 1~0.001 1~0.001"},
 };
 
-TESTS(each_option_does_what_it_says, COUNT_OF(rows))
-{
-    one_action o;
-    nplug_vec2 value;
-
-    open_one(&o, rows[_i].kind, rows[_i].from, rows[_i].model);
-    value = put(&o, rows[_i].control, rows[_i].at.x, rows[_i].at.y);
-    ck_assert_float_eq_tol(value.x, rows[_i].gives.x, 0.002f);
-    ck_assert_float_eq_tol(value.y, rows[_i].gives.y, 0.002f);
-    value = put(&o, rows[_i].control, 0, 0);
-    ck_assert_float_eq(value.x, 0.0f);
-    ck_assert_float_eq(value.y, 0.0f);
-    rig_close(&o.rig);
-}
+STORIES(options)
 
 static void random_text(char *text, size_t size)
 {

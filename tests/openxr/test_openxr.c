@@ -3,7 +3,7 @@
 #include "../conform.h"
 #include "nestplug/openxr.h"
 #include "nestplug/nestplug.h"
-#include "xr_runtime.h"
+#include "../standin/xr_runtime.h"
 #include "../listed.h"
 #include <dlfcn.h>
 #include <math.h>
