@@ -1,6 +1,6 @@
 /* In the guest: one real node, made up through uinput and opened twice. */
 #include "bench_node.h"
-#include "guest/plug.h"
+#include "standin/plug.h"
 #include <fcntl.h>
 #include <stdio.h>
 #include <stdlib.h>

@@ -70,7 +70,7 @@ enum {
  *   zone:NAME-turn     a level: the sine of the angle by which two contacts have turned since
  *                      then, clockwise positive; 1 from a quarter turn on
  * 3 mm, 10 mm, 500 ms and two thirds were chosen, and tried on made-up strokes
- * (tests/test_strokes.c).
+ * (tests/action/test_strokes.c).
  *
  * A zone may stand for controls of other devices: `as` names one control of the zone's nature
  * ("pad:south", "pad:stick-left", "key:KeyE"), or for a stick or a d-pad four buttons, up, down,

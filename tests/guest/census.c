@@ -3,7 +3,7 @@
  * (gamepad.rst, event-codes.rst) and the drivers' sources.  Drivers are known by the numbers that
  * they bind to.  Prints two tables and what is to be said about them; 1 where something is wrong.
  */
-#include "drivers.h"
+#include "../standin/drivers.h"
 #include "nestplug/nestplug.h"
 #include <dirent.h>
 #include <stdio.h>

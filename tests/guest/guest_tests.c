@@ -1,6 +1,6 @@
 /* The linux port on a real kernel: runs as root in a guest that has uinput and uhid. */
 #include "nestplug/nestplug.h"
-#include "plug.h"
+#include "../standin/plug.h"
 #include "../listed.h"
 #include <dirent.h>
 #include <linux/uinput.h>

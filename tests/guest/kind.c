@@ -1,6 +1,6 @@
 /* guest-kind KIND: plugs one made-up device of a kind in, plays it for a second, and unplugs it
  * while something is held: for recordings. */
-#include "drivers.h"
+#include "../standin/drivers.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>

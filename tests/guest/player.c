@@ -1,5 +1,5 @@
 /* guest-player SECONDS: plugs a pad, a mouse and a keyboard in, and plays them. */
-#include "plug.h"
+#include "../standin/plug.h"
 #include <stdio.h>
 #include <stdlib.h>
 #include <unistd.h>

@@ -1,6 +1,6 @@
 /* The openxr port is held to the duties of all ports: by its right hand, with a stand-in runtime.
  */
-#include "../conform.h"
+#include "ports/conform.h"
 #include "nestplug/openxr.h"
 #include <dlfcn.h>
 #include <stdio.h>

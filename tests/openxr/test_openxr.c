@@ -1,6 +1,6 @@
 /* The openxr port: the standard's real loader, a stand-in for a runtime behind it, and the
  * standard's validation layer in between, where that is installed. */
-#include "../conform.h"
+#include "ports/conform.h"
 #include "nestplug/openxr.h"
 #include "nestplug/nestplug.h"
 #include "../standin/xr_runtime.h"

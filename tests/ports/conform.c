@@ -1,5 +1,5 @@
 /* The duties of a port, in tests. */
-#include "conform.h"
+#include "ports/conform.h"
 #include <unistd.h>
 
 /* --- what must hold ------------------------------------------------------------------------- */

@@ -1,6 +1,6 @@
 /* The ports that conform.c holds to their duties: sim, window and linux, each by a pad, the first
  * two by a touch surface, too. */
-#include "conform.h"
+#include "ports/conform.h"
 #include "nestplug/linux.h"
 #include "standin/kernel.h"
 #include "support.h"
