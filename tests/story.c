@@ -253,7 +253,7 @@ static void twin(teller *t)
     holds(t, facts.duplicate == (is(word(t, 2), "-") ? 0 : device(t, 2)));
 }
 
-/* effects DEVICE COUNT; strong and weak DEVICE MAGNITUDE, of the last one. */
+/* effects DEVICE COUNT; strong and weak DEVICE MAGNITUDE, lights DEVICE PLAYER, of the last one. */
 static void effect(teller *t)
 {
     nplug_effect effect = {0};
@@ -261,6 +261,7 @@ static void effect(teller *t)
 
     measures(t,
              is(word(t, 0), "effects")  ? (float)count
+             : is(word(t, 0), "lights") ? (float)effect.player
              : is(word(t, 0), "strong") ? effect.strong
                                         : effect.weak,
              word(t, 2));
@@ -356,6 +357,8 @@ static void add_rule(teller *t)
         if (is(told, "added")) rule->merge = NPLUG_MERGE_ADDED;
         if (is(told, "latest")) rule->merge = NPLUG_MERGE_LATEST;
         if (is(told, "keep-one")) rule->keep = NPLUG_KEEP_ONE;
+        for (uint32_t o = 0; strncmp(told, "opposite=", 9) == 0 && o < 5; o++)
+            if (is(told + 9, nplug_opposite_name(o))) rule->opposite = o;
         if (is(told, "keep-all")) rule->keep = NPLUG_KEEP_ALL;
     }
 }
@@ -493,6 +496,7 @@ static void let(teller *t)
     X(unclaim, gave(t, nplug_unclaim(NEST, device(t, 1))))                                         \
     X(unclaim_for, gave(t, nplug_unclaim_for(NEST, device(t, 1), player(t, 2))))                   \
     X(leave, gave(t, nplug_leave(NEST, player(t, 1))))                                             \
+    X(restore, gave(t, nplug_restore(NEST, player(t, 1))))                                         \
     X(swap, gave(t, nplug_swap(NEST, player(t, 1), player(t, 2))))                                 \
     X(mute, gave(t, nplug_mute(NEST, t->count > 1 ? kinds(t->words[1]) : 0)))                      \
     X(bind, gave(t, nplug_bind(NEST, player(t, 1), action(t, 2), t->text)))                        \
@@ -539,6 +543,7 @@ static void let(teller *t)
     X(comforts, holds(t, is(nplug_comfort(NEST, player(t, 1), action(t, 2)), t->text)))            \
     X(use, holds(t, nplug_use_press(NEST, player(t, 1), action(t, 2), (uint32_t)number(t, 3, 0)))) \
     X(effects, effect(t))                                                                          \
+    X(lights, effect(t))                                                                           \
     X(strong, effect(t))                                                                           \
     X(weak, effect(t))
 

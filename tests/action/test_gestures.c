@@ -394,6 +394,35 @@ TEST(events_are_handed_to_a_table_of_functions)
 /* --- stories -----------------------------------------------------------------------------------
  */
 
+/* Keys in the order A, D; and of a stick at a half to the right and of keys, never more than one.
+ */
+#define TRIM(rule, from)                                                                           \
+    "level trim = " from "; rule trim " rule "; plug pad heron; plug keys turnstone; "
+#define HALF     "1 sweep pad stick-left 0.5; "
+#define A_THEN_D "100 press keys KeyA 2000; 220 press keys KeyD 2000; 300: level 1 trim "
+#define BOTH     "pad:stick-left.x | keys:KeyA,KeyD"
+static const told_story merges[] = {
+    {"neutral", TRIM("opposite=neutral", "keys:KeyA,KeyD") A_THEN_D "0"},
+    {"latest", TRIM("opposite=latest", "keys:KeyA,KeyD") A_THEN_D "1"},
+    {"first", TRIM("opposite=first", "keys:KeyA,KeyD") A_THEN_D "-1"},
+    {"low", TRIM("opposite=low", "keys:KeyA,KeyD") A_THEN_D "-1"},
+    {"high", TRIM("opposite=high", "keys:KeyA,KeyD") A_THEN_D "1"},
+    {"strongest", TRIM("", BOTH) HALF "2 press keys KeyA; 3: level 1 trim -1"},
+    {"added", TRIM("added", BOTH) HALF "2 press keys KeyA; 3: level 1 trim -0.5~0.001"},
+    {"added to one", TRIM("added", BOTH) HALF "2 press keys KeyD; 3: level 1 trim 1"},
+    {"the trigger came last",
+     TRIM("latest", "keys:KeyA,KeyD | pad:trigger-right") "1 press keys KeyA; 3 press pad "
+                                                          "trigger-right; 4: level 1 trim 1"},
+    {"the key came last",
+     TRIM("latest", "pad:trigger-right | keys:KeyA,KeyD") "1 press pad trigger-right; 3 press keys "
+                                                          "KeyA; 4: level 1 trim -1"},
+};
+
+TESTS(several_sources_never_add_up_to_more_than_one, COUNT_OF(merges))
+{
+    play_story(&merges[_i]);
+}
+
 static const told_story stories[] = {
     /* Buttons of a pad as a vector and as a level, however they are listed. */
     {"controls of any class make a vector or a level",

@@ -27,6 +27,18 @@ static int32_t sample(unsigned range, unsigned i, unsigned count)
     return (int32_t)(low + (high - low) * (int64_t)i / (int64_t)count);
 }
 
+TEST(impossible_ranges_give_rest)
+{
+    ck_assert_float_eq(np_number_normal(7, 7, 7, 9), 0.0f);
+    ck_assert_float_eq(np_number_normal(0, 255, 255, 256), 0.0f); /* a little beyond its rest */
+    ck_assert_float_eq(np_number_normal(0, 0, 255, -1), 0.0f);
+    ck_assert_float_eq(np_number_normal(10, 0, -10, 3), 0.0f);
+    ck_assert_float_eq(np_number_normal(0, -50, 100, 100), 1.0f);
+    ck_assert_float_eq(np_number_normal(0, 500, 100, 0), -1.0f);
+    ck_assert_int_eq(np_number_middle(0, 255), 128);
+    ck_assert_int_eq(np_number_middle(INT32_MIN, INT32_MAX), 0);
+}
+
 TESTS(ends_and_rest_are_exact_and_values_never_fall, COUNT_OF(ranges))
 {
     int32_t low = ranges[_i].low, rest = ranges[_i].rest, high = ranges[_i].high;

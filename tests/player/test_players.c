@@ -163,6 +163,18 @@ TEST(wrong_calls_are_errors)
  */
 
 static const told_story stories[] = {
+    {"seats by arrival, sharing and swapping",
+     "harbour; players 4; seats arrival; seat-kinds pad; plug mouse stint; 1 plug pad-1 heron; "
+     "2 plug pad-2 dunlin; 10: hears #0 0 -; hears #1 0 1; hears #2 0 2; share #1 3; "
+     "20 press pad-1 south; 30: held 1 horn; held 3 horn; lights pad-1 1; unclaim-for #1 3; "
+     "40: hears #1 0 1; seated 3; swap 2 4; 50: saw swap; hears #2 0 4; not seated 2; seated 4; "
+     "lights pad-2 4; share #2 3; 60: lights pad-2 3; swap 1 1 -> argument; swap 1 5 -> argument"},
+    {"what the former one of a seat had set is kept until it is restored",
+     "harbour; players 2; plug pad heron; 1 press pad start 1; 2: bind 1 horn = pad:west; "
+     "comfort 1 horn = toggle; 3: leave 1; 4: not seated 1; 5 press pad start 1; 7: seated 1; "
+     "rebound 1 horn; comforts 1 horn = toggle; leave 1; restore 1; 8 press pad start 1; 10: "
+     "seated 1; "
+     "not rebound 1 horn; comforts 1 horn =; 11 press pad south 1; 13: presses 1 horn 1"},
     {"the press that joined fires nothing until it is let go",
      "harbour; players 2; 0 plug pad-1 heron; 0.001 plug pad-2 heron; "
      "0.002 plug keys turnstone; 0.003 plug mouse stint; 1: has 0 4; 2 press pad-2 south 50; "
