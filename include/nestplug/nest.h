@@ -93,7 +93,8 @@ typedef void (*nplug_log)(void *user, const char *line);
 /* How a nest is opened. */
 typedef struct nplug_setup {
     uint32_t size;        /* sizeof(nplug_setup) */
-    bool record_all_keys; /* traces hold every key, not only those that the game binds */
+    bool record_all_keys; /* traces hold every key, not only those that the game or a player binds,
+                             and those that are pressed while a pick waits */
     bool follow_rest;     /* devices that come are calibrated: see calibrate.h; on by default */
     bool reserved[2];     /* false */
     const nplug_limits *limits; /* copied; NULL: nplug_limits_default, or in nplug_start_game
