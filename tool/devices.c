@@ -36,16 +36,17 @@ static void print_table(const nplug_nest *nest)
     printf("\n%u here, %u of them recognised.\n", nplug_device_count(nest),
            nplug_device_count(nest) - unrecognised);
     if (unreadable)
-        printf("%u may not be read: join the group that owns /dev/input (often \"input\"), or give "
-               "an access rule.\n",
-               unreadable);
+        printf(
+            "%u may not be read: join the group that owns /dev/input (often \"input\"),\nor give "
+            "an access rule.\n",
+            unreadable);
     if (asleep)
-        printf("%u connected and asleep: nothing that is done with them is heard. Put the headset "
+        printf("%u connected and asleep: nothing that is done with them is heard. Put the\nheadset "
                "on, or wake them.\n",
                asleep);
     if (unrecognised)
-        printf("What is not recognised has no controls; its signals can be read all the same "
-               "(--json).\nWhy it was not: nestplug explain. To make it known: nestplug learn.\n");
+        printf("What is not recognised has no controls; its signals can be read all the same\n"
+               "(--json). Why it was not: nestplug explain. To make it known: nestplug learn.\n");
 }
 
 /* The first that a new user reads, where there is nothing to show: why, and what to do. */

@@ -142,13 +142,15 @@ TEST(clocks_that_disagree_are_an_event)
 {
     hand_rig h;
     nplug_report ahead = value_report(9 * SECOND, 5, SOUTH, 1, 0);
+    nplug_event event;
 
     open_by_hand(&h, 256);
     push_heron(h.port.ring, 0, 5, NULL, NULL);
     nplug_push(h.port.ring, &ahead, 1);
     rig_step(&h.rig, 1000);
     rig_step(&h.rig, 1500);
-    ck_assert(rig_saw(&h.rig, NPLUG_EVENT_CLOCKS, NULL));
+    ck_assert(rig_saw(&h.rig, NPLUG_EVENT_CLOCKS, &event));
+    ck_assert(event.device == 0 && event.player == 0);
     rig_step(&h.rig, 2000);
     ck_assert(!rig_saw(&h.rig, NPLUG_EVENT_CLOCKS, NULL)); /* said once */
     ck_assert(!nplug_held(h.rig.nest, 1, HORN));

@@ -130,6 +130,13 @@ TEST(games_that_do_not_fit_are_refused)
     ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_FULL);
     game.size = 3;
     ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_SIZE);
+    for (int i = 0; i < 5; i++) { /* a count without its table */
+        uint32_t *counts[] = {&game.layer_count, &game.policy_count, &game.shaper_count,
+                              &game.part_count, &game.zone_count};
+        game = harbour_for(1);
+        *counts[i] = 1;
+        ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_ARGUMENT);
+    }
     rig_step(&rig, 0);
     game = harbour_for(1);
     ck_assert_int_eq(nplug_use_game(rig.nest, &game), NPLUG_ERR_ORDER);

@@ -48,6 +48,33 @@ TEST(an_action_past_the_last_is_none)
     rig_close(&rig);
 }
 
+/* How a nest was opened can be asked. */
+TESTS(a_nest_tells_how_it_was_opened, 8)
+{
+    nplug_limits limits = nplug_limits_default();
+    nplug_setup setup = nplug_setup_default();
+    NPLUG_SIZED(nplug_nest_facts, facts);
+    test_rig rig;
+
+    setup.record_all_keys = _i & 1;
+    setup.follow_rest = (_i & 2) != 0;
+    limits.records = _i & 4 ? 64 : 0;
+    setup.limits = &limits;
+    rig_open_setup(&rig, NULL, setup);
+    ck_assert_int_eq(nplug_nest_info(rig.nest, &facts), NPLUG_OK);
+    ck_assert_int_eq(facts.record_all_keys, _i & 1);
+    ck_assert_int_eq(facts.follow_rest, (_i & 2) != 0);
+    ck_assert_int_eq(facts.recording, (_i & 4) != 0);
+    ck_assert(!facts.started && facts.muted_kinds == 0);
+    rig_step(&rig, 1);
+    nplug_mute(rig.nest, 1u << NPLUG_KIND_PAD);
+    rig_step(&rig, 2);
+    nplug_nest_info(rig.nest, &facts);
+    ck_assert(facts.started && facts.muted_kinds == 1u << NPLUG_KIND_PAD);
+    ck_assert_uint_eq(facts.records != 0, (_i & 4) != 0);
+    rig_close(&rig);
+}
+
 TEST(queries_of_nothing_are_neutral)
 {
     nplug_game game = nplug_game_for_one("gaps", actions, ACTIONS);
@@ -60,6 +87,9 @@ TEST(queries_of_nothing_are_neutral)
     rig_open(&rig, &game, NULL);
     rig_step(&rig, MS);
     ck_assert_uint_eq(nplug_player_device_count(NULL, 1), 0);
+    ck_assert_uint_eq(nplug_player_device_at(rig.nest, NPLUG_PLAYERS_MAX + 1, 0), 0);
+    ck_assert_uint_eq(nplug_digest(NULL), 0);
+    ck_assert_int_eq(nplug_nest_limits(NULL, NULL), NPLUG_ERR_ARGUMENT);
     ck_assert_uint_eq(nplug_player_device_count(rig.nest, NPLUG_PLAYERS_MAX + 1), 0);
     ck_assert_uint_eq(nplug_ring_room(NULL), 0);
     ck_assert_int_eq(nplug_device_info(NULL, 1, &info), NPLUG_ERR_ARGUMENT);

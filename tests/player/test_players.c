@@ -120,7 +120,8 @@ TEST(wrong_seats_and_parts_are_told)
 {
     static const nplug_part_def twice[] = {{"a", "KeyW,KeyA"}, {"b", "KeyA"}};
     static const nplug_part_def none[] = {{"a", "KeyW,KeyOops"}};
-    nplug_game games[5];
+    static const nplug_part_def keyless[] = {{"a", NULL}}, nameless[] = {{NULL, "KeyW"}};
+    nplug_game games[7];
     test_rig rig;
 
     for (size_t i = 0; i < COUNT_OF(games); i++)
@@ -133,6 +134,10 @@ TEST(wrong_seats_and_parts_are_told)
     games[3].part_count = 2;
     games[4].parts = none;
     games[4].part_count = 1;
+    games[5].parts = keyless;
+    games[5].part_count = 1;
+    games[6].parts = nameless;
+    games[6].part_count = 1;
     for (size_t i = 0; i < COUNT_OF(games); i++) {
         rig_open(&rig, NULL, NULL);
         ck_assert_int_eq(nplug_use_game(rig.nest, &games[i]), NPLUG_ERR_ARGUMENT);

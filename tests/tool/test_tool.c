@@ -227,6 +227,9 @@ TESTS(output_is_as_it_was, COUNT_OF(rows))
     snprintf(path, sizeof path, "tests/golden/%s.out", rows[_i].name);
     status = run(command, output, sizeof output);
     check_golden(output, path);
+    if (strncmp(rows[_i].name, "help", 4) == 0 || strncmp(rows[_i].name, "devices", 7) == 0)
+        for (const char *line = output; *line; line += strcspn(line, "\n") + 1)
+            ck_assert_msg(strcspn(line, "\n") <= 80, "%.100s is wider than 80 columns", line);
     ck_assert_int_eq(status, rows[_i].status);
 }
 

@@ -145,3 +145,21 @@ TEST(a_key_ends_it)
     ck_assert_int_eq(write(on.fd, "q", 1), 1);
     ck_assert_int_eq(finish(on, text, sizeof text), 0);
 }
+
+/* A terminal that can only print gets what a file gets. */
+TEST(a_dumb_terminal_gets_lines)
+{
+    static char text[65536], lines[65536];
+    int at = 0;
+
+    if (!has_terminals()) return;
+    write_trace("heron", "{\"t\": 200000, \"press\": \"south\", \"on\": \"d\", \"for\": 9000}\n",
+                300000);
+    ck_assert_int_eq(finish(start("TERM=dumb " WATCH, 42, 140), text, sizeof text), 0);
+    ck_assert_int_eq(run(WATCH, lines, sizeof lines), 0);
+    for (const char *from = text; *from; from++)
+        if (*from != '\r') text[at++] = *from;
+    text[at] = 0;
+    check_same(text, lines, "a dumb terminal");
+    ck_assert_ptr_nonnull(strstr(lines, "pad:south"));
+}
