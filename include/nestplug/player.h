@@ -54,9 +54,9 @@ NPLUG_API nplug_result nplug_swap(nplug_nest *nest, nplug_player player, nplug_p
 
 /* A player leaves at the next step: all devices of that player and the seat are free.  Whoever sits
  * down there next has what was set for the seat: its own bindings and comfort, what it follows
- * (nplug_follow), the layers that were switched for it, and its zones.  nplug_restore (menu.h) gives
- * it the game's bindings and comfort again; a game that keeps people apart restores a seat when it
- * is left, or loads the new person's profile.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
+ * (nplug_follow), the layers that were switched for it, and its zones.  nplug_restore (menu.h)
+ * gives it the game's bindings and comfort again; a game that keeps people apart restores a seat
+ * when it is left, or loads the new person's profile.  NPLUG_ERR_ARGUMENT, NPLUG_ERR_FULL. */
 NPLUG_API nplug_result nplug_leave(nplug_nest *nest, nplug_player player);
 
 /* Whether a player has a seat; also while all of the player's devices are gone. */
