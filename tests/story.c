@@ -162,8 +162,8 @@ static uint32_t flags_named(const char *text)
 /* Whether an event has what "member=value" says. */
 static bool event_has(const teller *t, const nplug_event *event, const char *told)
 {
-    const char *value = strchr(told, '=') + 1;
-    size_t length = (size_t)(value - told) - 1;
+    size_t length = strcspn(told, "=");
+    const char *value = told + length + (told[length] == '=');
     struct {
         const char *name;
         bool has;
@@ -188,19 +188,19 @@ static bool event_has(const teller *t, const nplug_event *event, const char *tol
     return false;
 }
 
-/* Whether some event of the last step is as told. */
+/* Whether the first event of a kind in the last step is as told. */
 static void saw(teller *t)
 {
-    bool found = false;
+    const nplug_event *event = NULL;
+    bool all;
 
-    for (uint32_t i = 0; i < nplug_event_count(t->rig.nest); i++) {
-        const nplug_event *event = nplug_event_at(t->rig.nest, i);
-        bool all = is(nplug_event_name(event->kind), word(t, 1));
-        for (uint32_t w = 2; w < t->count; w++)
-            all = all && event_has(t, event, t->words[w]);
-        found = found || all;
-    }
-    holds(t, found);
+    for (uint32_t i = 0; !event && i < nplug_event_count(t->rig.nest); i++)
+        if (is(nplug_event_name(nplug_event_at(t->rig.nest, i)->kind), word(t, 1)))
+            event = nplug_event_at(t->rig.nest, i);
+    all = event != NULL;
+    for (uint32_t w = 2; all && w < t->count; w++)
+        all = event_has(t, event, t->words[w]);
+    holds(t, all);
 }
 
 /* How many events of a kind the last step left. */
@@ -396,11 +396,10 @@ static void move(teller *t)
     static const struct {
         const char *name;
         nplug_move_kind kind;
-    } names[] = {{"plug", NPLUG_MOVE_ARRIVE},     {"unplug", NPLUG_MOVE_DEPART},
-                 {"press", NPLUG_MOVE_PRESS},     {"release", NPLUG_MOVE_RELEASE},
-                 {"sweep", NPLUG_MOVE_SWEEP},     {"roll", NPLUG_MOVE_ROLL},
-                 {"flick", NPLUG_MOVE_FLICK},     {"noise", NPLUG_MOVE_NOISE},
-                 {"battery", NPLUG_MOVE_BATTERY}, {"asleep", NPLUG_MOVE_ASLEEP}};
+    } names[] = {{"plug", NPLUG_MOVE_ARRIVE}, {"unplug", NPLUG_MOVE_DEPART},
+                 {"press", NPLUG_MOVE_PRESS}, {"release", NPLUG_MOVE_RELEASE},
+                 {"sweep", NPLUG_MOVE_SWEEP}, {"roll", NPLUG_MOVE_ROLL},
+                 {"noise", NPLUG_MOVE_NOISE}, {"asleep", NPLUG_MOVE_ASLEEP}};
     nplug_move move = {.time = t->at, .on = word(t, 1)};
     bool has_what = t->count > 2 && t->words[2][0] >= 'A';
 
@@ -474,9 +473,7 @@ static void let(teller *t)
     X(left_by, t->game.leave = kept(word(t, 1)))                                                   \
     X(wobble, t->game.wobble_ms = (uint32_t)number(t, 1, 0))                                       \
     X(seat_wait, t->game.seat_wait_ms = (uint32_t)number(t, 1, 0))                                 \
-    X(seat_kinds, t->game.seat_kinds = kinds(word(t, 1)))                                          \
-    X(follow_rest, t->setup.follow_rest = true)                                                    \
-    X(no_game, t->game.name = NULL)
+    X(seat_kinds, t->game.seat_kinds = kinds(word(t, 1)))
 
 #define OF_THE_STORY(X)                                                                            \
     X(plug, move(t))                                                                               \
@@ -485,9 +482,7 @@ static void let(teller *t)
     X(release, move(t))                                                                            \
     X(sweep, move(t))                                                                              \
     X(roll, move(t))                                                                               \
-    X(flick, move(t))                                                                              \
     X(noise, move(t))                                                                              \
-    X(battery, move(t))                                                                            \
     X(asleep, move(t))                                                                             \
     X(say, say(t))                                                                                 \
     X(layout, gave(t, nplug_sim_layout(t->rig.sim, t->at, word(t, 1))))                            \
@@ -502,8 +497,6 @@ static void let(teller *t)
     X(bind, gave(t, nplug_bind(NEST, player(t, 1), action(t, 2), t->text)))                        \
     X(comfort,                                                                                     \
       gave(t, nplug_set_comfort(NEST, player(t, 1), action(t, 2), t->text ? t->text : "")))        \
-    X(ignore, gave(t, nplug_ignore(NEST, device(t, 1), is(word(t, 2), "on"))))                     \
-    X(stop_pick, gave(t, nplug_stop_pick(NEST)))                                                   \
     X(claim_part,                                                                                  \
       gave(t, nplug_claim_part(NEST, device(t, 1), (uint32_t)number(t, 2, 0), player(t, 3))))      \
     X(switch, gave(t, nplug_switch_layer(NEST, player(t, 1), layer(t, 2), is(word(t, 3), "on"))))  \
@@ -528,8 +521,6 @@ static void let(teller *t)
     X(devices, counts(t, nplug_device_count(NEST), 1))                                             \
     X(has, counts(t, nplug_player_device_count(NEST, player(t, 1)), 2))                            \
     X(rebound, holds(t, nplug_is_rebound(NEST, player(t, 1), action(t, 2))))                       \
-    X(layer_on, holds(t, nplug_layer_on(NEST, player(t, 1), layer(t, 2))))                         \
-    X(logged, holds(t, strstr(t->rig.log, t->text) != NULL))                                       \
     X(failures, counts(t, nplug_sim_failures(t->rig.sim, NULL), 1))                                \
     X(hears, hears(t))                                                                             \
     X(active, active(t))                                                                           \
@@ -568,10 +559,8 @@ static const told_word of_the_story[] = {OF_THE_STORY(ROW)};
 
 static void open_story(teller *t)
 {
-    nplug_game *game = &t->game;
-
     t->open = true;
-    rig_open_setup(&t->rig, game->name ? game : NULL, t->setup);
+    rig_open_setup(&t->rig, &t->game, t->setup);
 }
 
 /* A result that the statement ends with: "-> full". */

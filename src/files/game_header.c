@@ -106,6 +106,14 @@ static void put_numbers(writer *out, const nplug_game *game, const char *prefix)
     put(out, "};\n");
 }
 
+static void put_text_or_null(writer *out, const char *text)
+{
+    if (text)
+        put_string(out, text);
+    else
+        put(out, "NULL");
+}
+
 static void put_actions(writer *out, const nplug_game *game, const char *lower)
 {
     static const char *const kinds[] = {"BUTTON", "LEVEL", "VECTOR", "MOTION", "POSE"};
@@ -196,10 +204,7 @@ static void put_zones(writer *out, const nplug_game *game, const char *lower)
         put(out, "    {");
         put_string(out, zone->name);
         put(out, ", ");
-        if (zone->as)
-            put_string(out, zone->as);
-        else
-            put(out, "NULL");
+        put_text_or_null(out, zone->as);
         put(out,
             ", NPLUG_ZONE_%s, %" PRIu32 ", %" PRIu32 ", %" PRId32 ", %" PRIu32 ", %" PRIu32
             ",\n     ",
@@ -213,10 +218,7 @@ static void put_zones(writer *out, const nplug_game *game, const char *lower)
 static void put_text(writer *out, const char *member, const char *text)
 {
     put(out, "    /* %s */ ", member);
-    if (text)
-        put_string(out, text);
-    else
-        put(out, "NULL");
+    put_text_or_null(out, text);
     put(out, ",\n");
 }
 

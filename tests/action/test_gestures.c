@@ -218,8 +218,6 @@ TEST(a_direction_of_a_stick_is_a_button)
 
 enum { L_HORN, L_STEER, L_ROPE, L_LOOK, L_BELL };
 
-/* --- several sources ------------------------------------------------------------------------ */
-
 /* --- any source for any action -------------------------------------------------------------- */
 
 static void in_steps(void *user, nplug_vec2 *value)

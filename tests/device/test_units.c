@@ -270,8 +270,6 @@ TEST(a_pad_with_sensors_is_learnt)
     rig_close(&p.rig);
 }
 
-/* --- d-pads ----------------------------------------------------------------------------------- */
-
 /* --- where axes rest -------------------------------------------------------------------------- */
 
 /* One axis of a generic sheet that lies somewhere when it is plugged in. */

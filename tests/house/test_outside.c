@@ -139,7 +139,7 @@ TEST(what_pages_name_is_there)
     run("cd " SOURCE_DIR "; cat include/nestplug/*.h > " BINARY_DIR "/headers; for name in "
         "$(grep -ohE '\\bnplug_[a-z0-9_]+[a-z0-9]\\b' README.md docs/*.md docs/*/*.md | sort -u); "
         "do "
-        "grep -q $name " BINARY_DIR "/headers || echo $name; done",
+        "grep -qw $name " BINARY_DIR "/headers || echo $name; done",
         output, sizeof output);
     ck_assert_str_eq(output, "");
 }

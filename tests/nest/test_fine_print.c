@@ -8,8 +8,6 @@
 #include <stdlib.h>
 #include <string.h>
 
-/* --- the last microsecond --------------------------------------------------------------------- */
-
 /* --- shaping ---------------------------------------------------------------------------------- */
 
 /* A shaping as action.h says it, by itself. */
@@ -250,8 +248,6 @@ TEST(a_key_tells_its_part)
     ck_assert_uint_eq(nplug_control_part(NULL, nplug_control_named("key:KeyA")), 0);
     rig_close(&rig);
 }
-
-/* --- numbers ---------------------------------------------------------------------------------- */
 
 /* --- stories -----------------------------------------------------------------------------------
  */

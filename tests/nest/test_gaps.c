@@ -255,49 +255,49 @@ TEST(many_comforts_are_kept_each_for_itself)
 
 /* What HID usages (HID Usage Tables: pages 1, 2, 7 and 9) and the kernel's codes tell.  Twenty of
  * the main block's keys make a keyboard. */
-TESTS(codes_tell_what_a_device_is, 19)
+static const struct {
+    nplug_device_kind kind;
+    const char *signals;
+} coded[] = {
+    {NPLUG_KIND_STICK, "u1:30 axis 0..1023; u1:31 axis 0..1023; u2:bb axis 0..255; u9:1 button"},
+    {NPLUG_KIND_STICK, "u2:ba axis 0..1023; u2:b0 axis 0..255; u9:1 button"},
+    {NPLUG_KIND_WHEEL, "u2:c8 axis 0..1023; u2:c4 axis 0..255; u9:1 button"},
+    {NPLUG_KIND_MOUSE, "u1:30 delta; u1:31 delta; u9:1 button; u9:2 button"},
+    {NPLUG_KIND_TOUCH, "1:14a; 3:0 0..4095; 3:1 0..4095"},
+    {NPLUG_KIND_UNKNOWN, "1:14a; 1:14b"},
+    {NPLUG_KIND_UNKNOWN, "1:100; 1:101; 3:0 0..4095"},
+    {NPLUG_KIND_TOUCH, "1:14a; 3:35 0..4095; 3:36 0..4095"},
+    {NPLUG_KIND_WHEEL, "1:150; 1:151; 3:0 0..4095"},
+    {NPLUG_KIND_STICK, "1:120; 3:0 0..1023; 3:6 0..255"},
+    {NPLUG_KIND_STICK, "1:120; 3:0 0..1023; 3:7 0..255"},
+    {NPLUG_KIND_WHEEL, "1:120; 3:0 0..1023; 3:8 0..255"},
+    {NPLUG_KIND_STICK, "1:120; 3:0 0..1023; 3:6 0..9; 3:7 0..9; 3:8 0..9"},
+    {NPLUG_KIND_MOUSE, "1:110; 2:0; 2:1"},
+    {NPLUG_KIND_UNKNOWN, "1:110; 2:0"},
+    {NPLUG_KIND_PAD, "1:130; 3:0 0..255; 3:1 0..255"},
+    {NPLUG_KIND_KEYBOARD,
+     "u7:4; u7:5; u7:6; u7:7; u7:8; u7:9; u7:a; u7:b; u7:c; u7:d; u7:e; u7:f; u7:10; "
+     "u7:11; u7:12; u7:13; u7:14; u7:15; u7:16; u7:17; u7:18; u7:19; u7:1a; u7:1b; "
+     "u7:1c; u7:1d; u7:1e; u7:1f; u7:20; u7:21; u7:22; u7:23; u7:24; u7:25; u7:26; "
+     "u7:27; u7:28; u7:29; u7:2a; u7:2b"},
+    {NPLUG_KIND_KEYBOARD,
+     "1:57; 1:56; 1:55; 1:54; 1:53; 1:52; 1:51; 1:50; 1:4f; 1:4e; 1:4d; 1:4c; 1:4b; "
+     "1:4a; 1:49; 1:48; 1:47; 1:46; 1:45; 1:44"},
+    {NPLUG_KIND_UNKNOWN,
+     "1:57; 1:56; 1:55; 1:54; 1:53; 1:52; 1:51; 1:50; 1:4f; 1:4e; 1:4d; 1:4c; 1:4b; "
+     "1:4a; 1:49; 1:48; 1:47; 1:46; 1:45"},
+};
+
+TESTS(codes_tell_what_a_device_is, COUNT_OF(coded))
 {
-    static const struct {
-        nplug_device_kind kind;
-        const char *signals;
-    } rows[] = {
-        {NPLUG_KIND_STICK,
-         "u1:30 axis 0..1023; u1:31 axis 0..1023; u2:bb axis 0..255; u9:1 button"},
-        {NPLUG_KIND_STICK, "u2:ba axis 0..1023; u2:b0 axis 0..255; u9:1 button"},
-        {NPLUG_KIND_WHEEL, "u2:c8 axis 0..1023; u2:c4 axis 0..255; u9:1 button"},
-        {NPLUG_KIND_MOUSE, "u1:30 delta; u1:31 delta; u9:1 button; u9:2 button"},
-        {NPLUG_KIND_TOUCH, "1:14a; 3:0 0..4095; 3:1 0..4095"},
-        {NPLUG_KIND_UNKNOWN, "1:14a; 1:14b"},
-        {NPLUG_KIND_UNKNOWN, "1:100; 1:101; 3:0 0..4095"},
-        {NPLUG_KIND_TOUCH, "1:14a; 3:35 0..4095; 3:36 0..4095"},
-        {NPLUG_KIND_WHEEL, "1:150; 1:151; 3:0 0..4095"},
-        {NPLUG_KIND_STICK, "1:120; 3:0 0..1023; 3:6 0..255"},
-        {NPLUG_KIND_STICK, "1:120; 3:0 0..1023; 3:7 0..255"},
-        {NPLUG_KIND_WHEEL, "1:120; 3:0 0..1023; 3:8 0..255"},
-        {NPLUG_KIND_STICK, "1:120; 3:0 0..1023; 3:6 0..9; 3:7 0..9; 3:8 0..9"},
-        {NPLUG_KIND_MOUSE, "1:110; 2:0; 2:1"},
-        {NPLUG_KIND_UNKNOWN, "1:110; 2:0"},
-        {NPLUG_KIND_PAD, "1:130; 3:0 0..255; 3:1 0..255"},
-        {NPLUG_KIND_KEYBOARD,
-         "u7:4; u7:5; u7:6; u7:7; u7:8; u7:9; u7:a; u7:b; u7:c; u7:d; u7:e; u7:f; u7:10; "
-         "u7:11; u7:12; u7:13; u7:14; u7:15; u7:16; u7:17; u7:18; u7:19; u7:1a; u7:1b; "
-         "u7:1c; u7:1d; u7:1e; u7:1f; u7:20; u7:21; u7:22; u7:23; u7:24; u7:25; u7:26; "
-         "u7:27; u7:28; u7:29; u7:2a; u7:2b"},
-        {NPLUG_KIND_KEYBOARD,
-         "1:57; 1:56; 1:55; 1:54; 1:53; 1:52; 1:51; 1:50; 1:4f; 1:4e; 1:4d; 1:4c; 1:4b; "
-         "1:4a; 1:49; 1:48; 1:47; 1:46; 1:45; 1:44"},
-        {NPLUG_KIND_UNKNOWN,
-         "1:57; 1:56; 1:55; 1:54; 1:53; 1:52; 1:51; 1:50; 1:4f; 1:4e; 1:4d; 1:4c; 1:4b; "
-         "1:4a; 1:49; 1:48; 1:47; 1:46; 1:45"},
-    };
     paper_signal signals[40];
-    uint16_t count = read_paper(rows[_i].signals, signals);
+    uint16_t count = read_paper(coded[_i].signals, signals);
     paper_rig p;
 
     memset(&p, 0, sizeof p);
     open_paper(&p);
     ck_assert_uint_eq(look_paper(&p, plug_paper(&p, 3, 0xb12e, 0x7004, 1, signals, count)).kind,
-                      rows[_i].kind);
+                      coded[_i].kind);
     rig_close(&p.rig);
 }
 
@@ -348,9 +348,6 @@ TEST(duplicates_are_parted_by_their_own_presses_alone)
     ck_assert_uint_eq(info.duplicate, 0);
     rig_close(&rig);
 }
-
-/* --- picking and layers -------------------------------------------------------------------------
- */
 
 /* --- to the microsecond -------------------------------------------------------------------------
  */

@@ -93,8 +93,8 @@ bool np_record_masks(const nplug_nest *nest, uint32_t signal)
 }
 
 /* The key that stands for a hidden one while that is held: so a replay sees that some key that the
- * game does not bind went down, but not which.  The last ones are those that nobody binds
- * meanwhile. */
+ * game does not bind went down, but not which.  A keyboard's last keys are taken first, since those
+ * are seldom bound meanwhile; of one that is only arriving, the last are not known yet. */
 static uint32_t substitute(const nplug_nest *nest, const np_node *node, uint32_t signal)
 {
     const np_recorder *recorder = &nest->recorder;
